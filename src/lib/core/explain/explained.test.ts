@@ -1,0 +1,47 @@
+import { test } from 'node:test';
+import assert from 'node:assert/strict';
+import fc from 'fast-check';
+import { evaluate, given, leavesOf, reworked, worked, type Explained } from './index.ts';
+
+const leaf = (value: number): Explained =>
+	given({ key: 'parts' }, value, '1', { kind: 'formula' });
+
+test('a worked number is what its operation gives on its inputs', () => {
+	const four = leaf(4);
+	const sum = worked({ key: 'other-temperatures' }, '°C', 'sum', [leaf(19), leaf(23)]);
+	const rule = worked({ key: 'water-temperature' }, '°C', 'difference', [
+		worked({ key: 'grouped' }, '°C', 'product', [four, leaf(25)]),
+		sum
+	]);
+	assert.equal(rule.value, 58);
+	assert.deepEqual(
+		leavesOf(rule).map((one) => one.value),
+		[4, 25, 19, 23]
+	);
+	assert.equal(reworked(rule), 58);
+});
+
+test('every operation is defined on raw numbers', () => {
+	assert.equal(evaluate('percent', [200, 15]), 30);
+	assert.equal(evaluate('as-percent', [30, 200]), 15);
+	assert.equal(evaluate('quotient', [9, 3]), 3);
+	assert.equal(evaluate('to-division', [512.34, 0.1]), 512.3);
+	assert.equal(evaluate('largest', [3, 9, 4]), 9);
+});
+
+test('working a whole tree out again from its leaves gives the same number', () => {
+	const tree: fc.Arbitrary<Explained> = fc.letrec<{ node: Explained }>((tie) => ({
+		node: fc.oneof(
+			{ depthSize: 'small', withCrossShrink: true },
+			fc.double({ min: 1, max: 100, noNaN: true }).map(leaf),
+			fc
+				.tuple(
+					fc.constantFrom('sum', 'difference', 'product', 'percent', 'largest' as const),
+					tie('node'),
+					tie('node')
+				)
+				.map(([operation, a, b]) => worked({ key: 'parts' }, '1', operation, [a, b]))
+		)
+	})).node;
+	fc.assert(fc.property(tree, (one) => assert.equal(reworked(one), one.value)));
+});

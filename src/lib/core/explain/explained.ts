@@ -1,0 +1,157 @@
+/**
+ * A computed number that carries how it came about: its operation and its inputs, each input with
+ * its source. The sentence on the screen is rendered from this alone.
+ */
+export type Explained = Given | Worked;
+
+export interface Given {
+	readonly kind: 'given';
+	readonly term: Term;
+	readonly value: number;
+	readonly unit: Unit;
+	readonly source: Source;
+}
+
+export interface Worked {
+	readonly kind: 'worked';
+	readonly term: Term;
+	readonly value: number;
+	readonly unit: Unit;
+	readonly operation: Operation;
+	readonly inputs: readonly Explained[];
+}
+
+export type Unit = 'g' | '°C' | 'K' | 'min' | '%' | 'pieces' | 'kJ/kg' | 'kJ/(kg K)' | 'kJ/kg latent' | '1';
+
+/**
+ * sum: all inputs added; difference: the first less the others; product and quotient likewise;
+ * percent: the first times the second / 100; as-percent: the first over the second times 100;
+ * to-division: the first rounded to whole multiples of the second, up when `up` says so;
+ * largest: the largest of the inputs.
+ */
+export type Operation =
+	| 'sum'
+	| 'difference'
+	| 'product'
+	| 'quotient'
+	| 'percent'
+	| 'as-percent'
+	| 'to-division'
+	| 'largest';
+
+/** What the number is called, by key; `of` is the name of the thing it belongs to, as the baker wrote it. */
+export interface Term {
+	readonly key: TermKey;
+	readonly of?: string;
+}
+
+export type TermKey =
+	| 'pieces'
+	| 'piece-weight'
+	| 'dough-in-pieces'
+	| 'dough-loss'
+	| 'kept-share'
+	| 'whole'
+	| 'dough'
+	| 'mixes'
+	| 'mix'
+	| 'mix-dough'
+	| 'total-flour'
+	| 'total-percent'
+	| 'percent'
+	| 'line'
+	| 'build-needed'
+	| 'take-back'
+	| 'build-loss'
+	| 'build-gross'
+	| 'parts'
+	| 'parts-total'
+	| 'target-dough'
+	| 'temperatures-counted'
+	| 'flour-temperature'
+	| 'room-temperature'
+	| 'preferment-temperature'
+	| 'other-temperatures'
+	| 'friction-factor'
+	| 'friction-work'
+	| 'dough-heat-capacity'
+	| 'water-temperature'
+	| 'water-mass'
+	| 'tap-temperature'
+	| 'ice-mass'
+	| 'ice-temperature'
+	| 'water-heat-capacity'
+	| 'ice-heat-capacity'
+	| 'latent-heat'
+	| 'drop'
+	| 'grouped'
+	| 'scale-division'
+	| 'weighed';
+
+export type Source =
+	| { readonly kind: 'ordered' }
+	| { readonly kind: 'formula' }
+	| { readonly kind: 'bakery' }
+	| { readonly kind: 'constant'; readonly source: string }
+	| { readonly kind: 'learned' }
+	| { readonly kind: 'assumed' }
+	| { readonly kind: 'measured'; readonly epochMs: number; readonly instrument: string };
+
+export function given(term: Term, value: number, unit: Unit, source: Source): Given {
+	return { kind: 'given', term, value, unit, source };
+}
+
+/**
+ * Gives a worked number, computed from its inputs here and nowhere else, so that what is
+ * explained is what was computed.
+ * Example: the product of 4 and 25 °C is worked as 100 °C.
+ */
+export function worked(
+	term: Term,
+	unit: Unit,
+	operation: Operation,
+	inputs: readonly Explained[]
+): Worked {
+	const value = evaluate(
+		operation,
+		inputs.map((input) => input.value)
+	);
+	return { kind: 'worked', term, value, unit, operation, inputs };
+}
+
+/** Evaluates one operation over raw numbers that are already in the units the operation expects. */
+export function evaluate(operation: Operation, values: readonly number[]): number {
+	const [first = 0, ...rest] = values;
+	switch (operation) {
+		case 'sum':
+			return values.reduce((total, value) => total + value, 0);
+		case 'difference':
+			return rest.reduce((total, value) => total - value, first);
+		case 'product':
+			return rest.reduce((total, value) => total * value, first);
+		case 'quotient':
+			return rest.reduce((total, value) => total / value, first);
+		case 'percent':
+			return (first * (rest[0] ?? 0)) / 100;
+		case 'as-percent':
+			return (first / (rest[0] ?? 0)) * 100;
+		case 'to-division': {
+			const division = rest[0] ?? 1;
+			return Math.round(Math.round(first / division) * division * 1e6) / 1e6;
+		}
+		case 'largest':
+			return Math.max(...values);
+	}
+}
+
+/** Works the whole tree out again from its given leaves, for checks. */
+export function reworked(explained: Explained): number {
+	return explained.kind === 'given'
+		? explained.value
+		: evaluate(explained.operation, explained.inputs.map(reworked));
+}
+
+/** All given leaves, in reading order. */
+export function leavesOf(explained: Explained): readonly Given[] {
+	return explained.kind === 'given' ? [explained] : explained.inputs.flatMap(leavesOf);
+}

@@ -1,0 +1,185 @@
+import type { IngredientId, PreparationId } from '../identity.ts';
+import { fail, ok, type Result } from '../result.ts';
+import type { Addition, Formula, Material, Preparation, PreparationKind } from './formula.ts';
+import type { Ingredient } from './ingredient.ts';
+
+/** A line of a stage in percent of the formula's total flour. */
+export interface ResolvedLine {
+	readonly ingredient: Ingredient;
+	readonly percentOfFlour: number;
+	readonly addition: Addition;
+}
+
+/** A stage of the tree seed -> build 1 -> build 2 -> ... -> final dough, soakers beside it. */
+export interface ResolvedStage {
+	readonly kind: PreparationKind | 'final';
+	/** null for the final dough. */
+	readonly preparation: Preparation | null;
+	readonly name: string;
+	readonly lines: readonly ResolvedLine[];
+	readonly stages: readonly ResolvedStage[];
+	/** The whole stage with all that went into it, in percent of the formula's total flour. */
+	readonly percentOfFlour: number;
+}
+
+export interface ResolvedFormula {
+	readonly formula: Formula;
+	readonly final: ResolvedStage;
+}
+
+export type FormulaFailure =
+	| { readonly kind: 'no-lines'; readonly where: string }
+	| { readonly kind: 'unknown-ingredient'; readonly where: string; readonly id: IngredientId }
+	| { readonly kind: 'unknown-preparation'; readonly where: string; readonly id: PreparationId }
+	| { readonly kind: 'circular'; readonly path: readonly string[] }
+	| { readonly kind: 'not-positive'; readonly where: string; readonly line: string; readonly amount: number }
+	| { readonly kind: 'flour-not-100'; readonly where: string; readonly flourPercent: number };
+
+export interface Pantry {
+	readonly ingredients: ReadonlyMap<IngredientId, Ingredient>;
+	readonly preparations: ReadonlyMap<PreparationId, Preparation>;
+}
+
+/** How far the flour of a formula may lie from 100 before it is refused (our default). */
+export const FLOUR_TOLERANCE_PERCENT = 0.05;
+
+/**
+ * Resolves a formula into a tree of stages with every line in percent of total flour, so that
+ * scaling is one multiplication and every other reading is derived.
+ *
+ * Model: a preparation is shared out by its parts; its lines take their share of the amount the
+ * formula refers to. Flour inside builds, and inside the culture that seeds them, counts.
+ * Range: amounts above 0; at most 32 preparations deep.
+ * Failures: as `FormulaFailure`, each with the place it was found.
+ * Example: a levain of parts 3.6, 7.2, 9 and 16.2 referred to at 36 % gives those same percentages.
+ */
+export function resolveFormula(
+	formula: Formula,
+	pantry: Pantry
+): Result<ResolvedFormula, FormulaFailure> {
+	const lines: ResolvedLine[] = [];
+	const stages: ResolvedStage[] = [];
+	if (formula.lines.length === 0) return fail({ kind: 'no-lines', where: formula.name });
+	for (const line of formula.lines) {
+		const failure = place(
+			line.material,
+			line.percentOfFlour,
+			line.addition,
+			{ where: formula.name, path: [] },
+			pantry,
+			lines,
+			stages
+		);
+		if (failure) return fail(failure);
+	}
+	const final: ResolvedStage = {
+		kind: 'final',
+		preparation: null,
+		name: formula.name,
+		lines,
+		stages,
+		percentOfFlour: totalOf(lines, stages)
+	};
+	const flourPercent = flourOf(final);
+	if (!(Math.abs(flourPercent - 100) <= FLOUR_TOLERANCE_PERCENT))
+		return fail({ kind: 'flour-not-100', where: formula.name, flourPercent });
+	return ok({ formula, final });
+}
+
+interface Place {
+	readonly where: string;
+	readonly path: readonly PreparationId[];
+}
+
+/** Puts one material into the lines or stages under construction; gives the failure if there is one. */
+function place(
+	material: Material,
+	amount: number,
+	addition: Addition,
+	at: Place,
+	pantry: Pantry,
+	lines: ResolvedLine[],
+	stages: ResolvedStage[]
+): FormulaFailure | null {
+	if (material.kind === 'ingredient') {
+		const ingredient = pantry.ingredients.get(material.ingredientId);
+		if (!ingredient)
+			return { kind: 'unknown-ingredient', where: at.where, id: material.ingredientId };
+		if (!(amount > 0))
+			return { kind: 'not-positive', where: at.where, line: ingredient.name, amount };
+		lines.push({ ingredient, percentOfFlour: amount, addition });
+		return null;
+	}
+	const preparation = pantry.preparations.get(material.preparationId);
+	if (!preparation)
+		return { kind: 'unknown-preparation', where: at.where, id: material.preparationId };
+	if (!(amount > 0))
+		return { kind: 'not-positive', where: at.where, line: preparation.name, amount };
+	if (at.path.includes(preparation.id))
+		return { kind: 'circular', path: [...at.path, preparation.id].map((one) => nameOf(one, pantry)) };
+	const stage = resolvePreparation(preparation, amount, at, pantry);
+	if (!stage.ok) return stage.error;
+	stages.push(stage.value);
+	return null;
+}
+
+function resolvePreparation(
+	preparation: Preparation,
+	amount: number,
+	at: Place,
+	pantry: Pantry
+): Result<ResolvedStage, FormulaFailure> {
+	const allParts = preparation.lines.reduce((total, line) => total + line.parts, 0);
+	if (!(allParts > 0)) return fail({ kind: 'no-lines', where: preparation.name });
+	const lines: ResolvedLine[] = [];
+	const stages: ResolvedStage[] = [];
+	for (const line of preparation.lines) {
+		const failure = place(
+			line.material,
+			(line.parts / allParts) * amount,
+			'start',
+			{ where: preparation.name, path: [...at.path, preparation.id] },
+			pantry,
+			lines,
+			stages
+		);
+		if (failure) return fail(failure);
+	}
+	return ok({
+		kind: preparation.kind,
+		preparation,
+		name: preparation.name,
+		lines,
+		stages,
+		percentOfFlour: amount
+	});
+}
+
+function nameOf(preparationId: PreparationId, pantry: Pantry): string {
+	return pantry.preparations.get(preparationId)?.name ?? preparationId;
+}
+
+function totalOf(lines: readonly ResolvedLine[], stages: readonly ResolvedStage[]): number {
+	return (
+		lines.reduce((total, line) => total + line.percentOfFlour, 0) +
+		stages.reduce((total, stage) => total + stage.percentOfFlour, 0)
+	);
+}
+
+/** Flour of a stage with everything inside it, in percent of the formula's total flour. */
+export function flourOf(stage: ResolvedStage): number {
+	return sumLines(stage, (line) => line.percentOfFlour * line.ingredient.composition.flour);
+}
+
+/** Sums a figure over every ingredient line of a stage, those of its inner stages included. */
+export function sumLines(stage: ResolvedStage, figure: (line: ResolvedLine) => number): number {
+	let total = 0;
+	for (const line of stage.lines) total += figure(line);
+	for (const inner of stage.stages) total += sumLines(inner, figure);
+	return total;
+}
+
+/** Every stage of the tree below and including `stage`, inner stages first, as they are made. */
+export function stagesInOrder(stage: ResolvedStage): readonly ResolvedStage[] {
+	return [...stage.stages.flatMap(stagesInOrder), stage];
+}

@@ -1,0 +1,3 @@
+export * from './bake-date.ts';
+export * from './wall-time.ts';
+export * from './bakery-clock.ts';
