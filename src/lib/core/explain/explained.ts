@@ -25,9 +25,8 @@ export type Unit = 'g' | '°C' | 'K' | 'min' | '%' | 'pieces' | 'kJ/kg' | 'kJ/(k
 
 /**
  * sum: all inputs added; difference: the first less the others; product and quotient likewise;
- * percent: the first times the second / 100; as-percent: the first over the second times 100;
- * to-division: the first rounded to whole multiples of the second, up when `up` says so;
- * largest: the largest of the inputs.
+ * percent: the second as a percentage of the first; per-percent: the whole of which the first is the
+ * second's percentage; largest: the largest of the inputs.
  */
 export type Operation =
 	| 'sum'
@@ -35,8 +34,7 @@ export type Operation =
 	| 'product'
 	| 'quotient'
 	| 'percent'
-	| 'as-percent'
-	| 'to-division'
+	| 'per-percent'
 	| 'largest';
 
 /** What the number is called, by key; `of` is the name of the thing it belongs to, as the baker wrote it. */
@@ -65,7 +63,6 @@ export type TermKey =
 	| 'build-loss'
 	| 'build-gross'
 	| 'parts'
-	| 'parts-total'
 	| 'target-dough'
 	| 'temperatures-counted'
 	| 'flour-temperature'
@@ -83,10 +80,7 @@ export type TermKey =
 	| 'water-heat-capacity'
 	| 'ice-heat-capacity'
 	| 'latent-heat'
-	| 'drop'
-	| 'grouped'
-	| 'scale-division'
-	| 'weighed';
+	| 'grouped';
 
 export type Source =
 	| { readonly kind: 'ordered' }
@@ -133,12 +127,8 @@ export function evaluate(operation: Operation, values: readonly number[]): numbe
 			return rest.reduce((total, value) => total / value, first);
 		case 'percent':
 			return (first * (rest[0] ?? 0)) / 100;
-		case 'as-percent':
+		case 'per-percent':
 			return (first / (rest[0] ?? 0)) * 100;
-		case 'to-division': {
-			const division = rest[0] ?? 1;
-			return Math.round(Math.round(first / division) * division * 1e6) / 1e6;
-		}
 		case 'largest':
 			return Math.max(...values);
 	}

@@ -1,0 +1,140 @@
+import { assertNever, fail, ok, type Result } from '../result.ts';
+import {
+	doseOfStretch,
+	LIFT,
+	minutesForDose,
+	temperatureOnPath,
+	type PathStretch
+} from '../fermentation/index.ts';
+import type { RipenessClock, WaitStep } from '../formula/index.ts';
+
+/** A wait worked out from the temperature the dough enters it with. */
+export interface WaitCourse {
+	readonly minutes: number;
+	readonly stretches: readonly PathStretch[];
+	readonly endCelsius: number;
+	/** Minutes after the start at which the dough is under ripe, ripe and over; null without a clock. */
+	readonly marks: { readonly early: number; readonly ripe: number; readonly late: number | null } | null;
+}
+
+export type WaitFailure =
+	| { readonly kind: 'no-legs' }
+	| { readonly kind: 'open-leg-without-clock' }
+	| { readonly kind: 'open-leg-not-last' }
+	| { readonly kind: 'never-ripe'; readonly ambientCelsius: number; readonly dose: number; readonly ripe: number };
+
+/** A wait longer than this is a mistake in the formula rather than a plan (our default: three days). */
+export const LONGEST_WAIT_MINUTES = 4320;
+
+/**
+ * Works out how long a wait lasts and when what waits is early, ripe and late.
+ *
+ * Model: each leg is a stretch in a place; the open leg lasts until the dose reaches the ripe minutes,
+ * rounded up to whole minutes. Marks beyond the last leg are told as if the dough stayed in it.
+ * Range: at least one leg, only the last may be open, at most three days.
+ * Source: rosso-1993, newton-cooling. Failures: as `WaitFailure`.
+ * Example: sourdough entering at 25 and held there, ripe in 210 min at 25, waits 210 min.
+ */
+export function courseOf(step: WaitStep, startCelsius: number): Result<WaitCourse, WaitFailure> {
+	if (step.legs.length === 0) return fail({ kind: 'no-legs' });
+	const stretches: PathStretch[] = [];
+	let celsius = startCelsius;
+	let dose = 0;
+	for (const [index, leg] of step.legs.entries()) {
+		const last = index === step.legs.length - 1;
+		if (leg.minutes === null && !last) return fail({ kind: 'open-leg-not-last' });
+		if (leg.minutes === null && !step.clock) return fail({ kind: 'open-leg-without-clock' });
+		const place = {
+			ambientCelsius: leg.ambientCelsius,
+			timeConstantMinutes: leg.timeConstantMinutes
+		};
+		const minutes = leg.minutes ?? openMinutes(step.clock, celsius, place, dose);
+		if (minutes === null)
+			return fail({
+				kind: 'never-ripe',
+				ambientCelsius: leg.ambientCelsius,
+				dose,
+				ripe: step.clock?.ripeMinutes ?? 0
+			});
+		const stretch = { ...place, minutes };
+		if (step.clock)
+			dose += doseOfStretch(liftOf(step.clock), step.clock.referenceCelsius, celsius, stretch);
+		celsius = temperatureOnPath(celsius, [stretch], minutes);
+		stretches.push(stretch);
+	}
+	return ok({
+		minutes: stretches.reduce((total, stretch) => total + stretch.minutes, 0),
+		stretches,
+		endCelsius: celsius,
+		marks: step.clock ? marksOf(step.clock, startCelsius, stretches) : null
+	});
+}
+
+function liftOf(clock: RipenessClock) {
+	switch (clock.leavening) {
+		case 'sourdough':
+		case 'bakers-yeast':
+			return LIFT[clock.leavening];
+		default:
+			return assertNever(clock.leavening);
+	}
+}
+
+function openMinutes(
+	clock: RipenessClock | null,
+	celsius: number,
+	place: Omit<PathStretch, 'minutes'>,
+	dose: number
+): number | null {
+	if (!clock) return null;
+	const found = minutesForDose(
+		liftOf(clock),
+		clock.referenceCelsius,
+		celsius,
+		place,
+		clock.ripeMinutes - dose,
+		LONGEST_WAIT_MINUTES
+	);
+	return found === null ? null : Math.ceil(found - 0.05);
+}
+
+function marksOf(
+	clock: RipenessClock,
+	startCelsius: number,
+	stretches: readonly PathStretch[]
+): WaitCourse['marks'] {
+	const early = minuteOfDose(clock, startCelsius, stretches, clock.underMinutes);
+	const ripe = minuteOfDose(clock, startCelsius, stretches, clock.ripeMinutes);
+	if (early === null || ripe === null) return null;
+	return { early, ripe, late: minuteOfDose(clock, startCelsius, stretches, clock.overMinutes) };
+}
+
+/** The minute at which a dose is reached on the path, the last stretch going on as long as it must. */
+function minuteOfDose(
+	clock: RipenessClock,
+	startCelsius: number,
+	stretches: readonly PathStretch[],
+	wanted: number
+): number | null {
+	let celsius = startCelsius;
+	let before = 0;
+	let left = wanted;
+	for (const [index, stretch] of stretches.entries()) {
+		const last = index === stretches.length - 1;
+		const longest = last ? LONGEST_WAIT_MINUTES : stretch.minutes;
+		const found = minutesForDose(
+			liftOf(clock),
+			clock.referenceCelsius,
+			celsius,
+			stretch,
+			left,
+			longest
+		);
+		if (found !== null) return before + found;
+		if (last) return null;
+		left -= doseOfStretch(liftOf(clock), clock.referenceCelsius, celsius, stretch);
+		celsius = temperatureOnPath(celsius, [stretch], stretch.minutes);
+		before += stretch.minutes;
+	}
+	return null;
+}

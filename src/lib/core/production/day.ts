@@ -1,0 +1,127 @@
+import type { FormulaId } from '../identity.ts';
+import {
+	figuresOf,
+	resolveFormula,
+	type Formula,
+	type FormulaFailure,
+	type FormulaFigures,
+	type Pantry,
+	type ResolvedFormula
+} from '../formula/index.ts';
+import { fail, ok, type Result } from '../result.ts';
+import type { WeighingFailure, WeighingScale } from '../units/index.ts';
+import { buildsOf, type Build } from './builds.ts';
+import type { Demand, DoughProduct } from './demand.ts';
+import { mixesOf, type Mix, type MixFailure, type MixLimits } from './mixes.ts';
+
+/** A formula with what the mixer takes of it. */
+export interface BakeryFormula {
+	readonly formula: Formula;
+	readonly limits: MixLimits;
+}
+
+export interface ProductionInput {
+	readonly demands: readonly Demand[];
+	readonly products: readonly DoughProduct[];
+	readonly formulas: readonly BakeryFormula[];
+	readonly pantry: Pantry;
+	readonly scales: readonly WeighingScale[];
+}
+
+export interface Dough {
+	readonly resolved: ResolvedFormula;
+	readonly figures: FormulaFigures;
+	readonly products: readonly { readonly product: DoughProduct; readonly pieces: number }[];
+	readonly mixes: readonly Mix[];
+	readonly limits: MixLimits;
+}
+
+/** A dough that cannot be made as it stands, with the reason. */
+export interface UnmadeDough {
+	readonly name: string;
+	readonly reason:
+		| FormulaFailure
+		| MixFailure
+		| { readonly kind: 'no-formula'; readonly formulaId: FormulaId };
+}
+
+export interface DayProduction {
+	readonly doughs: readonly Dough[];
+	readonly builds: readonly Build[];
+	readonly unmade: readonly UnmadeDough[];
+}
+
+/**
+ * Gives the doughs, mixes and builds that a day's orders ask for. A formula that cannot be made is
+ * reported beside the others, which are not held up by it.
+ *
+ * Model: orders -> pieces -> dough per formula -> mixes -> builds, several products sharing a dough.
+ * Range: whole pieces of 0 or more. Source: domain arithmetic. Failures: `no-scales` for the day as a
+ * whole; everything else in `unmade`.
+ * Example: no orders give no doughs, no builds and nothing unmade.
+ */
+export function productionOf(input: ProductionInput): Result<DayProduction, WeighingFailure> {
+	const doughs: Dough[] = [];
+	const unmade: UnmadeDough[] = [];
+	const ordered = input.demands.filter((demand) => demand.pieces > 0);
+	const formulas = new Map(input.formulas.map((one) => [one.formula.id, one]));
+	for (const [formulaId, products] of byFormula(input.products, ordered)) {
+		const bakery = formulas.get(formulaId);
+		if (!bakery) {
+			const name = products.map((product) => product.name).join(', ');
+			unmade.push({ name, reason: { kind: 'no-formula', formulaId } });
+			continue;
+		}
+		const made = doughOf(bakery, products, ordered, input);
+		if (made.ok) doughs.push(made.value);
+		else unmade.push({ name: bakery.formula.name, reason: made.error });
+	}
+	const builds = buildsOf(
+		doughs.map((dough) => ({
+			formulaId: dough.resolved.formula.id,
+			name: dough.resolved.formula.name,
+			final: dough.resolved.final,
+			mixes: dough.mixes
+		})),
+		input.scales
+	);
+	return builds.ok ? ok({ doughs, builds: builds.value, unmade }) : fail(builds.error);
+}
+
+function byFormula(
+	products: readonly DoughProduct[],
+	demands: readonly Demand[]
+): ReadonlyMap<FormulaId, readonly DoughProduct[]> {
+	const wanted = new Set(demands.map((demand) => demand.productId));
+	const groups = new Map<FormulaId, DoughProduct[]>();
+	for (const product of products)
+		if (wanted.has(product.id))
+			groups.set(product.formulaId, [...(groups.get(product.formulaId) ?? []), product]);
+	return groups;
+}
+
+function doughOf(
+	{ formula, limits }: BakeryFormula,
+	products: readonly DoughProduct[],
+	demands: readonly Demand[],
+	input: ProductionInput
+): Result<Dough, UnmadeDough['reason']> {
+	const resolved = resolveFormula(formula, input.pantry);
+	if (!resolved.ok) return fail(resolved.error);
+	const ids = new Set(products.map((product) => product.id));
+	const own = demands.filter((demand) => ids.has(demand.productId));
+	const mixes = mixesOf(resolved.value, products, own, limits, input.scales);
+	if (!mixes.ok) return fail(mixes.error);
+	return ok({
+		resolved: resolved.value,
+		figures: figuresOf(resolved.value),
+		products: products.map((product) => ({
+			product,
+			pieces: own
+				.filter((demand) => demand.productId === product.id)
+				.reduce((total, demand) => total + demand.pieces, 0)
+		})),
+		mixes: mixes.value,
+		limits
+	});
+}

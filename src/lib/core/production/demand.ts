@@ -1,0 +1,31 @@
+import type { DropId, FormulaId, ProductId } from '../identity.ts';
+import type { Mass } from '../units/index.ts';
+
+/** A product as far as its dough is concerned. */
+export interface DoughProduct {
+	readonly id: ProductId;
+	readonly name: string;
+	readonly formulaId: FormulaId;
+	/** What one piece is scaled at, before it is baked. */
+	readonly scaledWeight: Mass;
+}
+
+/** Pieces of one product for one drop. */
+export interface Demand {
+	readonly dropId: DropId;
+	readonly dueMs: number;
+	readonly productId: ProductId;
+	readonly pieces: number;
+}
+
+/** The part of one mix that becomes one product. */
+export interface Lot {
+	readonly productId: ProductId;
+	readonly pieces: number;
+	readonly drops: readonly { readonly dropId: DropId; readonly dueMs: number; readonly pieces: number }[];
+}
+
+/** When the first of a lot's drops is due. */
+export function dueOf(lot: Lot): number {
+	return Math.min(...lot.drops.map((drop) => drop.dueMs));
+}

@@ -1,0 +1,213 @@
+import { test } from 'node:test';
+import assert from 'node:assert/strict';
+import fc from 'fast-check';
+import { reworked } from '../explain/index.ts';
+import { OAT_LOAF, OAT_LOAF_PANTRY, SOAKER } from '../formula/oat-loaf.fixture.ts';
+import { id, type DropId, type FormulaId, type ProductId } from '../identity.ts';
+import type { WeighingScale } from '../units/index.ts';
+import {
+	dueOf,
+	productionOf,
+	shareOut,
+	type Demand,
+	type DoughProduct,
+	type ProductionInput
+} from './index.ts';
+
+const FINE: WeighingScale[] = [
+	{ name: 'fine scale', capacity: { grams: 60_000 }, division: { grams: 0.01 } }
+];
+const HOUSE: WeighingScale[] = [
+	{ name: 'gram scale', capacity: { grams: 500 }, division: { grams: 0.1 } },
+	{ name: 'bench scale', capacity: { grams: 6000 }, division: { grams: 1 } },
+	{ name: 'floor scale', capacity: { grams: 60_000 }, division: { grams: 20 } }
+];
+const large = id<ProductId>('large');
+const small = id<ProductId>('small');
+const PRODUCTS: DoughProduct[] = [
+	{ id: large, name: 'large', formulaId: OAT_LOAF.id, scaledWeight: { grams: 900 } },
+	{ id: small, name: 'small', formulaId: OAT_LOAF.id, scaledWeight: { grams: 520 } }
+];
+const demand = (productId: ProductId, pieces: number, dueMs = 0, drop = 'ferry'): Demand => ({
+	dropId: id<DropId>(drop),
+	dueMs,
+	productId,
+	pieces
+});
+const INPUT: ProductionInput = {
+	demands: [demand(large, 40), demand(small, 24)],
+	products: PRODUCTS,
+	formulas: [{ formula: OAT_LOAF, limits: { least: { grams: 4000 }, most: { grams: 30_000 } } }],
+	pantry: OAT_LOAF_PANTRY,
+	scales: FINE
+};
+
+function day(input: ProductionInput) {
+	const result = productionOf(input);
+	assert.ok(result.ok);
+	return result.value;
+}
+const close = (actual: number, expected: number, within: number) =>
+	assert.ok(Math.abs(actual - expected) <= within, `${actual} is not ${expected}`);
+
+test('worked figure: 40 x 900 g and 24 x 520 g are 2 mixes of 24 861.5 g', () => {
+	const [dough] = day(INPUT).doughs;
+	assert.ok(dough);
+	assert.equal(dough.mixes.length, 2);
+	const [first, second] = dough.mixes;
+	assert.ok(first && second);
+	close(first.dough.value, 24_861.5, 0.05);
+	close(first.dough.value + second.dough.value, 49_723.1, 0.05);
+	close(first.totalFlour.value * 2, 23_666.4, 0.05);
+	assert.deepEqual(
+		first.lots.map((lot) => lot.pieces),
+		[20, 12]
+	);
+	assert.equal(reworked(first.totalFlour), first.totalFlour.value);
+});
+
+test('worked figure: the levain needs 8 519.9 g and is built as 9 814.3 g', () => {
+	const levain = day(INPUT).builds.find((build) => build.preparation.name === 'levain');
+	assert.ok(levain);
+	close(levain.needed.value, 8519.9, 0.05);
+	close(levain.gross.value, 9814.3, 0.05);
+	const weighed = levain.lines.map((line) => line.exact.value);
+	[981.4, 1962.9, 2453.6, 4416.4].forEach((expected, index) =>
+		close(weighed[index] ?? 0, expected, 0.06)
+	);
+});
+
+test('the earliest drops come from the first mix', () => {
+	const mixes = shareOut(
+		[demand(large, 30, 2000, 'shop'), demand(large, 30, 1000, 'ferry')],
+		new Map([[large, { grams: 900 }]]),
+		2
+	);
+	assert.deepEqual(
+		mixes.map((lots) => lots.map((lot) => lot.drops.map((drop) => [drop.dropId, drop.pieces]))),
+		[[[['ferry', 30]]], [[['shop', 30]]]]
+	);
+	assert.equal(dueOf(mixes[1]![0]!), 2000);
+});
+
+test('a build that two doughs take from is made once', () => {
+	const second = { ...OAT_LOAF, id: id<FormulaId>('second loaf'), name: 'second loaf' };
+	const production = day({
+		...INPUT,
+		products: [PRODUCTS[0]!, { ...PRODUCTS[1]!, formulaId: second.id }],
+		formulas: [INPUT.formulas[0]!, { ...INPUT.formulas[0]!, formula: second }]
+	});
+	assert.equal(production.doughs.length, 2);
+	assert.deepEqual(
+		production.builds.map((build) => build.preparation.name).sort(),
+		['levain', 'soaker']
+	);
+	const levain = production.builds.find((build) => build.preparation.name === 'levain');
+	close(levain?.needed.value ?? 0, 8519.9, 0.06);
+});
+
+test('what cannot be made is reported beside what can', () => {
+	const lost = id<ProductId>('lost');
+	const production = day({
+		...INPUT,
+		demands: [...INPUT.demands, demand(lost, 3)],
+		products: [
+			...PRODUCTS,
+			{ id: lost, name: 'lost bun', formulaId: id<FormulaId>('gone'), scaledWeight: { grams: 60 } }
+		]
+	});
+	assert.equal(production.doughs.length, 1);
+	assert.deepEqual(production.unmade, [
+		{ name: 'lost bun', reason: { kind: 'no-formula', formulaId: 'gone' } }
+	]);
+	const tiny = day({
+		...INPUT,
+		formulas: [{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: 500 } } }]
+	});
+	assert.deepEqual(tiny.unmade[0]?.reason, {
+		kind: 'piece-exceeds-mixer',
+		product: 'large',
+		most: { grams: 500 }
+	});
+	const broken = day({ ...INPUT, pantry: { ...OAT_LOAF_PANTRY, preparations: new Map() } });
+	assert.equal(broken.unmade[0]?.reason.kind, 'unknown-preparation');
+	assert.deepEqual(productionOf({ ...INPUT, scales: [] }), {
+		ok: true,
+		value: { doughs: [], builds: [], unmade: [{ name: 'oat loaf', reason: { kind: 'no-scales' } }] }
+	});
+	assert.deepEqual(day({ ...INPUT, demands: [] }), { doughs: [], builds: [], unmade: [] });
+});
+
+const order = fc.record({
+	large: fc.integer({ min: 0, max: 300 }),
+	small: fc.integer({ min: 1, max: 300 }),
+	later: fc.integer({ min: 0, max: 200 }),
+	most: fc.integer({ min: 8000, max: 60_000 })
+});
+
+test('any order: every piece is in a mix, mixes fit the mixer, and rounding never leaves dough short', () => {
+	fc.assert(
+		fc.property(order, (one) => {
+			const input: ProductionInput = {
+				...INPUT,
+				scales: HOUSE,
+				demands: [
+					demand(large, one.large),
+					demand(small, one.small),
+					demand(large, one.later, 60_000, 'shop')
+				],
+				formulas: [
+					{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: one.most } } }
+				]
+			};
+			const production = day(input);
+			const mixes = production.doughs[0]!.mixes;
+			let pieces = 0;
+			for (const mix of mixes) {
+				const weights = new Map<string, number>([
+					[large, 900],
+					[small, 520]
+				]);
+				const needs = mix.lots.reduce((t, lot) => t + lot.pieces * weights.get(lot.productId)!, 0);
+				const weighed = mix.lines.reduce((t, line) => t + line.weighing.weighed.grams, 0);
+				assert.ok(mix.dough.value <= one.most + 1e-6);
+				assert.ok(weighed * (1 - 0.025) >= needs - 1e-3, 'pieces are covered');
+				assert.ok(weighed >= mix.dough.value - 1e-3, 'dough is covered');
+				pieces += mix.lots.reduce((t, lot) => t + lot.pieces, 0);
+			}
+			assert.equal(pieces, one.large + one.small + one.later);
+			for (const build of production.builds) {
+				const weighed = build.lines.reduce((t, line) => t + line.weighing.weighed.grams, 0);
+				const taken = build.uses.reduce((t, use) => t + use.grams, 0);
+				const loss = build.preparation.buildLoss.share;
+				assert.ok(weighed * (1 - loss) >= taken + build.preparation.takeBackGrams - 1e-3);
+			}
+		}),
+		{ numRuns: 60 }
+	);
+});
+
+test('scaling is linear: twice the pieces in one mix is twice every exact weight', () => {
+	const roomy = [
+		{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: 1e9 } } }
+	];
+	fc.assert(
+		fc.property(fc.integer({ min: 1, max: 500 }), (pieces) => {
+			const lines = (count: number) =>
+				day({ ...INPUT, formulas: roomy, demands: [demand(large, count)] }).doughs[0]!.mixes[0]!
+					.lines;
+			lines(2 * pieces).forEach((line, index) =>
+				close(line.exact.value, 2 * lines(pieces)[index]!.exact.value, 1e-6 * line.exact.value)
+			);
+		}),
+		{ numRuns: 20 }
+	);
+});
+
+test('a soaker without flour stands at 100 as a whole', () => {
+	const soaker = day(INPUT).builds.find((build) => build.preparation.id === SOAKER.id);
+	assert.deepEqual(
+		soaker?.lines.map((line) => Math.round(line.percentOfFlour * 100) / 100),
+		[40, 60]
+	);
+});

@@ -1,0 +1,35 @@
+/** A scheduling problem in whole minutes since 1970. It knows tasks, links and machines, and no trade. */
+export interface Problem {
+	readonly tasks: readonly Task[];
+	readonly links: readonly Link[];
+	readonly deadlines: readonly Deadline[];
+}
+
+export interface Task {
+	readonly id: string;
+	readonly minutes: number;
+	/** Starts fall on whole multiples of this many minutes. */
+	readonly grid: number;
+	/** The machines that can do it; empty when it needs none. */
+	readonly machines: readonly string[];
+}
+
+/** The time between the end of one task and the start of another. */
+export interface Link {
+	readonly before: string;
+	readonly after: string;
+	readonly leastGap: number;
+	/** A gap above this is a wish broken, told but not forbidden; null when any gap will do. */
+	readonly mostGap: number | null;
+}
+
+export interface Deadline {
+	readonly task: string;
+	readonly endBy: number;
+}
+
+/** When each task starts, and which machine does it. */
+export interface Placement {
+	readonly starts: Readonly<Record<string, number>>;
+	readonly machines: Readonly<Record<string, string>>;
+}
