@@ -108,8 +108,7 @@ function outlooks(input: BakeDayInput, tasks: readonly DayTask[]): readonly Drop
 	const lotIsReady = (key: string, lot: PlannedLot) => {
 		const end = endOfLot.get(key);
 		if (end === undefined) return;
-		for (const dropId of lot.dropIds)
-			ready.set(dropId, Math.max(end, ready.get(dropId) ?? 0));
+		for (const dropId of lot.dropIds) ready.set(dropId, Math.max(end, ready.get(dropId) ?? 0));
 	};
 	for (const { formulaId, mixes } of input.doughs)
 		for (const { ordinal, lots } of mixes)

@@ -1,7 +1,12 @@
 import type { DropId, FormulaId, PreparationId, ProductId } from '../identity.ts';
 import { MINUTE_MS } from '../time/index.ts';
 import type { Deadline, Link, Problem, Task } from '../schedule/index.ts';
-import { courseThrough, HANDS_ON_GRID_MINUTES, type CourseFailure, type CourseStep } from './course.ts';
+import {
+	courseThrough,
+	HANDS_ON_GRID_MINUTES,
+	type CourseFailure,
+	type CourseStep
+} from './course.ts';
 import type { BakeDayInput, PlannedBuild, PlannedDough, PlannedMix } from './input.ts';
 
 /** What a task belongs to: a build, a mix, a lot of a mix, or one load of a lot. */
@@ -39,7 +44,10 @@ export interface ExpandedDay {
 
 export interface UnplannedChain {
 	readonly name: string;
-	readonly reason: CourseFailure | { readonly kind: 'no-steps' } | { readonly kind: 'unknown-product'; readonly productId: ProductId };
+	readonly reason:
+		| CourseFailure
+		| { readonly kind: 'no-steps' }
+		| { readonly kind: 'unknown-product'; readonly productId: ProductId };
 }
 
 /** The name of a batch that stays the same from one plan of a date to the next. */
@@ -69,7 +77,7 @@ export function batchKey(batch: BatchRef): string {
 export function expandDay(input: BakeDayInput): ExpandedDay {
 	const day = new DayUnderConstruction(input);
 	for (const dough of input.doughs) day.addDough(dough);
-	for (const build of input.builds) day.addBuild(build);
+	for (const build of takersFirst(input.builds)) day.addBuild(build);
 	return day.finish();
 }
 
@@ -185,9 +193,11 @@ class DayUnderConstruction {
 					? this.addLoads(batch, course, oven)
 					: [this.addTask(id, batch, course)];
 			if (index === 0 && ids[0]) this.first.set(batchKey(batch), ids[0]);
+			// Only the first loads can be had in time; what waits for a deck is told, not pulled.
+			const inTime = course.step.kind === 'bake' ? this.input.bakery.decks.length : ids.length;
 			for (const one of before)
-				for (const other of ids) this.link(one, other, 0, window);
-			window = windowAfter([course]);
+				ids.forEach((other, at) => this.link(one, other, 0, window, at < inTime));
+			window = windowBetween(course);
 			before = ids;
 		}
 		return before[0] ?? null;
@@ -228,8 +238,14 @@ class DayUnderConstruction {
 		return ids;
 	}
 
-	private link(before: string, after: string, leastGap: number, mostGap: number | null): void {
-		this.links.push({ before, after, leastGap, mostGap });
+	private link(
+		before: string,
+		after: string,
+		leastGap: number,
+		mostGap: number | null,
+		pulls = true
+	): void {
+		this.links.push({ before, after, leastGap, mostGap, pulls });
 	}
 
 	private dueMinute(dropIds: readonly DropId[]): number {
@@ -240,12 +256,42 @@ class DayUnderConstruction {
 	}
 }
 
+/** Builds in an order in which every taker comes before what it takes from; a circle keeps its order. */
+function takersFirst(builds: readonly PlannedBuild[]): readonly PlannedBuild[] {
+	const ordered: PlannedBuild[] = [];
+	let left = [...builds];
+	while (left.length > 0) {
+		const ids = new Set(left.map((build) => build.preparationId));
+		const free = left.filter((build) => !build.takenByBuilds.some((taker) => ids.has(taker)));
+		if (free.length === 0) return [...ordered, ...left];
+		ordered.push(...free);
+		left = left.filter((build) => !free.includes(build));
+	}
+	return ordered;
+}
+
 function mixKey(dough: PlannedDough, mix: PlannedMix): string {
 	return batchKey({ kind: 'mix', formulaId: dough.formulaId, ordinal: mix.ordinal });
 }
 
 function piecesOf(mix: PlannedMix): number {
 	return mix.lots.reduce((total, lot) => total + lot.pieces, 0);
+}
+
+/** How long shaped or divided dough may lie before the next step (our default). */
+const BENCH_WINDOW_MINUTES = 15;
+
+/** How long a step may be followed by nothing within a chain; null where it does no harm. */
+function windowBetween(course: CourseStep): number | null {
+	const { step } = course;
+	switch (step.kind) {
+		case 'hands-on':
+			return BENCH_WINDOW_MINUTES;
+		case 'wait':
+			return step.activity === 'rest' ? BENCH_WINDOW_MINUTES : windowAfter([course]);
+		case 'bake':
+			return null;
+	}
 }
 
 /** How long what comes after a fermenting wait may keep it waiting past its end. */

@@ -1,4 +1,10 @@
-import { id, type DropId, type FormulaId, type PreparationId, type ProductId } from '../identity.ts';
+import {
+	id,
+	type DropId,
+	type FormulaId,
+	type PreparationId,
+	type ProductId
+} from '../identity.ts';
 import type { BakeDate } from '../time/index.ts';
 import type { BakeDayInput, HandsOnStep, Step, WaitStep } from './input.ts';
 
@@ -90,7 +96,11 @@ export const DAY: BakeDayInput = {
 			takenByDoughs: [loaf],
 			steps: [
 				hands('mix', 10, { endsAtCelsius: 26 }),
-				{ ...PROOF, activity: 'ferment', clock: { ...PROOF.clock!, underMinutes: 240, ripeMinutes: 300, overMinutes: 390 } }
+				{
+					...PROOF,
+					activity: 'ferment',
+					clock: { ...PROOF.clock!, underMinutes: 240, ripeMinutes: 300, overMinutes: 390 }
+				}
 			]
 		}
 	],
@@ -101,12 +111,31 @@ export const DAY: BakeDayInput = {
 			name: 'Harbour dough',
 			steps: [hands('mix', 20, { machine: 'mixer', endsAtCelsius: 27 }), BULK],
 			mixes: [
-				{ ordinal: 1, count: 2, grams: 24_000, leadMinutes: 0, lots: [{ productId: round, pieces: 24, dropIds: [ferry] }] },
-				{ ordinal: 2, count: 2, grams: 24_000, leadMinutes: 0, lots: [{ productId: round, pieces: 50, dropIds: [ferry, shop] }] }
+				{
+					ordinal: 1,
+					count: 2,
+					grams: 24_000,
+					leadMinutes: 0,
+					lots: [{ productId: round, pieces: 24, dropIds: [ferry] }]
+				},
+				{
+					ordinal: 2,
+					count: 2,
+					grams: 24_000,
+					leadMinutes: 0,
+					lots: [{ productId: round, pieces: 50, dropIds: [ferry, shop] }]
+				}
 			]
 		}
 	],
 	products: [
-		{ id: round, revisionId: 'round 1', name: 'Harbour round', scaledGrams: 900, steps: LOT_STEPS, piecesPerDeck: 12 }
+		{
+			id: round,
+			revisionId: 'round 1',
+			name: 'Harbour round',
+			scaledGrams: 900,
+			steps: LOT_STEPS,
+			piecesPerDeck: 12
+		}
 	]
 };

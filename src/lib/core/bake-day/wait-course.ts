@@ -14,14 +14,23 @@ export interface WaitCourse {
 	readonly stretches: readonly PathStretch[];
 	readonly endCelsius: number;
 	/** Minutes after the start at which the dough is under ripe, ripe and over; null without a clock. */
-	readonly marks: { readonly early: number; readonly ripe: number; readonly late: number | null } | null;
+	readonly marks: {
+		readonly early: number;
+		readonly ripe: number;
+		readonly late: number | null;
+	} | null;
 }
 
 export type WaitFailure =
 	| { readonly kind: 'no-legs' }
 	| { readonly kind: 'open-leg-without-clock' }
 	| { readonly kind: 'open-leg-not-last' }
-	| { readonly kind: 'never-ripe'; readonly ambientCelsius: number; readonly dose: number; readonly ripe: number };
+	| {
+			readonly kind: 'never-ripe';
+			readonly ambientCelsius: number;
+			readonly dose: number;
+			readonly ripe: number;
+	  };
 
 /** A wait longer than this is a mistake in the formula rather than a plan (our default: three days). */
 export const LONGEST_WAIT_MINUTES = 4320;

@@ -44,10 +44,20 @@ test('the water of a mix counts start and held-back water, and explains its temp
 	const water = waterOfMix(asked);
 	assert.ok(water);
 	assert.equal(water.counted, 4);
-	assert.equal(water.water.value, asked.mix.lines.filter((l) => l.name === 'water').reduce((t, l) => t + l.weighing.weighed.grams, 0));
+	assert.equal(
+		water.water.value,
+		asked.mix.lines
+			.filter((l) => l.name === 'water')
+			.reduce((t, l) => t + l.weighing.weighed.grams, 0)
+	);
 	assert.equal(reworked(water.wanted), water.wanted.value);
 	assert.equal(water.order.kind, 'blend');
-	const hot = waterOfMix({ ...asked, room: at(31), flour: at(29), preferments: [{ ...at(27), name: 'levain' }] });
+	const hot = waterOfMix({
+		...asked,
+		room: at(31),
+		flour: at(29),
+		preferments: [{ ...at(27), name: 'levain' }]
+	});
 	assert.ok(hot && (hot.order.kind === 'ice' || hot.order.kind === 'too-cold-for-ice'));
 });
 
@@ -62,7 +72,10 @@ test('without a build three temperatures count; several builds count as one', ()
 		]
 	});
 	assert.equal(two?.counted, 4);
-	assert.equal(two?.wanted.value, waterOfMix({ ...asked, preferments: [{ ...at(20), name: 'x' }] })?.wanted.value);
+	assert.equal(
+		two?.wanted.value,
+		waterOfMix({ ...asked, preferments: [{ ...at(20), name: 'x' }] })?.wanted.value
+	);
 });
 
 test('a dough that adds no water at the mixer has no water to find', () => {

@@ -3,8 +3,7 @@ import assert from 'node:assert/strict';
 import fc from 'fast-check';
 import { evaluate, given, leavesOf, reworked, worked, type Explained } from './index.ts';
 
-const leaf = (value: number): Explained =>
-	given({ key: 'parts' }, value, '1', { kind: 'formula' });
+const leaf = (value: number): Explained => given({ key: 'parts' }, value, '1', { kind: 'formula' });
 
 test('a worked number is what its operation gives on its inputs', () => {
 	const four = leaf(4);

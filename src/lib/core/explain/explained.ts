@@ -21,7 +21,8 @@ export interface Worked {
 	readonly inputs: readonly Explained[];
 }
 
-export type Unit = 'g' | '°C' | 'K' | 'min' | '%' | 'pieces' | 'kJ/kg' | 'kJ/(kg K)' | 'kJ/kg latent' | '1';
+export type Unit =
+	'g' | '°C' | 'K' | 'min' | '%' | 'pieces' | 'kJ/kg' | 'kJ/(kg K)' | 'kJ/kg latent' | '1';
 
 /**
  * sum: all inputs added; difference: the first less the others; product and quotient likewise;
@@ -29,13 +30,7 @@ export type Unit = 'g' | '°C' | 'K' | 'min' | '%' | 'pieces' | 'kJ/kg' | 'kJ/(k
  * second's percentage; largest: the largest of the inputs.
  */
 export type Operation =
-	| 'sum'
-	| 'difference'
-	| 'product'
-	| 'quotient'
-	| 'percent'
-	| 'per-percent'
-	| 'largest';
+	'sum' | 'difference' | 'product' | 'quotient' | 'percent' | 'per-percent' | 'largest';
 
 /** What the number is called, by key; `of` is the name of the thing it belongs to, as the baker wrote it. */
 export interface Term {

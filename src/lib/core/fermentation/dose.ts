@@ -33,7 +33,17 @@ export function doseOfStretch(
 	const middle = rate(minutes / 2);
 	const to = rate(minutes);
 	const whole = (minutes / 6) * (from + 4 * middle + to);
-	return simpson(rate, 0, minutes, from, middle, to, whole, DOSE_TOLERANCE_MINUTES, DEEPEST_HALVING);
+	return simpson(
+		rate,
+		0,
+		minutes,
+		from,
+		middle,
+		to,
+		whole,
+		DOSE_TOLERANCE_MINUTES,
+		DEEPEST_HALVING
+	);
 }
 
 /** Adaptive Simpson with Richardson's correction; `whole` is the estimate over the whole stretch. */

@@ -16,7 +16,10 @@ import {
 const { sourdough } = LIFT;
 const yeast = LIFT['bakers-yeast'];
 const close = (actual: number | null, expected: number, within: number) =>
-	assert.ok(actual !== null && Math.abs(actual - expected) <= within, `${actual} is not ${expected}`);
+	assert.ok(
+		actual !== null && Math.abs(actual - expected) <= within,
+		`${actual} is not ${expected}`
+	);
 
 test('worked figure: sourdough ripe in 210 min at 25 takes 189.4 at 27 and 255.4 at 22', () => {
 	close(ripeMinutesAt(sourdough, 25, 210, 27), 189.4, 0.05);
@@ -33,7 +36,11 @@ test('worked figure: drifting from 27 into a room of 21 the sourdough is ripe af
 });
 
 test('worked figure: what loaves still do in the cold', () => {
-	const cold = (minutes: number, timeConstantMinutes: number) => ({ minutes, ambientCelsius: 4, timeConstantMinutes });
+	const cold = (minutes: number, timeConstantMinutes: number) => ({
+		minutes,
+		ambientCelsius: 4,
+		timeConstantMinutes
+	});
 	close(doseOfStretch(sourdough, 25, 24, cold(720, 150)), 121.4, 0.05);
 	close(doseOfStretch(sourdough, 25, 24, cold(180, 150)), 84.6, 0.05);
 	close(doseOfStretch(yeast, 25, 24, cold(720, 95)), 96.7, 0.05);
@@ -53,9 +60,18 @@ test('nothing ferments outside the cardinal temperatures, and the optimum has th
 		close(rateAt(curve, curve.optimum), 1, 1e-12);
 	}
 	assert.equal(ripeMinutesAt(yeast, 26, 90, 60), null);
-	assert.equal(minutesForDose(yeast, 26, -1, { ambientCelsius: -5, timeConstantMinutes: 60 }, 30, 3000), null);
-	assert.equal(minutesForDose(yeast, 26, 24, { ambientCelsius: 24, timeConstantMinutes: 60 }, 0, 3000), 0);
-	assert.throws(() => doseOfStretch(yeast, 60, 24, { minutes: 5, ambientCelsius: 24, timeConstantMinutes: 60 }), RangeError);
+	assert.equal(
+		minutesForDose(yeast, 26, -1, { ambientCelsius: -5, timeConstantMinutes: 60 }, 30, 3000),
+		null
+	);
+	assert.equal(
+		minutesForDose(yeast, 26, 24, { ambientCelsius: 24, timeConstantMinutes: 60 }, 0, 3000),
+		0
+	);
+	assert.throws(
+		() => doseOfStretch(yeast, 60, 24, { minutes: 5, ambientCelsius: 24, timeConstantMinutes: 60 }),
+		RangeError
+	);
 });
 
 test('cardinal temperatures with a pole or out of order are refused', () => {
@@ -71,27 +87,38 @@ const minutes = fc.double({ min: 1, max: 1500, noNaN: true });
 
 test('the dose adds up over split stretches', () => {
 	fc.assert(
-		fc.property(celsius, celsius, minutes, fc.double({ min: 0.05, max: 0.95, noNaN: true }), (start, ambient, length, split) => {
-			const place = { ambientCelsius: ambient, timeConstantMinutes: 150 };
-			const first = length * split;
-			const between = temperatureOnPath(start, [{ ...place, minutes: first }], first);
-			const whole = doseOfStretch(sourdough, 25, start, { ...place, minutes: length });
-			const parts =
-				doseOfStretch(sourdough, 25, start, { ...place, minutes: first }) +
-				doseOfStretch(sourdough, 25, between, { ...place, minutes: length - first });
-			close(parts, whole, 1e-3);
-		})
+		fc.property(
+			celsius,
+			celsius,
+			minutes,
+			fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+			(start, ambient, length, split) => {
+				const place = { ambientCelsius: ambient, timeConstantMinutes: 150 };
+				const first = length * split;
+				const between = temperatureOnPath(start, [{ ...place, minutes: first }], first);
+				const whole = doseOfStretch(sourdough, 25, start, { ...place, minutes: length });
+				const parts =
+					doseOfStretch(sourdough, 25, start, { ...place, minutes: first }) +
+					doseOfStretch(sourdough, 25, between, { ...place, minutes: length - first });
+				close(parts, whole, 1e-3);
+			}
+		)
 	);
 });
 
 test('the time found for a dose gives that dose back', () => {
 	fc.assert(
-		fc.property(celsius, celsius, fc.double({ min: 5, max: 400, noNaN: true }), (start, ambient, dose) => {
-			const place = { ambientCelsius: ambient, timeConstantMinutes: 150 };
-			const found = minutesForDose(yeast, 26, start, place, dose, 4000);
-			if (found === null) return;
-			close(doseOfStretch(yeast, 26, start, { ...place, minutes: found }), dose, 0.02);
-		})
+		fc.property(
+			celsius,
+			celsius,
+			fc.double({ min: 5, max: 400, noNaN: true }),
+			(start, ambient, dose) => {
+				const place = { ambientCelsius: ambient, timeConstantMinutes: 150 };
+				const found = minutesForDose(yeast, 26, start, place, dose, 4000);
+				if (found === null) return;
+				close(doseOfStretch(yeast, 26, start, { ...place, minutes: found }), dose, 0.02);
+			}
+		)
 	);
 });
 

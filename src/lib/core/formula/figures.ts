@@ -137,10 +137,7 @@ export function finalDoughView(resolved: ResolvedFormula): readonly FinalDoughLi
 	const joined = new Map<string, number>();
 	for (const stage of stages) joined.set(stage.name, stage.percentOfFlour);
 	for (const line of lines)
-		joined.set(
-			line.ingredient.name,
-			(joined.get(line.ingredient.name) ?? 0) + line.percentOfFlour
-		);
+		joined.set(line.ingredient.name, (joined.get(line.ingredient.name) ?? 0) + line.percentOfFlour);
 	return [...joined].map(([name, percent]) => ({
 		name,
 		percentOfFinalFlour: (percent / flour) * 100

@@ -34,7 +34,10 @@ export const OAT_LOAF_INGREDIENTS: readonly Ingredient[] = [
 	ingredient('honey', 'other', 0, 0.17)
 ];
 
-const of = (name: string) => ({ kind: 'ingredient' as const, ingredientId: id<IngredientId>(name) });
+const of = (name: string) => ({
+	kind: 'ingredient' as const,
+	ingredientId: id<IngredientId>(name)
+});
 const from = (name: string) => ({
 	kind: 'preparation' as const,
 	preparationId: id<PreparationId>(name)

@@ -4,14 +4,7 @@
  */
 export type Step = HandsOnStep | WaitStep | BakeStep;
 
-export type HandsOnActivity =
-	| 'mix'
-	| 'divide'
-	| 'pre-shape'
-	| 'shape'
-	| 'pan'
-	| 'score'
-	| 'pack';
+export type HandsOnActivity = 'mix' | 'divide' | 'pre-shape' | 'shape' | 'pan' | 'score' | 'pack';
 
 export const HANDS_ON_ACTIVITIES: readonly HandsOnActivity[] = [
 	'mix',

@@ -32,7 +32,12 @@ export type FormulaFailure =
 	| { readonly kind: 'unknown-ingredient'; readonly where: string; readonly id: IngredientId }
 	| { readonly kind: 'unknown-preparation'; readonly where: string; readonly id: PreparationId }
 	| { readonly kind: 'circular'; readonly path: readonly string[] }
-	| { readonly kind: 'not-positive'; readonly where: string; readonly line: string; readonly amount: number }
+	| {
+			readonly kind: 'not-positive';
+			readonly where: string;
+			readonly line: string;
+			readonly amount: number;
+	  }
 	| { readonly kind: 'flour-not-100'; readonly where: string; readonly flourPercent: number };
 
 export interface Pantry {
@@ -116,7 +121,10 @@ function place(
 	if (!(amount > 0))
 		return { kind: 'not-positive', where: at.where, line: preparation.name, amount };
 	if (at.path.includes(preparation.id))
-		return { kind: 'circular', path: [...at.path, preparation.id].map((one) => nameOf(one, pantry)) };
+		return {
+			kind: 'circular',
+			path: [...at.path, preparation.id].map((one) => nameOf(one, pantry))
+		};
 	const stage = resolvePreparation(preparation, amount, at, pantry);
 	if (!stage.ok) return stage.error;
 	stages.push(stage.value);

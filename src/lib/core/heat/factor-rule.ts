@@ -63,12 +63,7 @@ export function frictionFactor(n: number, friction: FactorRuleInput['friction'])
 	return worked({ key: 'friction-factor' }, 'K', 'quotient', [
 		worked({ key: 'grouped' }, 'kJ/kg', 'product', [
 			given({ key: 'temperatures-counted' }, n, '1', { kind: 'constant', source: 'factor-rule' }),
-			given(
-				{ key: 'friction-work' },
-				friction.work.kilojoulesPerKilogram,
-				'kJ/kg',
-				friction.source
-			)
+			given({ key: 'friction-work' }, friction.work.kilojoulesPerKilogram, 'kJ/kg', friction.source)
 		]),
 		given(
 			{ key: 'dough-heat-capacity' },
@@ -84,12 +79,7 @@ function sourced(
 	one: SourcedTemperature,
 	of?: string
 ): Explained {
-	return given(
-		of === undefined ? { key } : { key, of },
-		one.temperature.celsius,
-		'°C',
-		one.source
-	);
+	return given(of === undefined ? { key } : { key, of }, one.temperature.celsius, '°C', one.source);
 }
 
 /**

@@ -127,11 +127,26 @@ test('ice and blend conserve heat and mass for any water the rule may ask for', 
 			fc.double({ min: -20, max: 0, noNaN: true }),
 			(target, tap, ice) => {
 				if (target < tap) {
-					const iced = iceFor({ water: water(10_000), wanted: wanted(target), tap: at(tap), ice: { celsius: ice } });
-					const back = temperatureWithIce({ grams: 10_000 }, { grams: iced.value }, { celsius: tap }, { celsius: ice });
+					const iced = iceFor({
+						water: water(10_000),
+						wanted: wanted(target),
+						tap: at(tap),
+						ice: { celsius: ice }
+					});
+					const back = temperatureWithIce(
+						{ grams: 10_000 },
+						{ grams: iced.value },
+						{ celsius: tap },
+						{ celsius: ice }
+					);
 					close(back.celsius, target, 1e-9);
 				} else {
-					const blend = blendOfTaps({ grams: 10_000 }, { celsius: target }, { celsius: tap }, { celsius: 55 });
+					const blend = blendOfTaps(
+						{ grams: 10_000 },
+						{ celsius: target },
+						{ celsius: tap },
+						{ celsius: 55 }
+					);
 					assert.ok(blend.ok);
 					const { hot, cold } = blend.value;
 					close((hot.grams * 55 + cold.grams * tap) / 10_000, target, 1e-9);

@@ -29,7 +29,12 @@ export function iceFor(input: IceInput): Explained {
 		'°C',
 		input.tap.source
 	);
-	const heatOfWater = given({ key: 'water-heat-capacity' }, WATER_HEAT_CAPACITY, 'kJ/(kg K)', CONSTANT);
+	const heatOfWater = given(
+		{ key: 'water-heat-capacity' },
+		WATER_HEAT_CAPACITY,
+		'kJ/(kg K)',
+		CONSTANT
+	);
 	const cooling = worked({ key: 'grouped' }, 'kJ/kg', 'product', [
 		input.water,
 		heatOfWater,

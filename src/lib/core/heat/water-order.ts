@@ -19,8 +19,18 @@ export interface WaterSupply {
 
 /** How to fill the water of one mix. */
 export type WaterOrder =
-	| { readonly kind: 'blend'; readonly temperature: Temperature; readonly hot: Mass; readonly cold: Mass }
-	| { readonly kind: 'ice'; readonly temperature: Temperature; readonly ice: Explained; readonly cold: Mass }
+	| {
+			readonly kind: 'blend';
+			readonly temperature: Temperature;
+			readonly hot: Mass;
+			readonly cold: Mass;
+	  }
+	| {
+			readonly kind: 'ice';
+			readonly temperature: Temperature;
+			readonly ice: Explained;
+			readonly cold: Mass;
+	  }
 	| {
 			readonly kind: 'too-cold-for-ice';
 			/** The coldest the water gets with all the ice that is allowed. */

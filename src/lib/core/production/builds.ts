@@ -1,11 +1,6 @@
 import type { FormulaId, PreparationId } from '../identity.ts';
 import { given, worked, type Explained } from '../explain/index.ts';
-import {
-	flourOf,
-	stagesInOrder,
-	type Preparation,
-	type ResolvedStage
-} from '../formula/index.ts';
+import { flourOf, stagesInOrder, type Preparation, type ResolvedStage } from '../formula/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { WeighingFailure, WeighingScale } from '../units/index.ts';
 import type { Mix } from './mixes.ts';
@@ -59,8 +54,7 @@ export function buildsOf(
 				]);
 	};
 	for (const { formulaId, mixes } of doughs)
-		for (const mix of mixes)
-			use(mix.lines, { kind: 'mix', formulaId, ordinal: mix.ordinal });
+		for (const mix of mixes) use(mix.lines, { kind: 'mix', formulaId, ordinal: mix.ordinal });
 
 	const names = new Map<string, string>(doughs.map((dough) => [dough.formulaId, dough.name]));
 	const builds: Build[] = [];

@@ -40,9 +40,7 @@ export interface Dough {
 export interface UnmadeDough {
 	readonly name: string;
 	readonly reason:
-		| FormulaFailure
-		| MixFailure
-		| { readonly kind: 'no-formula'; readonly formulaId: FormulaId };
+		FormulaFailure | MixFailure | { readonly kind: 'no-formula'; readonly formulaId: FormulaId };
 }
 
 export interface DayProduction {

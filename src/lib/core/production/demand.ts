@@ -22,7 +22,11 @@ export interface Demand {
 export interface Lot {
 	readonly productId: ProductId;
 	readonly pieces: number;
-	readonly drops: readonly { readonly dropId: DropId; readonly dueMs: number; readonly pieces: number }[];
+	readonly drops: readonly {
+		readonly dropId: DropId;
+		readonly dueMs: number;
+		readonly pieces: number;
+	}[];
 }
 
 /** When the first of a lot's drops is due. */

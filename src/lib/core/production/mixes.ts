@@ -25,12 +25,15 @@ export type MixFailure =
 	| WeighingFailure
 	| { readonly kind: 'piece-exceeds-mixer'; readonly product: string; readonly most: Mass };
 
+/** How far from an even split a mix may end so that it ends with a drop (our default). */
+const SNAP_TO_DROP = 0.08;
+
 /**
  * Gives the mixes of one dough for the day: equal batches that fit the mixer, each with its pieces and
  * its weigh-up.
  *
  * Model: dough = pieces x weight / (1 - dough loss); as few equal mixes as the mixer allows, each as
- * large as the one with most to cover, since pieces stay whole. Total flour = dough / dough percent.
+ * large as the one with most to cover, since pieces stay whole and a mix rather ends with a drop. Total flour = dough / dough percent.
  * Range: at least one demand with pieces. Source: domain arithmetic (mixes). Failures:
  * `piece-exceeds-mixer`, `no-scales`.
  * Example: 40 x 900 g and 24 x 520 g at 2.5 % loss in a mixer of 30 kg are 2 x 24 861.5 g.
@@ -55,17 +58,16 @@ export function mixesOf(
 	);
 	let count = Math.max(1, Math.ceil(inPieces / keptShare / limits.most.grams - 1e-9));
 	for (;;) {
-		const shared = shareOut(demands, weights, count);
-		const each = shared.map((lots) => doughOfLots(lots, weights, names, resolved));
-		const dough =
-			each.length === 1 && each[0]
-				? each[0]
-				: worked({ key: 'mix-dough', of: resolved.formula.name }, 'g', 'largest', each);
-		if (dough.value > limits.most.grams + 1e-6) {
-			count += 1;
-			continue;
+		for (const snap of [SNAP_TO_DROP, 0]) {
+			const shared = shareOut(demands, weights, count, snap);
+			const each = shared.map((lots) => doughOfLots(lots, weights, names, resolved));
+			const dough =
+				each.length === 1 && each[0]
+					? each[0]
+					: worked({ key: 'mix-dough', of: resolved.formula.name }, 'g', 'largest', each);
+			if (dough.value <= limits.most.grams + 1e-6) return weighed(resolved, shared, dough, scales);
 		}
-		return weighed(resolved, shared, dough, scales);
+		count += 1;
 	}
 }
 

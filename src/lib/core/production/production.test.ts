@@ -90,6 +90,20 @@ test('the earliest drops come from the first mix', () => {
 	assert.equal(dueOf(mixes[1]![0]!), 2000);
 });
 
+test('a mix ends with a drop when that is nearly an even split, and not when the mixer forbids it', () => {
+	const input = {
+		...INPUT,
+		demands: [demand(large, 28, 1000, 'ferry'), demand(large, 26, 2000, 'shop')]
+	};
+	const drops = (most: number) =>
+		day({
+			...input,
+			formulas: [{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: most } } }]
+		}).doughs[0]!.mixes.map((mix) => mix.lots.flatMap((lot) => lot.drops.map((one) => one.pieces)));
+	assert.deepEqual(drops(30_000), [[28], [26]]);
+	assert.deepEqual(drops(25_500), [[27], [1, 26]]);
+});
+
 test('a build that two doughs take from is made once', () => {
 	const second = { ...OAT_LOAF, id: id<FormulaId>('second loaf'), name: 'second loaf' };
 	const production = day({
@@ -98,10 +112,10 @@ test('a build that two doughs take from is made once', () => {
 		formulas: [INPUT.formulas[0]!, { ...INPUT.formulas[0]!, formula: second }]
 	});
 	assert.equal(production.doughs.length, 2);
-	assert.deepEqual(
-		production.builds.map((build) => build.preparation.name).sort(),
-		['levain', 'soaker']
-	);
+	assert.deepEqual(production.builds.map((build) => build.preparation.name).sort(), [
+		'levain',
+		'soaker'
+	]);
 	const levain = production.builds.find((build) => build.preparation.name === 'levain');
 	close(levain?.needed.value ?? 0, 8519.9, 0.06);
 });
@@ -188,9 +202,7 @@ test('any order: every piece is in a mix, mixes fit the mixer, and rounding neve
 });
 
 test('scaling is linear: twice the pieces in one mix is twice every exact weight', () => {
-	const roomy = [
-		{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: 1e9 } } }
-	];
+	const roomy = [{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: 1e9 } } }];
 	fc.assert(
 		fc.property(fc.integer({ min: 1, max: 500 }), (pieces) => {
 			const lines = (count: number) =>

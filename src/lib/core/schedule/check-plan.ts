@@ -4,14 +4,38 @@ import type { Placement, Problem } from './problem.ts';
 export type Violation =
 	| { readonly kind: 'missing-start'; readonly task: string }
 	| { readonly kind: 'unknown-task'; readonly task: string }
-	| { readonly kind: 'not-on-grid'; readonly task: string; readonly start: number; readonly grid: number }
+	| {
+			readonly kind: 'not-on-grid';
+			readonly task: string;
+			readonly start: number;
+			readonly grid: number;
+	  }
 	| { readonly kind: 'wrong-machine'; readonly task: string; readonly machine: string | null }
-	| { readonly kind: 'gap-too-short'; readonly before: string; readonly after: string; readonly gap: number; readonly least: number }
+	| {
+			readonly kind: 'gap-too-short';
+			readonly before: string;
+			readonly after: string;
+			readonly gap: number;
+			readonly least: number;
+	  }
 	| { readonly kind: 'late'; readonly task: string; readonly end: number; readonly endBy: number };
 
 export type Caution =
-	| { readonly kind: 'gap-too-long'; readonly before: string; readonly after: string; readonly gap: number; readonly most: number }
-	| { readonly kind: 'overlap'; readonly machine: string; readonly first: string; readonly second: string; readonly from: number; readonly to: number };
+	| {
+			readonly kind: 'gap-too-long';
+			readonly before: string;
+			readonly after: string;
+			readonly gap: number;
+			readonly most: number;
+	  }
+	| {
+			readonly kind: 'overlap';
+			readonly machine: string;
+			readonly first: string;
+			readonly second: string;
+			readonly from: number;
+			readonly to: number;
+	  };
 
 /**
  * Judges a placement against its problem, from the definitions alone; it shares no code with what

@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../result.ts';
-import type { Problem, Task } from './problem.ts';
+import type { Link, Problem, Task } from './problem.ts';
 
 export type PlaceFailure =
 	| { readonly kind: 'circle'; readonly tasks: readonly string[] }
@@ -10,63 +10,94 @@ export interface PlaceProgress {
 	readonly total: number;
 }
 
+/** How often a task may be moved before its links are taken to contradict each other (our default). */
+const MOST_MOVES = 200;
+
 /**
- * Gives each task the latest start that keeps every least gap and deadline.
+ * Gives each task the latest start that keeps every least gap, every deadline and, where a link pulls,
+ * its most gap.
  *
- * Model: longest paths backwards over the links; a start is floored to the task's grid. Machines do
- * not limit it. It yields its progress, so that a caller can stop between slices.
- * Precondition: links name known tasks. Range: any acyclic problem in which every task leads to a
- * deadline. Source: backward pass of the critical path method (kelley-walker-1959).
+ * Model: latest times only ever fall, from the deadlines backwards over least gaps and forwards over
+ * pulling most gaps, until nothing moves; a start is floored to the task's grid. Machines do not limit
+ * it. It yields its progress, so that a caller can stop between slices.
+ * Precondition: links name known tasks. Range: every task leads to a deadline and the least gaps have
+ * no circle; when pulling gaps contradict the least gaps they are let go, and the checker tells them.
+ * Limit: 200 moves of one task. Source: latest times of a temporal network (dechter-1991).
  * Failures: `circle`, `no-deadline`, with the tasks concerned.
  * Example: a bake of 42 min due by minute 300 on a grid of 1 starts at 258.
  */
 export function* placeLatest(
 	problem: Problem
 ): Generator<PlaceProgress, Result<ReadonlyMap<string, number>, PlaceFailure>> {
-	const tasks = new Map(problem.tasks.map((task) => [task.id, task]));
-	const latestEnd = new Map<string, number>();
-	for (const { task, endBy } of problem.deadlines)
-		latestEnd.set(task, Math.min(endBy, latestEnd.get(task) ?? Infinity));
-	const followers = countFollowers(problem);
-	const incoming = linksByAfter(problem);
-	const ready = problem.tasks.filter((task) => !followers.get(task.id)).map((task) => task.id);
-	const starts = new Map<string, number>();
-	const open: string[] = [];
-	while (ready.length > 0) {
-		const id = ready.pop() as string;
-		const task = tasks.get(id) as Task;
-		const end = latestEnd.get(id);
-		if (end === undefined) open.push(id);
-		else {
-			const start = Math.floor((end - task.minutes) / task.grid) * task.grid;
-			starts.set(id, start);
-			for (const link of incoming.get(id) ?? []) {
-				const before = start - link.leastGap;
-				latestEnd.set(link.before, Math.min(before, latestEnd.get(link.before) ?? Infinity));
-			}
-		}
-		for (const link of incoming.get(id) ?? []) {
-			const left = (followers.get(link.before) ?? 0) - 1;
-			followers.set(link.before, left);
-			if (left === 0) ready.push(link.before);
-		}
-		yield { done: starts.size + open.length, total: tasks.size };
-	}
+	const pulled = yield* settle(problem, true);
+	const settled = pulled ?? (yield* settle(problem, false));
+	if (!settled) return fail({ kind: 'circle', tasks: tasksInCircle(problem) });
+	const open = problem.tasks.filter((task) => !settled.has(task.id)).map((task) => task.id);
 	if (open.length > 0) return fail({ kind: 'no-deadline', tasks: open });
-	if (starts.size < tasks.size)
-		return fail({ kind: 'circle', tasks: [...tasks.keys()].filter((id) => !starts.has(id)) });
-	return ok(starts);
+	return ok(settled);
 }
 
-function countFollowers(problem: Problem): Map<string, number> {
-	const counts = new Map<string, number>();
-	for (const { before } of problem.links) counts.set(before, (counts.get(before) ?? 0) + 1);
-	return counts;
+/** Lowers latest starts until nothing moves; null when something would move for ever. */
+function* settle(
+	problem: Problem,
+	pulling: boolean
+): Generator<PlaceProgress, ReadonlyMap<string, number> | null> {
+	const tasks = new Map(problem.tasks.map((task) => [task.id, task]));
+	const before = group(problem.links, (link) => link.after);
+	const after = group(
+		pulling ? problem.links.filter((link) => link.pulls) : [],
+		(link) => link.before
+	);
+	const starts = new Map<string, number>();
+	const moves = new Map<string, number>();
+	const waiting: string[] = [];
+	const lower = (id: string, latestStart: number): boolean => {
+		const { grid } = tasks.get(id) as Task;
+		const start = Math.floor(latestStart / grid) * grid;
+		if (start >= (starts.get(id) ?? Infinity)) return true;
+		starts.set(id, start);
+		moves.set(id, (moves.get(id) ?? 0) + 1);
+		waiting.push(id);
+		return (moves.get(id) ?? 0) <= MOST_MOVES;
+	};
+	for (const { task, endBy } of problem.deadlines)
+		lower(task, endBy - (tasks.get(task)?.minutes ?? 0));
+	for (let id = waiting.shift(); id !== undefined; id = waiting.shift()) {
+		const start = starts.get(id) as number;
+		const end = start + (tasks.get(id) as Task).minutes;
+		for (const link of before.get(id) ?? []) {
+			const length = (tasks.get(link.before) as Task).minutes;
+			if (!lower(link.before, start - link.leastGap - length)) return null;
+		}
+		for (const link of after.get(id) ?? [])
+			if (link.mostGap !== null && !lower(link.after, end + link.mostGap)) return null;
+		yield { done: starts.size, total: tasks.size };
+	}
+	return starts;
 }
 
-function linksByAfter(problem: Problem): Map<string, Problem['links'][number][]> {
-	const grouped = new Map<string, Problem['links'][number][]>();
-	for (const link of problem.links)
-		grouped.set(link.after, [...(grouped.get(link.after) ?? []), link]);
-	return grouped;
+function group(links: readonly Link[], by: (link: Link) => string): ReadonlyMap<string, Link[]> {
+	const groups = new Map<string, Link[]>();
+	for (const link of links) {
+		const key = by(link);
+		const there = groups.get(key);
+		if (there) there.push(link);
+		else groups.set(key, [link]);
+	}
+	return groups;
+}
+
+/** What is left when tasks that nothing precedes or nothing follows are taken away again and again. */
+function tasksInCircle(problem: Problem): readonly string[] {
+	let left = problem.tasks.map((task) => task.id);
+	for (;;) {
+		const links = problem.links.filter(
+			(link) => left.includes(link.before) && left.includes(link.after)
+		);
+		const still = left.filter(
+			(id) => links.some((link) => link.before === id) && links.some((link) => link.after === id)
+		);
+		if (still.length === left.length) return left;
+		left = still;
+	}
 }

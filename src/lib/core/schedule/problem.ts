@@ -21,6 +21,8 @@ export interface Link {
 	readonly leastGap: number;
 	/** A gap above this is a wish broken, told but not forbidden; null when any gap will do. */
 	readonly mostGap: number | null;
+	/** True when the later task is pulled forward to keep the most gap. */
+	readonly pulls: boolean;
 }
 
 export interface Deadline {

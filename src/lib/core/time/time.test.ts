@@ -21,7 +21,15 @@ const time = (text: string) => text as WallTime;
 
 test('a date is read only when the calendar has it', () => {
 	assert.ok(parseBakeDate('2028-02-29').ok);
-	for (const text of ['2027-02-29', '2027-13-01', 'tomorrow', '', '27-01-01', '1850-01-01', '2027-1-1'])
+	for (const text of [
+		'2027-02-29',
+		'2027-13-01',
+		'tomorrow',
+		'',
+		'27-01-01',
+		'1850-01-01',
+		'2027-1-1'
+	])
 		assert.deepEqual(parseBakeDate(text), { ok: false, error: { kind: 'not-a-date', text } });
 });
 
@@ -53,7 +61,9 @@ test('six hours of proof end at another wall time on the night the clocks change
 test('an instant shown on the wall leads back to the same minute outside repeated hours', () => {
 	fc.assert(
 		fc.property(fc.integer({ min: 0, max: 40_000_000 }), (minute) => {
-			const instant = { epochMs: 1_700_000_000_000 - 1_700_000_000_000 % MINUTE_MS + minute * MINUTE_MS };
+			const instant = {
+				epochMs: 1_700_000_000_000 - (1_700_000_000_000 % MINUTE_MS) + minute * MINUTE_MS
+			};
 			const wall = wallTimeOf(instant, ZONE);
 			const back = instantOf(wall.date, wall.time, ZONE).epochMs;
 			assert.ok(back === instant.epochMs || instant.epochMs - back === 60 * MINUTE_MS);

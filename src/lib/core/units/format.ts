@@ -37,6 +37,13 @@ export function formatMass(mass: Mass, decimals: number, units: UnitChoice = MET
 	return `${formatNumber(mass.grams / 1000, Math.max(2, Math.min(3, decimals + 2)))} kg`;
 }
 
+/** A mass in a column of its likes: always kilograms (or pounds), so that sizes compare at a glance. */
+export function formatBulk(mass: Mass, units: UnitChoice = METRIC): string {
+	return units.mass === 'imperial'
+		? `${formatNumber(inPounds(mass), 1)} lb`
+		: `${formatNumber(mass.grams / 1000, 2)} kg`;
+}
+
 export function formatTemperature(
 	temperature: Temperature,
 	decimals = 1,
@@ -64,7 +71,5 @@ export function formatMinutes(minutes: number): string {
 	if (whole < 60) return `${sign}${whole} min`;
 	const rest = whole % 60;
 	const hours = Math.floor(whole / 60);
-	return rest === 0
-		? `${sign}${hours} h`
-		: `${sign}${hours} h ${String(rest).padStart(2, '0')}`;
+	return rest === 0 ? `${sign}${hours} h` : `${sign}${hours} h ${String(rest).padStart(2, '0')}`;
 }

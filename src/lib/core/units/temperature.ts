@@ -37,9 +37,6 @@ export function differenceBetween(a: Temperature, b: Temperature): TemperatureDi
 	return { kelvins: a.celsius - b.celsius };
 }
 
-export function warmerBy(
-	temperature: Temperature,
-	difference: TemperatureDifference
-): Temperature {
+export function warmerBy(temperature: Temperature, difference: TemperatureDifference): Temperature {
 	return { celsius: temperature.celsius + difference.kelvins };
 }

@@ -14,9 +14,7 @@ test('masses and temperatures go to the other system and back unchanged', () => 
 	fc.assert(
 		fc.property(fc.double({ min: -50, max: 400, noNaN: true }), (value) => {
 			assert.ok(Math.abs(units.inPounds(units.pounds(value)) - value) < 1e-9);
-			assert.ok(
-				Math.abs(units.inFahrenheit(units.fahrenheit(value)) - value) < 1e-9
-			);
+			assert.ok(Math.abs(units.inFahrenheit(units.fahrenheit(value)) - value) < 1e-9);
 			const there = units.differenceInFahrenheit({ kelvins: value });
 			assert.ok(Math.abs(units.differenceFromFahrenheit(there).kelvins - value) < 1e-9);
 			assert.ok(Math.abs(units.inKilograms(units.kilograms(value)) - value) < 1e-9);
@@ -104,9 +102,20 @@ test('what is formatted reads back as the same number', () => {
 test('figures are shown with their unit and the precision of the tool', () => {
 	assert.equal(units.formatMass({ grams: 4416.4 }, 1), '4416.4 g');
 	assert.equal(units.formatMass({ grams: 24861.5 }, 0), '24.86 kg');
-	assert.equal(units.formatMass({ grams: 28.35 }, 0, { mass: 'imperial', temperature: 'celsius' }), '1.00 oz');
+	assert.equal(
+		units.formatMass({ grams: 28.35 }, 0, { mass: 'imperial', temperature: 'celsius' }),
+		'1.00 oz'
+	);
 	assert.equal(units.formatTemperature({ celsius: -0.04 }), '0.0 °C');
 	assert.equal(units.formatTemperature({ celsius: -3.5 }), '−3.5 °C');
-	assert.deepEqual([45, 180, 210, -5].map(units.formatMinutes), ['45 min', '3 h', '3 h 30', '−5 min']);
-	assert.deepEqual([0.1, 1, 20, 0.5].map((g) => units.decimalsOfDivision({ grams: g })), [1, 0, 0, 1]);
+	assert.deepEqual([45, 180, 210, -5].map(units.formatMinutes), [
+		'45 min',
+		'3 h',
+		'3 h 30',
+		'−5 min'
+	]);
+	assert.deepEqual(
+		[0.1, 1, 20, 0.5].map((g) => units.decimalsOfDivision({ grams: g })),
+		[1, 0, 0, 1]
+	);
 });

@@ -1,0 +1,147 @@
+// Which folder may lean on which. Each rule is shown to fail once by tests/rules.
+const CORE = '^src/lib/core/';
+const test = '\\.test\\.ts$';
+
+/** Folders of the core and the siblings each may enter; all may use result, identity, units, time and explain. */
+const BASE = ['units', 'explain', 'time'];
+const CORE_FOLDERS = {
+	formula: [],
+	heat: [],
+	fermentation: [],
+	schedule: [],
+	production: ['formula'],
+	'bake-day': ['formula', 'heat', 'fermentation', 'schedule', 'production']
+};
+
+const siblingRules = Object.entries(CORE_FOLDERS).map(([folder, allowed]) => ({
+	name: `core-${folder}-keeps-to-itself`,
+	comment: `core/${folder} may enter ${[...allowed, ...BASE].join(', ')} and no other folder of the core`,
+	severity: 'error',
+	from: { path: `${CORE}${folder}/`, pathNot: test },
+	to: { path: `${CORE}[^/]+/`, pathNot: `${CORE}(${[folder, ...allowed, ...BASE].join('|')})/` }
+}));
+
+module.exports = {
+	forbidden: [
+		{
+			name: 'no-circle',
+			severity: 'error',
+			from: {},
+			to: { circular: true }
+		},
+		{
+			name: 'core-imports-only-core',
+			comment:
+				'the core has no interface, server, database or clock in it; temporal-polyfill is calendar arithmetic',
+			severity: 'error',
+			from: { path: CORE, pathNot: test },
+			to: { pathNot: [CORE, '^node_modules/temporal-(polyfill|spec|utils)/'] }
+		},
+		{
+			name: 'units-at-the-bottom',
+			severity: 'error',
+			from: { path: `${CORE}(units|explain|time)/`, pathNot: test },
+			to: { path: `${CORE}[^/]+/`, pathNot: [`${CORE}(units|explain|time)/`] }
+		},
+		...siblingRules,
+		{
+			name: 'core-folder-by-its-index',
+			comment: 'one core folder enters another through its index; fixtures serve tests',
+			severity: 'error',
+			from: { path: `${CORE}([^/]+)/`, pathNot: test },
+			to: { path: `${CORE}[^/]+/`, pathNot: [`${CORE}$1/`, `${CORE}[^/]+/index\\.ts$`] }
+		},
+		{
+			name: 'contracts-lean-on-core',
+			severity: 'error',
+			from: { path: '^src/lib/contracts/', pathNot: test },
+			to: { path: '^src/', pathNot: [CORE, '^src/lib/contracts/'] }
+		},
+		{
+			name: 'database-packages-in-server-db',
+			severity: 'error',
+			from: { path: '^src/', pathNot: ['^src/lib/server/', '^src/routes/health/'] },
+			to: { path: '^node_modules/(kysely|pg)/' }
+		},
+		{
+			name: 'pg-only-in-the-client',
+			severity: 'error',
+			from: { path: '^src/', pathNot: '^src/lib/server/db/' },
+			to: { path: '^node_modules/pg/' }
+		},
+		{
+			name: 'server-is-entered-by-server-files',
+			severity: 'error',
+			from: {
+				path: '^src/',
+				pathNot: ['^src/lib/server/', '\\.server\\.ts$', '\\+server\\.ts$', test]
+			},
+			to: { path: '^src/lib/server/' }
+		},
+		{
+			name: 'server-knows-no-interface',
+			severity: 'error',
+			from: { path: '^src/lib/server/' },
+			to: { path: '^src/lib/(features|ui|ribbons|wording|client|workers)/' }
+		},
+		{
+			name: 'features-never-import-one-another',
+			severity: 'error',
+			from: { path: '^src/lib/features/([^/]+)/' },
+			to: { path: '^src/lib/features/', pathNot: '^src/lib/features/$1/' }
+		},
+		{
+			name: 'features-are-above',
+			comment: 'only routes show features',
+			severity: 'error',
+			from: { path: '^src/lib/', pathNot: '^src/lib/features/' },
+			to: { path: '^src/lib/features/' }
+		},
+		{
+			name: 'ui-has-no-trade',
+			severity: 'error',
+			from: { path: '^src/lib/ui/', pathNot: test },
+			to: {
+				path: '^src/lib/',
+				pathNot: ['^src/lib/ui/', `${CORE}(units|explain)/`]
+			}
+		},
+		{
+			name: 'wording-leans-on-core-and-contracts',
+			severity: 'error',
+			from: { path: '^src/lib/wording/', pathNot: test },
+			to: { path: '^src/', pathNot: [CORE, '^src/lib/(contracts|wording)/'] }
+		},
+		{
+			name: 'ribbons-lean-on-ui-and-wording',
+			severity: 'error',
+			from: { path: '^src/lib/ribbons/', pathNot: test },
+			to: { path: '^src/', pathNot: [CORE, '^src/lib/(contracts|wording|ui|ribbons)/'] }
+		},
+		{
+			name: 'workers-import-core-contracts-workers',
+			severity: 'error',
+			from: { path: '^src/lib/workers/', pathNot: test },
+			to: { path: '^src/', pathNot: [CORE, '^src/lib/(contracts|workers)/'] }
+		},
+		{
+			name: 'no-unresolved',
+			severity: 'error',
+			from: {},
+			to: { couldNotResolve: true, pathNot: ['^\\$(app|env)/', '^\\./\\$types', '\\?worker$'] }
+		}
+	],
+	options: {
+		doNotFollow: { path: 'node_modules' },
+		exclude: { path: ['^\\.svelte-kit', '^build'] },
+		tsConfig: { fileName: 'tsconfig.depcruise.json' },
+		tsPreCompilationDeps: true,
+		enhancedResolveOptions: {
+			exportsFields: ['exports'],
+			conditionNames: ['svelte', 'import', 'types', 'node', 'default'],
+			extensions: ['.ts', '.js', '.mjs', '.svelte', '.d.ts', '.json']
+		},
+		// An import with a question mark is still an import of that file.
+		builtInModules: { add: [] }
+	}
+};

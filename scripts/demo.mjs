@@ -1,0 +1,86 @@
+// npm run demo: installs what is missing, builds, starts PostgreSQL and the application with demo data.
+//
+//   --at 2027-03-27T14:00   sets the bakery's clock when the demo data is first loaded
+//   --fresh                 forgets the demo's data and starts anew
+//   --port 4310             the port to serve on
+import { rmSync } from 'node:fs';
+import path from 'node:path';
+import { parseArgs } from 'node:util';
+import { startApplication } from './parts/application.mjs';
+import { buildApplication } from './parts/build.mjs';
+import { installPackages, installPostgres } from './parts/install.mjs';
+import { takeLock } from './parts/lock.mjs';
+import { DATA } from './parts/places.mjs';
+import { freePort } from './parts/ports.mjs';
+import { startCluster } from './parts/postgres.mjs';
+import { Plain, reportAndExit, say, step } from './parts/progress.mjs';
+
+async function main() {
+	const { values } = parseArgs({
+		options: {
+			at: { type: 'string' },
+			fresh: { type: 'boolean', default: false },
+			port: { type: 'string', default: process.env.PORT ?? '4310' }
+		}
+	});
+	const wanted = Number(values.port);
+	if (!Number.isInteger(wanted) || wanted < 0 || wanted > 65_535)
+		throw new Plain(`--port wants a number from 0 to 65535, not "${values.port}".`);
+	if (values.at !== undefined && !/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/.test(values.at))
+		throw new Plain(
+			`--at wants a local date and time such as 2027-03-27T14:00, not "${values.at}".`
+		);
+
+	const unlock = takeLock('demo', 'The demo is already running on this data folder');
+	const stops = [async () => unlock()];
+	const stopAll = async () => {
+		for (const stop of stops.splice(0).reverse()) await stop();
+	};
+	let stopping = false;
+	/** @type {() => void} */
+	let wake = () => {};
+	const asked = new Promise((resolve) => {
+		wake = () => resolve(undefined);
+	});
+	for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP']))
+		process.on(signal, () => {
+			stopping = true;
+			wake();
+		});
+	try {
+		await installPackages();
+		await installPostgres();
+		await buildApplication();
+		const folder = path.join(DATA, 'demo-postgres');
+		if (values.fresh) {
+			const old = await startCluster({ folder, forTests: false, port: 0 });
+			await old.stop();
+			rmSync(folder, { recursive: true, force: true });
+		}
+		const cluster = await step('starting PostgreSQL on loopback', () =>
+			startCluster({ folder, forTests: false, port: 54_310 })
+		);
+		stops.push(cluster.stop);
+		if (cluster.adopted)
+			say('  the server of an earlier start was still running and is used again');
+		const port = await freePort(wanted);
+		const application = await step('starting Jovet with the Saltmarrow demo', () =>
+			startApplication({
+				port,
+				databaseUrl: `${cluster.url}/postgres`,
+				env: { JOVET_DEMO: 'saltmarrow', ...(values.at ? { JOVET_DEMO_AT: values.at } : {}) }
+			})
+		);
+		stops.push(application.stop);
+		if (port !== wanted) say(`  port ${wanted} is busy, so another one is used`);
+		say(`\nJovet is at ${application.origin}\nCtrl-C stops it; the data is kept in ${DATA}.\n`);
+		const code = await Promise.race([asked, application.ended]);
+		if (!stopping && typeof code === 'number')
+			throw new Plain(`The application ended with code ${code}.`);
+		await step('stopping', stopAll);
+	} finally {
+		await stopAll();
+	}
+}
+
+main().catch(reportAndExit);

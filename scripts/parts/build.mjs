@@ -1,0 +1,41 @@
+// Builds the application unless the build at hand is of these very sources.
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { PROJECT } from './places.mjs';
+import { step } from './progress.mjs';
+import { mustRun } from './run.mjs';
+
+const STAMP = path.join(PROJECT, 'build', '.jovet-sources');
+const SOURCES = [
+	'src',
+	'static',
+	'package-lock.json',
+	'svelte.config.js',
+	'vite.config.ts',
+	'tsconfig.json'
+];
+
+export async function buildApplication() {
+	const sources = fingerprint();
+	if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === sources) return;
+	await step('building the application', () =>
+		mustRun('npx', ['--no-install', 'vite', 'build', '--logLevel', 'warn'], { cwd: PROJECT })
+	);
+	writeFileSync(STAMP, sources);
+}
+
+function fingerprint() {
+	const hash = createHash('sha256');
+	const visit = (/** @type {string} */ relative) => {
+		const full = path.join(PROJECT, relative);
+		if (!existsSync(full)) return;
+		try {
+			for (const name of readdirSync(full).sort()) visit(path.join(relative, name));
+		} catch {
+			hash.update(relative).update(readFileSync(full));
+		}
+	};
+	for (const one of SOURCES) visit(one);
+	return hash.digest('hex');
+}

@@ -1,0 +1,199 @@
+// A private PostgreSQL in a folder of the project: made once, started, adopted when it still runs, stopped.
+import { randomBytes } from 'node:crypto';
+import {
+	chmodSync,
+	chownSync,
+	existsSync,
+	mkdirSync,
+	readFileSync,
+	rmSync,
+	statSync,
+	writeFileSync
+} from 'node:fs';
+import path from 'node:path';
+import { findPostgres } from './install.mjs';
+import { freePort } from './ports.mjs';
+import { Plain } from './progress.mjs';
+import { mustRun, run } from './run.mjs';
+
+/**
+ * @typedef {{
+ *   folder: string,
+ *   forTests: boolean,
+ *   port: number
+ * }} ClusterOptions `port` is the wanted port; another is taken when it is busy.
+ *
+ * @typedef {{ url: string, port: number, adopted: boolean, stop: () => Promise<void> }} Cluster
+ */
+
+const asRoot = process.getuid?.() === 0;
+
+/**
+ * Starts the cluster in a folder, making it first when it is not there. A server of this folder that
+ * still runs is adopted; a lock file that a crash left is cleared away.
+ * @param {ClusterOptions} options
+ * @returns {Promise<Cluster>}
+ */
+export async function startCluster(options) {
+	const bin = findPostgres();
+	if (!bin) throw new Plain("PostgreSQL is not installed (Debian's package postgresql).");
+	const { folder } = options;
+	const data = path.join(folder, 'data');
+	await makeReachable(folder);
+	if (!existsSync(path.join(data, 'PG_VERSION'))) await makeCluster(bin, options);
+	const running = runningServer(data);
+	if (running) return cluster(bin, options, running.port, true);
+	rmSync(path.join(data, 'postmaster.pid'), { force: true });
+
+	const log = path.join(folder, 'postgres.log');
+	for (let attempt = 1; ; attempt += 1) {
+		const port = await freePort(attempt === 1 ? options.port : 0);
+		const settings = [
+			`-c listen_addresses=127.0.0.1`,
+			`-c port=${port}`,
+			`-c unix_socket_directories=''`,
+			...(options.forTests
+				? [
+						'-c fsync=off',
+						'-c synchronous_commit=off',
+						'-c full_page_writes=off',
+						'-c max_connections=200'
+					]
+				: [])
+		].join(' ');
+		const started = await runAsOwner(
+			path.join(bin, 'pg_ctl'),
+			['-D', data, '-l', log, '-w', '-t', '60', '-o', settings, 'start'],
+			folder
+		);
+		if (started.code === 0) return cluster(bin, options, port, false);
+		const said = existsSync(log) ? readFileSync(log, 'utf8').slice(-2000) : started.output;
+		// Someone else may have taken the port between the look and the start.
+		if (attempt >= 3 || !/Address already in use|could not bind/.test(said))
+			throw new Plain(`PostgreSQL did not start. The end of ${log}:\n${said}`);
+	}
+}
+
+/**
+ * @param {string} bin
+ * @param {ClusterOptions} options
+ * @param {number} port
+ * @param {boolean} adopted
+ * @returns {Cluster}
+ */
+function cluster(bin, options, port, adopted) {
+	const password = options.forTests
+		? ''
+		: `:${readFileSync(passwordFile(options.folder), 'utf8').trim()}`;
+	return {
+		url: `postgres://postgres${password}@127.0.0.1:${port}`,
+		port,
+		adopted,
+		stop: async () => {
+			const data = path.join(options.folder, 'data');
+			if (!runningServer(data)) return;
+			const stopped = await runAsOwner(
+				path.join(bin, 'pg_ctl'),
+				['-D', data, '-m', 'fast', '-w', '-t', '60', 'stop'],
+				options.folder
+			);
+			if (stopped.code !== 0 && runningServer(data))
+				throw new Plain(`PostgreSQL did not stop: ${stopped.output}`);
+		}
+	};
+}
+
+/** @param {string} folder */
+function passwordFile(folder) {
+	return path.join(folder, 'password');
+}
+
+/**
+ * The server of a data folder that is alive, judged by the process itself: a lock file can be left by a
+ * crash, its number taken by another program, or its process dead and not yet buried.
+ * @param {string} data
+ * @returns {{ pid: number, port: number } | null}
+ */
+export function runningServer(data) {
+	const lock = path.join(data, 'postmaster.pid');
+	if (!existsSync(lock)) return null;
+	const lines = readFileSync(lock, 'utf8').split('\n');
+	const pid = Number(lines[0]);
+	const port = Number(lines[3]);
+	if (!Number.isInteger(pid) || pid <= 0 || !Number.isInteger(port)) return null;
+	try {
+		const state = /^State:\s+(\S)/m.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1];
+		const command = readFileSync(`/proc/${pid}/cmdline`, 'utf8');
+		const ours = command.includes('postgres') && command.split('\0').includes(data);
+		return ours && state !== 'Z' && state !== 'X' ? { pid, port } : null;
+	} catch {
+		return null;
+	}
+}
+
+/**
+ * @param {string} bin
+ * @param {ClusterOptions} options
+ */
+async function makeCluster(bin, { folder, forTests }) {
+	const data = path.join(folder, 'data');
+	// What an interrupted first start left is no cluster.
+	rmSync(data, { recursive: true, force: true });
+	const args = ['-D', data, '-U', 'postgres', '-E', 'UTF8', '--locale=C.UTF-8'];
+	if (forTests) args.push('-A', 'trust', '--no-sync');
+	else {
+		writeFileSync(passwordFile(folder), `${randomBytes(24).toString('hex')}\n`, { mode: 0o600 });
+		if (asRoot) await giveToPostgres(passwordFile(folder));
+		args.push('-A', 'scram-sha-256', `--pwfile=${passwordFile(folder)}`);
+	}
+	const made = await runAsOwner(path.join(bin, 'initdb'), args, folder);
+	if (made.code !== 0)
+		throw new Plain(`PostgreSQL's data folder could not be made:\n${made.output.slice(-2000)}`);
+}
+
+/**
+ * PostgreSQL refuses to run as root; root therefore runs it as the user "postgres", who must be able to
+ * reach the folder.
+ * @param {string} folder
+ */
+async function makeReachable(folder) {
+	mkdirSync(folder, { recursive: true });
+	if (!asRoot) return;
+	await giveToPostgres(folder);
+	chmodSync(folder, 0o700);
+	const reached = await run('runuser', ['-u', 'postgres', '--', 'test', '-w', folder], {
+		cwd: '/'
+	});
+	if (reached.code === 0) return;
+	throw new Plain(
+		`The user "postgres" cannot reach ${folder}, since a folder above it is closed to others ` +
+			`(${closedParent(folder)}).\nPut the project elsewhere, open that folder with "chmod o+x", or name another ` +
+			`place for the data:\n\n  JOVET_DATA=/var/lib/jovet npm run demo\n`
+	);
+}
+
+/** @param {string} folder */
+function closedParent(folder) {
+	let closed = folder;
+	for (let at = path.dirname(folder); at !== '/'; at = path.dirname(at))
+		if ((statSync(at).mode & 0o001) === 0) closed = at;
+	return closed;
+}
+
+/** @param {string} file */
+async function giveToPostgres(file) {
+	const uid = Number((await mustRun('id', ['-u', 'postgres'])).trim());
+	const gid = Number((await mustRun('id', ['-g', 'postgres'])).trim());
+	chownSync(file, uid, gid);
+}
+
+/**
+ * @param {string} program
+ * @param {readonly string[]} args
+ * @param {string} cwd
+ */
+function runAsOwner(program, args, cwd) {
+	return asRoot
+		? run('runuser', ['-u', 'postgres', '--', program, ...args], { cwd })
+		: run(program, args, { cwd });
+}

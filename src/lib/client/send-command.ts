@@ -1,0 +1,38 @@
+import type { Command, CommandOf, CommandOutcome } from '../contracts/commands.ts';
+
+/** A command without what the sender adds. */
+export type Draft<K extends Command['kind']> = { readonly kind: K } & Omit<
+	CommandOf<K>,
+	'id' | 'kind'
+>;
+
+export type SendResult<K extends Command['kind']> =
+	CommandOutcome<K> | { readonly outcome: 'not-reached' };
+
+/**
+ * Sends a command through the one door. A lost answer is asked for again with the same id, so that
+ * nothing is done twice; when the server cannot be reached the caller keeps what was typed.
+ */
+export async function sendCommand<K extends Command['kind']>(
+	draft: Draft<K>,
+	id: string = crypto.randomUUID()
+): Promise<SendResult<K>> {
+	const body = JSON.stringify({ ...draft, id });
+	for (let attempt = 1; attempt <= 2; attempt += 1) {
+		try {
+			const answer = await fetch('/commands', {
+				method: 'POST',
+				headers: { 'content-type': 'application/json' },
+				body
+			});
+			if (answer.headers.get('content-type')?.includes('application/json')) {
+				// The server's own contract; both ends are built together.
+				const outcome = (await answer.json()) as CommandOutcome<K> | null;
+				if (outcome && 'outcome' in outcome) return outcome;
+			}
+		} catch {
+			// Not reached; asked once more below.
+		}
+	}
+	return { outcome: 'not-reached' };
+}

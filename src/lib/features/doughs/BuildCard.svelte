@@ -1,0 +1,59 @@
+<script lang="ts">
+	import { useRoom } from '../../client/room-context.ts';
+	import { buildFiguresOf } from '../../core/formula/figures.ts';
+	import type { Build } from '../../core/production/index.ts';
+	import { formatMass, formatNumber } from '../../core/units/index.ts';
+	import WeighUpTable from './WeighUpTable.svelte';
+
+	interface Props {
+		build: Build;
+		users: readonly string[];
+	}
+	let { build, users }: Props = $props();
+	const room = useRoom();
+	const { units } = room.bakery;
+
+	const figures = $derived(buildFiguresOf(build.stage));
+	const name = $derived(build.preparation.name);
+	const gross = $derived(formatMass({ grams: build.gross.value }, 0, units));
+	const ratio = $derived(
+		figures.seedRatio
+			? `1 : ${formatNumber(figures.seedRatio.flour, 1)} : ${formatNumber(figures.seedRatio.water, 1)}`
+			: null
+	);
+	const buildText = $derived(
+		`${formatNumber(figures.hydration, 0)} % water` +
+			(ratio ? ` · seed ${ratio} · inoculation ${formatNumber(figures.inoculation, 1)} %` : '')
+	);
+	const takeBack = $derived(build.preparation.takeBackGrams);
+</script>
+
+<article class="border border-line bg-sheet p-4">
+	<header class="flex items-baseline justify-between gap-3">
+		<h3 class="text-lead">{name}</h3>
+		<button
+			class="cursor-pointer text-lead font-bold underline decoration-dotted underline-offset-4"
+			onclick={() => room.explain(build.gross, `${name}, ${gross} to make`)}
+			aria-label="{name} {gross} to make, open the arithmetic"
+		>
+			{gross}
+		</button>
+	</header>
+	<p class="mb-2 text-note text-ink-2">
+		for {users.join(', ')}
+		{#if build.preparation.kind === 'build'}
+			· {buildText}
+		{/if}
+	</p>
+	<WeighUpTable
+		lines={build.lines}
+		base={build.preparation.kind === 'build' ? 'its flour' : 'all of it'}
+		caption="Weigh-up of {name}"
+	/>
+	{#if takeBack > 0}
+		<p class="mt-2 text-note">
+			Take back {formatMass({ grams: takeBack }, 0, units)} for the next feed before mixing. Close the
+			jar loosely: live culture can burst a closed one.
+		</p>
+	{/if}
+</article>

@@ -1,0 +1,120 @@
+<script lang="ts">
+	import { useRoom } from '../../client/room-context.ts';
+	import type { Dough } from '../../core/production/index.ts';
+	import { formatMass, formatNumber } from '../../core/units/index.ts';
+	import WeighUpTable from './WeighUpTable.svelte';
+
+	interface Props {
+		dough: Dough;
+	}
+	let { dough }: Props = $props();
+	const room = useRoom();
+	const { units } = room.bakery;
+
+	const formula = $derived(dough.resolved.formula);
+	const first = $derived(dough.mixes[0]);
+	const mass = (grams: number) => formatMass({ grams }, 0, units);
+	const percent = (value: number, decimals = 1) => `${formatNumber(value, decimals)} %`;
+	const figures = $derived([
+		{ name: 'Hydration', value: percent(dough.figures.hydration) },
+		{ name: 'without soakers', value: percent(dough.figures.hydrationWithoutSoakers) },
+		{ name: 'effective', value: percent(dough.figures.effectiveHydration) },
+		{ name: 'Pre-fermented flour', value: percent(dough.figures.prefermentedFlour) },
+		{ name: 'Wholegrain', value: percent(dough.figures.wholegrain) },
+		{ name: 'Salt', value: percent(dough.figures.salt) },
+		{ name: 'Yeast as fresh', value: percent(dough.figures.yeastFreshEquivalent, 2) }
+	]);
+	const tooSmall = $derived(first !== undefined && first.dough.value < dough.limits.least.grams);
+</script>
+
+{#if first}
+	<section class="mb-6 px-5" aria-labelledby="dough-{formula.id}" data-dough={formula.name}>
+		<div class="card">
+			<div>
+				<header class="mb-2">
+					<h2 id="dough-{formula.id}">{formula.name}</h2>
+					<p class="text-figure leading-tight font-bold" data-mixes>
+						{first.count} ×
+						<button
+							class="cursor-pointer underline decoration-dotted underline-offset-4"
+							onclick={() =>
+								room.explain(first.dough, `${formula.name}, ${mass(first.dough.value)} a mix`)}
+							aria-label="{formula.name} {mass(first.dough.value)} a mix, open the arithmetic"
+						>
+							{mass(first.dough.value)}
+						</button>
+					</p>
+					<p class="text-note text-ink-2">
+						The mixer takes up to {mass(dough.limits.most.grams)} of it.
+					</p>
+					{#if tooSmall}
+						<p class="mt-1">
+							This mix is below the {mass(dough.limits.least.grams)} the mixer needs to catch the dough:
+							mix it by hand, or bring orders together.
+						</p>
+					{/if}
+				</header>
+				<ul class="mb-3">
+					{#each dough.mixes as mix (mix.ordinal)}
+						<li>
+							<b>Mix {mix.ordinal}:</b>
+							{mix.lots
+								.map(
+									(lot) =>
+										`${lot.pieces} ${dough.products.find((one) => one.product.id === lot.productId)?.product.name ?? ''}`
+								)
+								.join(', ')}
+						</li>
+					{/each}
+				</ul>
+				<dl class="figures">
+					{#each figures as figure (figure.name)}
+						<dt>{figure.name}</dt>
+						<dd>{figure.value}</dd>
+					{/each}
+				</dl>
+				<p class="mt-3">
+					<b>Allergens:</b>
+					{dough.figures.allergens.length > 0
+						? dough.figures.allergens.join(', ')
+						: 'none named in the formula'}.
+					<span class="text-ink-2"
+						>Shared benches and tools carry others; the site's own list comes first.</span
+					>
+				</p>
+			</div>
+			<div>
+				<h3 class="mb-1">
+					{first.count > 1 ? `Weigh-up of each of the ${first.count} mixes` : 'Weigh-up of the mix'}
+				</h3>
+				<WeighUpTable lines={first.lines} base="total flour" caption="Weigh-up of {formula.name}" />
+			</div>
+		</div>
+	</section>
+{/if}
+
+<style>
+	.card {
+		display: grid;
+		grid-template-columns: minmax(260px, 2fr) minmax(320px, 3fr);
+		gap: 16px 32px;
+		background: var(--sheet);
+		border: 1px solid var(--line);
+		padding: 16px;
+	}
+	.figures {
+		display: grid;
+		grid-template-columns: 1fr auto;
+		gap: 1px 16px;
+		max-width: 320px;
+	}
+	.figures dd {
+		text-align: right;
+		font-weight: 700;
+	}
+	@media (max-width: 800px) {
+		.card {
+			grid-template-columns: 1fr;
+		}
+	}
+</style>

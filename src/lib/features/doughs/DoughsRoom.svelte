@@ -1,0 +1,77 @@
+<script lang="ts">
+	import { resolve } from '$app/paths';
+	import RoomHeading from '../../ui/RoomHeading.svelte';
+	import { useRoom } from '../../client/room-context.ts';
+	import type { DoughsView } from '../../contracts/views.ts';
+	import { formatBulk } from '../../core/units/index.ts';
+	import { unmadeText } from '../../wording/failure-text.ts';
+	import { dateText } from '../../wording/time-text.ts';
+	import BuildCard from './BuildCard.svelte';
+	import DoughSection from './DoughSection.svelte';
+
+	interface Props {
+		view: DoughsView;
+	}
+	let { view }: Props = $props();
+	const { bakery } = useRoom();
+
+	const production = $derived(view.production);
+	const mixes = $derived(production.doughs.flatMap((dough) => dough.mixes));
+	const grams = $derived(mixes.reduce((total, mix) => total + mix.dough.value, 0));
+	const nothing = $derived(production.doughs.length === 0 && production.unmade.length === 0);
+	const count = (n: number, one: string, many: string) => (n === 1 ? `one ${one}` : `${n} ${many}`);
+	const sentence = $derived(
+		nothing
+			? 'There is no dough to make: nothing is ordered for this date.'
+			: `${formatBulk({ grams }, bakery.units)} of dough: ${count(production.doughs.length, 'formula', 'formulas')} in ${count(mixes.length, 'mix', 'mixes')}, ${count(production.builds.length, 'build or soaker', 'builds and soakers')} before.`
+	);
+	const nameOf = $derived((by: (typeof production.builds)[number]['uses'][number]['by']): string =>
+		by.kind === 'mix'
+			? (production.doughs.find((one) => one.resolved.formula.id === by.formulaId)?.resolved.formula
+					.name ?? '')
+			: (production.builds.find((one) => one.preparation.id === by.preparationId)?.preparation
+					.name ?? '')
+	);
+</script>
+
+<RoomHeading {sentence} note={dateText(view.date)}>
+	{#snippet actions()}
+		{#if nothing}
+			<a class="action no-underline!" href={resolve(`/bake/${view.date}/orders`)}
+				>Go to the orders</a
+			>
+		{/if}
+	{/snippet}
+</RoomHeading>
+
+{#each production.unmade as unmade (unmade.name)}
+	<p class="mx-5 mb-3" role="alert">
+		<span class="act-now px-2 py-1">Not made</span>
+		<b>{unmade.name}:</b>
+		{unmadeText(unmade)}.
+	</p>
+{/each}
+
+{#if production.builds.length > 0}
+	<section class="mb-6 px-5" aria-labelledby="builds">
+		<h2 id="builds" class="mb-2">Before mixing: builds and soakers</h2>
+		<div class="cards">
+			{#each production.builds as build (build.preparation.id)}
+				<BuildCard {build} users={[...new Set(build.uses.map((use) => nameOf(use.by)))]} />
+			{/each}
+		</div>
+	</section>
+{/if}
+
+{#each production.doughs as dough (dough.resolved.formula.id)}
+	<DoughSection {dough} />
+{/each}
+
+<style>
+	.cards {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(290px, 1fr));
+		gap: 12px;
+		align-items: start;
+	}
+</style>

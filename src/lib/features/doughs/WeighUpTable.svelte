@@ -1,0 +1,114 @@
+<script lang="ts">
+	import { useRoom } from '../../client/room-context.ts';
+	import type { WeighUpLine } from '../../core/production/index.ts';
+	import { decimalsOfDivision, formatMass, formatNumber } from '../../core/units/index.ts';
+
+	interface Props {
+		lines: readonly WeighUpLine[];
+		/** What the percentages are of. */
+		base: string;
+		caption: string;
+	}
+	let { lines, base, caption }: Props = $props();
+	const room = useRoom();
+
+	const ADDITIONS = { start: '', 'held-back': 'held back', late: 'late' } as const;
+	const mass = (grams: number, decimals: number) =>
+		formatMass({ grams }, decimals, room.bakery.units);
+	const weighedText = (line: WeighUpLine) =>
+		mass(line.weighing.weighed.grams, decimalsOfDivision(line.weighing.scale.division));
+	const total = $derived(lines.reduce((sum, line) => sum + line.weighing.weighed.grams, 0));
+
+	function open(line: WeighUpLine) {
+		const { scale, weighed, residue, coarse } = line.weighing;
+		const decimals = decimalsOfDivision(scale.division);
+		const step = mass(scale.division.grams, decimals);
+		const off = formatMass({ grams: Math.abs(residue.grams) }, 1, room.bakery.units);
+		const side = residue.grams >= 0 ? 'over' : 'under';
+		room.explain(line.exact, `${line.name}, ${weighedText(line)}`, [
+			`Weighed as ${mass(weighed.grams, decimals)} on the ${scale.name} in steps of ${step}: ${off} ${side}.`,
+			...(coarse ? ['That is more than one percent of this line: weigh it on a finer scale.'] : [])
+		]);
+	}
+</script>
+
+<table class="weigh-up">
+	<caption class="sr-only">{caption}</caption>
+	<thead>
+		<tr>
+			<th scope="col">Weigh</th>
+			<th scope="col" class="number">% of {base}</th>
+			<th scope="col" class="number">Weight</th>
+		</tr>
+	</thead>
+	<tbody>
+		{#each lines as line, index (index)}
+			<tr>
+				<th scope="row">
+					{line.name}
+					{#if line.addition !== 'start'}<span class="text-note text-ink-2">
+							· {ADDITIONS[line.addition]}</span
+						>{/if}
+				</th>
+				<td class="number">{formatNumber(line.percentOfFlour, line.percentOfFlour < 1 ? 2 : 1)}</td>
+				<td class="number">
+					<button
+						class="figure"
+						onclick={() => open(line)}
+						aria-label="{line.name} {weighedText(line)}, open the arithmetic"
+					>
+						{weighedText(line)}
+					</button>
+					{#if line.weighing.coarse}<span class="block text-note">finer scale</span>{/if}
+				</td>
+			</tr>
+		{/each}
+	</tbody>
+	<tfoot>
+		<tr>
+			<th scope="row">Together</th>
+			<td></td>
+			<td class="number"><b>{mass(total, 0)}</b></td>
+		</tr>
+	</tfoot>
+</table>
+
+<style>
+	.weigh-up {
+		width: 100%;
+		border-collapse: collapse;
+	}
+	th,
+	td {
+		padding: 3px 0;
+		text-align: left;
+		font-weight: 400;
+		border-bottom: 1px solid var(--line);
+	}
+	thead th {
+		font-size: 13px;
+		color: var(--ink-2);
+	}
+	tfoot th,
+	tfoot td {
+		border-bottom: 0;
+		border-top: 2px solid var(--ink);
+	}
+	.number {
+		text-align: right;
+		white-space: nowrap;
+		padding-left: 10px;
+	}
+	.figure {
+		font-weight: 700;
+		min-height: 28px;
+		cursor: pointer;
+		text-decoration: underline dotted;
+		text-underline-offset: 4px;
+	}
+	@media (pointer: coarse) {
+		.figure {
+			min-height: 48px;
+		}
+	}
+</style>

@@ -1,0 +1,188 @@
+<script lang="ts">
+	import { onMount, untrack, type Snippet } from 'svelte';
+	import { page } from '$app/state';
+	import { resolve } from '$app/paths';
+	import ArithmeticSlip from '../../ui/arithmetic/ArithmeticSlip.svelte';
+	import { BakeryNow } from '../../client/bakery-now.svelte.ts';
+	import { provideRoom } from '../../client/room-context.ts';
+	import type { BakeryView } from '../../contracts/views.ts';
+	import { parseBakeDate } from '../../core/time/bake-date.ts';
+	import type { Explained, Given } from '../../core/explain/index.ts';
+	import { clockText, dayText } from '../../wording/time-text.ts';
+	import { sourceText, termText } from '../../wording/term-text.ts';
+	import AppearanceSwitch from './AppearanceSwitch.svelte';
+	import DateSwitch from './DateSwitch.svelte';
+	import { ROOMS } from './rooms.ts';
+
+	interface Props {
+		bakery: BakeryView | null;
+		appearance: 'paper' | 'ember' | 'system';
+		servedAtMs: number;
+		children: Snippet;
+	}
+	let { bakery, appearance, servedAtMs, children }: Props = $props();
+
+	const REAL = { anchorRealMs: 0, anchorBakeryMs: 0, rate: 1 };
+	// The first value; later ones arrive through the effect.
+	const now = untrack(() => new BakeryNow(bakery?.clock ?? REAL, servedAtMs));
+	$effect(() => now.set(bakery?.clock ?? REAL, Date.now()));
+	onMount(() => {
+		document.documentElement.dataset.ready = 'yes';
+		return now.start();
+	});
+
+	const asked = $derived(page.params.date);
+	const date = $derived(asked !== undefined && parseBakeDate(asked).ok ? asked : null);
+	const room = $derived(
+		ROOMS.find((one) => page.url.pathname.endsWith(`/${one.path}`)) ?? ROOMS[0]
+	);
+
+	let slip: { explained: Explained; title: string; notes: readonly string[] } | null =
+		$state.raw(null);
+
+	function nameOf(one: Explained) {
+		return termText(one.term);
+	}
+	function sourceOf(given: Given) {
+		const text = sourceText(given.source, bakery?.timeZone ?? 'UTC');
+		if (!date) return { text };
+		switch (given.source.kind) {
+			case 'ordered':
+				return { text, href: resolve(`/bake/${date}/orders`) };
+			case 'measured':
+			case 'assumed':
+				return given.unit === '°C' ? { text, href: resolve(`/bake/${date}/water`) } : { text };
+			default:
+				return { text };
+		}
+	}
+
+	provideRoom({
+		get bakery() {
+			if (!bakery) throw new Error('a room was opened without a bakery');
+			return bakery;
+		},
+		now,
+		explain: (explained, title, notes = []) => {
+			slip = { explained, title, notes };
+		}
+	});
+</script>
+
+<svelte:head>
+	<title>{date ? `${room.name}, ${date}` : 'Jovet'} · {bakery?.name ?? 'Jovet'}</title>
+</svelte:head>
+
+<a class="skip" href="#room">Skip to the room</a>
+<header class="frame print:hidden">
+	<a class="brand" href={resolve('/')} aria-label="Jovet, the next bake">jovet</a>
+	{#if bakery && date}
+		<nav aria-label="Rooms" class="rooms">
+			{#each ROOMS as one (one.path)}
+				<a
+					href={resolve(`/bake/${date}/${one.path}`)}
+					aria-current={page.url.pathname.endsWith(`/${one.path}`) ? 'page' : undefined}
+				>
+					{one.name}
+				</a>
+			{/each}
+		</nav>
+		<div class="ml-auto"><DateSwitch {date} room={room.path} /></div>
+	{/if}
+	<div class={date && bakery ? '' : 'ml-auto'}><AppearanceSwitch {appearance} /></div>
+	{#if bakery}
+		<div class="clock">
+			<time class="text-title font-bold" data-bakery-clock
+				>{clockText(now.epochMs, bakery.timeZone)}</time
+			>
+			<span class="text-note text-ink-2">
+				{dayText(now.epochMs, bakery.timeZone)} · {bakery.actor.name}
+			</span>
+		</div>
+	{/if}
+</header>
+<main id="room" tabindex="-1">
+	{@render children()}
+</main>
+
+<ArithmeticSlip
+	open={slip !== null}
+	title={slip?.title ?? ''}
+	explained={slip?.explained ?? null}
+	notes={slip?.notes ?? []}
+	{nameOf}
+	{sourceOf}
+	onClose={() => (slip = null)}
+/>
+
+<style>
+	.frame {
+		display: flex;
+		align-items: center;
+		gap: 12px;
+		min-height: 58px;
+		padding: 0 16px 0 0;
+		background: var(--sheet);
+		border-bottom: 2px solid var(--ink);
+	}
+	.brand {
+		align-self: stretch;
+		display: grid;
+		place-items: center;
+		padding: 0 20px;
+		border-right: 1px solid var(--line);
+		font-size: 24px;
+		font-weight: 800;
+		text-decoration: none;
+	}
+	.rooms {
+		display: flex;
+		align-self: stretch;
+	}
+	.rooms a {
+		display: grid;
+		place-items: center;
+		padding: 4px 14px 0;
+		border-bottom: 4px solid transparent;
+		text-decoration: none;
+		white-space: nowrap;
+	}
+	.rooms a[aria-current] {
+		font-weight: 700;
+		border-bottom-color: var(--ink);
+	}
+	.clock {
+		display: grid;
+		text-align: right;
+		line-height: 1.1;
+		padding-left: 14px;
+		border-left: 1px solid var(--line);
+		white-space: nowrap;
+	}
+	.skip {
+		position: absolute;
+		left: -9999px;
+	}
+	.skip:focus {
+		left: 8px;
+		top: 8px;
+		z-index: 10;
+		background: var(--sheet);
+		padding: 8px 16px;
+	}
+	main:focus {
+		outline: none;
+	}
+	@media (max-width: 900px) {
+		.frame {
+			flex-wrap: wrap;
+			padding: 4px 8px;
+		}
+		.rooms {
+			order: 5;
+			width: 100%;
+			overflow-x: auto;
+			min-height: 48px;
+		}
+	}
+</style>

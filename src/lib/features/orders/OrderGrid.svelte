@@ -1,0 +1,178 @@
+<script lang="ts">
+	import { useRoom } from '../../client/room-context.ts';
+	import type { OrdersView } from '../../contracts/views.ts';
+	import { formatBulk, formatMass, formatNumber } from '../../core/units/index.ts';
+	import type { OrdersModel } from './orders-model.svelte.ts';
+
+	interface Props {
+		view: OrdersView;
+		model: OrdersModel;
+	}
+	let { view, model }: Props = $props();
+	const { bakery } = useRoom();
+	let table: HTMLTableElement;
+
+	const piecesOf = (product: OrdersView['products'][number]) =>
+		view.drops.reduce((total, drop) => total + model.pieces(product.id, drop.id), 0);
+	const dropTotal = (drop: OrdersView['drops'][number]) =>
+		view.products.reduce(
+			(total, product) => {
+				const count = model.pieces(product.id, drop.id);
+				return { pieces: total.pieces + count, grams: total.grams + count * product.scaledGrams };
+			},
+			{ pieces: 0, grams: 0 }
+		);
+	const all = $derived(
+		view.drops
+			.map(dropTotal)
+			.reduce(
+				(total, one) => ({ pieces: total.pieces + one.pieces, grams: total.grams + one.grams }),
+				{ pieces: 0, grams: 0 }
+			)
+	);
+	const bulk = (grams: number) => formatBulk({ grams }, bakery.units);
+
+	const MOVES: Record<string, readonly [rows: number, columns: number]> = {
+		ArrowUp: [-1, 0],
+		ArrowDown: [1, 0],
+		Enter: [1, 0],
+		ArrowLeft: [0, -1],
+		ArrowRight: [0, 1]
+	};
+
+	/** Arrows and Enter move over the grid; left and right only from the edge of what is typed. */
+	function move(
+		event: KeyboardEvent & { currentTarget: HTMLInputElement },
+		row: number,
+		column: number
+	) {
+		const input = event.currentTarget;
+		const by = MOVES[event.key];
+		if (event.key === 'Escape') {
+			const product = view.products[row];
+			const drop = view.drops[column];
+			if (product && drop) model.discard(product.id, drop.id);
+			return;
+		}
+		if (!by) return;
+		const { selectionStart: start, selectionEnd: end, value } = input;
+		const whole = start === 0 && end === value.length;
+		if (event.key === 'ArrowLeft' && !whole && start !== 0) return;
+		if (event.key === 'ArrowRight' && !whole && end !== value.length) return;
+		const next = table.querySelector<HTMLInputElement>(
+			`input[data-row="${row + by[0]}"][data-column="${column + by[1]}"]`
+		);
+		event.preventDefault();
+		if (next) {
+			next.focus();
+			next.select();
+		} else input.blur();
+	}
+</script>
+
+<div class="overflow-x-auto px-5">
+	<table bind:this={table} class="orders">
+		<caption class="sr-only">Pieces of each product for each drop</caption>
+		<thead>
+			<tr>
+				<th scope="col">Product</th>
+				{#each view.drops as drop (drop.id)}
+					<th scope="col" class="number">
+						{drop.name}<span class="block text-lead tabular-nums">{drop.dueTime}</span>
+					</th>
+				{/each}
+				<th scope="col" class="number">Pieces</th>
+				<th scope="col" class="number">Dough in pieces</th>
+			</tr>
+		</thead>
+		<tbody>
+			{#each view.products as product, row (product.id)}
+				{@const pieces = piecesOf(product)}
+				<tr>
+					<th scope="row">
+						{product.name}
+						<span class="block text-note font-normal text-ink-2">
+							{formatMass({ grams: product.scaledGrams }, 0, bakery.units)} · {product.doughName}
+						</span>
+					</th>
+					{#each view.drops as drop, column (drop.id)}
+						{@const cell = model.cell(product.id, drop.id)}
+						<td class="number">
+							<input
+								class="field cell"
+								type="text"
+								inputmode="numeric"
+								autocomplete="off"
+								aria-label="{product.name}, {drop.name}, pieces"
+								aria-invalid={cell.state !== 'saved' && cell.state !== 'saving'}
+								data-row={row}
+								data-column={column}
+								data-state={cell.state}
+								placeholder="0"
+								value={cell.text}
+								oninput={(event) => model.type(product.id, drop.id, event.currentTarget.value)}
+								onchange={() => model.commit(product.id, drop.id)}
+								onfocus={(event) => event.currentTarget.select()}
+								onkeydown={(event) => move(event, row, column)}
+							/>
+						</td>
+					{/each}
+					<td class="number" data-total-of={product.name}><b>{formatNumber(pieces, 0)}</b></td>
+					<td class="number">{bulk(pieces * product.scaledGrams)}</td>
+				</tr>
+			{/each}
+		</tbody>
+		<tfoot>
+			<tr>
+				<th scope="row">All</th>
+				{#each view.drops as drop (drop.id)}
+					{@const total = dropTotal(drop)}
+					<td class="number">
+						<b>{formatNumber(total.pieces, 0)}</b>
+						<span class="block text-note text-ink-2">{bulk(total.grams)}</span>
+					</td>
+				{/each}
+				<td class="number"><b data-total-pieces>{formatNumber(all.pieces, 0)}</b></td>
+				<td class="number"><b data-total-dough>{bulk(all.grams)}</b></td>
+			</tr>
+		</tfoot>
+	</table>
+</div>
+
+<style>
+	.orders {
+		width: 100%;
+		border-collapse: collapse;
+		background: var(--sheet);
+	}
+	th,
+	td {
+		padding: 8px 12px;
+		border-bottom: 1px solid var(--line);
+		text-align: left;
+		vertical-align: middle;
+	}
+	thead th {
+		vertical-align: bottom;
+		border-bottom: 2px solid var(--ink);
+	}
+	tfoot th,
+	tfoot td {
+		border-top: 2px solid var(--ink);
+		border-bottom: 0;
+	}
+	.number {
+		text-align: right;
+		white-space: nowrap;
+		font-size: 19px;
+	}
+	thead .number {
+		font-size: 15px;
+	}
+	.cell {
+		width: 88px;
+		text-align: right;
+		font-size: 19px;
+		font-weight: 600;
+	}
+</style>

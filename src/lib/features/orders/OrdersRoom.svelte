@@ -1,0 +1,128 @@
+<script lang="ts">
+	import { onMount, untrack } from 'svelte';
+	import { beforeNavigate, goto, invalidate } from '$app/navigation';
+	import RoomHeading from '../../ui/RoomHeading.svelte';
+	import { sendCommand } from '../../client/send-command.ts';
+	import { useRoom } from '../../client/room-context.ts';
+	import type { OrdersView } from '../../contracts/views.ts';
+	import { formatBulk, formatNumber } from '../../core/units/index.ts';
+	import { dateText, shortDateText } from '../../wording/time-text.ts';
+	import { refusalText } from '../../wording/refusal-text.ts';
+	import OrderGrid from './OrderGrid.svelte';
+	import { OrdersModel } from './orders-model.svelte.ts';
+
+	interface Props {
+		view: OrdersView;
+	}
+	let { view }: Props = $props();
+	const room = useRoom();
+	// The room is made anew for each date and load.
+	const model = untrack(() => new OrdersModel(view, () => room.now.epochMs));
+	onMount(() => model.restore());
+
+	const totals = $derived.by(() => {
+		let pieces = 0;
+		let grams = 0;
+		for (const product of view.products)
+			for (const drop of view.drops) {
+				const count = model.pieces(product.id, drop.id);
+				pieces += count;
+				grams += count * product.scaledGrams;
+			}
+		return { pieces, grams };
+	});
+	const dropsWithOrders = $derived(
+		view.drops.filter((drop) => view.products.some((one) => model.pieces(one.id, drop.id) > 0))
+			.length
+	);
+	const sentence = $derived.by(() => {
+		if (view.products.length === 0) return 'There is no product in the book yet.';
+		if (totals.pieces === 0) return `Nothing is ordered for ${dateText(view.date)} yet.`;
+		const drops = dropsWithOrders === 1 ? 'one drop' : `${dropsWithOrders} drops`;
+		return `${formatNumber(totals.pieces, 0)} pieces for ${drops}, ${formatBulk({ grams: totals.grams }, room.bakery.units)} of dough in pieces.`;
+	});
+	let copyMessage = $state('');
+	let copying = $state(false);
+
+	async function copy() {
+		if (!view.copyFrom) return;
+		copying = true;
+		const result = await sendCommand({
+			kind: 'copy-orders',
+			occurredAtMs: Math.round(room.now.epochMs),
+			from: view.copyFrom,
+			to: view.date
+		});
+		copying = false;
+		if (result.outcome === 'done') await invalidate('jovet:day');
+		else
+			copyMessage =
+				result.outcome === 'refused'
+					? refusalText(result.refusal)
+					: 'Not copied: Jovet does not answer. Try again in a moment.';
+	}
+
+	// A number on its way is saved before the next room reads it.
+	beforeNavigate((navigation) => {
+		if (!model.saving || navigation.willUnload || !navigation.to) return;
+		const { url } = navigation.to;
+		navigation.cancel();
+		// eslint-disable-next-line svelte/no-navigation-without-resolve -- it is the address that was asked for
+		void model.settled.then(() => goto(url));
+	});
+
+	const undoLabel = $derived.by(() => {
+		const last = model.undoable;
+		if (!last) return '';
+		const [productId] = last.key.split(' ');
+		const name = view.products.find((one) => one.id === productId)?.name ?? '';
+		return `${name}, ${last.after} back to ${last.before}`;
+	});
+</script>
+
+<RoomHeading {sentence} note={totals.pieces === 0 ? '' : dateText(view.date)}>
+	{#snippet actions()}
+		{#if model.undoable}
+			<button class="action-lesser" onclick={() => model.undo()}>Undo: {undoLabel}</button>
+		{/if}
+		{#if model.unsaved.length > 0}
+			<button class="action" onclick={() => model.retryAll()}>
+				Save {model.unsaved.length} again
+			</button>
+		{/if}
+	{/snippet}
+</RoomHeading>
+
+{#if totals.pieces === 0 && view.products.length > 0}
+	<div class="mx-5 mb-4 flex flex-wrap items-center gap-4 border-2 border-ink bg-sheet p-4">
+		<p>Type the first number below{view.copyFrom ? ', or start from another date.' : '.'}</p>
+		{#if view.copyFrom}
+			<button class="action" disabled={copying} onclick={copy}>
+				Copy the orders of {shortDateText(view.copyFrom)}
+			</button>
+		{/if}
+		{#if copyMessage}<p role="alert">{copyMessage}</p>{/if}
+	</div>
+{/if}
+
+{#if view.products.length > 0}
+	<OrderGrid {view} {model} />
+{/if}
+
+<div class="mx-5 my-3" role="status" aria-live="polite" data-order-messages>
+	{#each model.unsaved as cell (cell.productId + cell.dropId)}
+		<p class="mb-2 flex flex-wrap items-center gap-3">
+			<span class="act-now px-2 py-1">{cell.state === 'invalid' ? 'Check' : 'Not saved'}</span>
+			<span>
+				<b>
+					{view.products.find((one) => one.id === cell.productId)?.name},
+					{view.drops.find((one) => one.id === cell.dropId)?.name}:
+				</b>
+				{cell.message}
+			</span>
+			<button class="action-lesser" onclick={() => model.discard(cell.productId, cell.dropId)}>
+				Keep {cell.saved}
+			</button>
+		</p>
+	{/each}
+</div>

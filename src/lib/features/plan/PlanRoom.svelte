@@ -1,0 +1,173 @@
+<script lang="ts">
+	import { onMount, untrack } from 'svelte';
+	import { invalidate } from '$app/navigation';
+	import { resolve } from '$app/paths';
+	import { Progress } from '@skeletonlabs/skeleton-svelte';
+	import RoomHeading from '../../ui/RoomHeading.svelte';
+	import { sendCommand } from '../../client/send-command.ts';
+	import { useRoom } from '../../client/room-context.ts';
+	import type { PlanView } from '../../contracts/views.ts';
+	import PlanChart from '../../ribbons/PlanChart.svelte';
+	import RibbonLegend from '../../ribbons/RibbonLegend.svelte';
+	import { unmadeText, unplannedText } from '../../wording/failure-text.ts';
+	import { refusalText } from '../../wording/refusal-text.ts';
+	import { clockText, dateText, dayText } from '../../wording/time-text.ts';
+	import { PlanModel } from './plan-model.svelte.ts';
+	import { planSentence } from './plan-sentence.ts';
+	import PlanSide from './PlanSide.svelte';
+
+	interface Props {
+		view: PlanView;
+	}
+	let { view }: Props = $props();
+	const room = useRoom();
+	const zone = room.bakery.timeZone;
+	const model = new PlanModel(untrack(() => view));
+	let mounted = $state(false);
+	onMount(() => {
+		mounted = true;
+		return () => model.close();
+	});
+	$effect(() => {
+		const next = view;
+		if (mounted) void untrack(() => model.show(next));
+	});
+
+	let selected: string | null = $state(null);
+	let chartWidth = $state(960);
+	let message = $state('');
+	let accepting = $state(false);
+
+	const nothing = $derived(view.input.doughs.length === 0);
+	const sentence = $derived.by(() => {
+		if (nothing) return 'There is nothing to plan: nothing is ordered for this date.';
+		if (model.phase.kind === 'failed') return 'The plan could not be made.';
+		return model.plan ? planSentence(model.plan, zone) : 'Planning backwards from the drops.';
+	});
+	const note = $derived.by(() => {
+		const { accepted } = view;
+		if (!accepted) return dateText(view.date);
+		const when = `${dayText(accepted.acceptedAtMs, zone)} ${clockText(accepted.acceptedAtMs, zone)}`;
+		return model.accepted
+			? `Version ${accepted.number}, accepted by ${accepted.acceptedBy}, ${when}.`
+			: `Orders or times changed since version ${accepted.number} was accepted (${when}).`;
+	});
+
+	function select(taskId: string | null) {
+		selected = taskId;
+	}
+	function toggle(taskId: string) {
+		selected = selected === taskId ? null : taskId;
+	}
+
+	async function accept() {
+		if (!model.placement) return;
+		accepting = true;
+		message = '';
+		const result = await sendCommand({
+			kind: 'accept-plan',
+			occurredAtMs: Math.round(room.now.epochMs),
+			date: view.date,
+			fingerprint: view.fingerprint,
+			placement: model.placement
+		});
+		accepting = false;
+		if (result.outcome === 'not-reached')
+			message = 'Not accepted: Jovet does not answer. Try again in a moment.';
+		else if (result.outcome === 'refused') message = refusalText(result.refusal);
+		if (result.outcome !== 'not-reached') await invalidate('jovet:day');
+	}
+</script>
+
+<RoomHeading {sentence} {note}>
+	{#snippet actions()}
+		{#if nothing}
+			<a class="action no-underline!" href={resolve(`/bake/${view.date}/orders`)}
+				>Go to the orders</a
+			>
+		{:else if model.plan}
+			<a class="action-lesser no-underline!" href={resolve(`/bake/${view.date}/run-sheet`)}
+				>Run sheet</a
+			>
+			{#if model.accepted}
+				<span class="action-lesser" data-accepted>Accepted</span>
+			{:else}
+				<button
+					class="action"
+					disabled={accepting || model.phase.kind !== 'planned'}
+					onclick={accept}
+				>
+					{accepting ? 'Accepting' : 'Accept this plan'}
+				</button>
+			{/if}
+		{/if}
+	{/snippet}
+</RoomHeading>
+
+{#if message}<p class="mx-5 mb-3" role="alert">{message}</p>{/if}
+{#each view.unmade as unmade (unmade.name)}
+	<p class="mx-5 mb-3" role="alert">
+		<span class="act-now px-2 py-1">Not made</span> <b>{unmade.name}:</b>
+		{unmadeText(unmade)}.
+	</p>
+{/each}
+{#each model.plan?.unplanned ?? [] as chain, index (index)}
+	<p class="mx-5 mb-3" role="alert">
+		<span class="act-now px-2 py-1">Not planned</span> <b>{chain.name}:</b>
+		{unplannedText(chain)}.
+	</p>
+{/each}
+{#if model.phase.kind === 'failed'}
+	<p class="mx-5 mb-3 flex items-center gap-4" role="alert">
+		{model.phase.message}
+		<button class="action" onclick={() => model.replan()}>Plan again</button>
+	</p>
+{:else if !nothing && !model.plan}
+	<div class="mx-5 max-w-md">
+		<Progress
+			value={model.phase.kind === 'planning' ? model.phase.done : 0}
+			max={model.phase.kind === 'planning' ? Math.max(1, model.phase.total) : 1}
+		>
+			<Progress.Label>Working out every chain</Progress.Label>
+			<Progress.Track class="h-4 border-2 border-ink bg-sheet">
+				<Progress.Range class="h-full bg-ink" />
+			</Progress.Track>
+		</Progress>
+	</div>
+{/if}
+
+{#if model.plan && model.plan.tasks.length > 0}
+	<div class="plan">
+		<div class="min-w-0">
+			<div bind:clientWidth={chartWidth}>
+				<PlanChart
+					plan={model.plan}
+					input={view.input}
+					{zone}
+					width={chartWidth}
+					nowMs={room.now.epochMs}
+					{selected}
+					onSelect={toggle}
+				/>
+			</div>
+			<div class="mt-3 border-t border-line pt-2"><RibbonLegend units={room.bakery.units} /></div>
+		</div>
+		<PlanSide plan={model.plan} {view} {selected} onSelect={select} />
+	</div>
+{/if}
+
+<style>
+	.plan {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 310px;
+		gap: 16px;
+		padding: 0 0 12px 16px;
+		align-items: start;
+	}
+	@media (max-width: 1100px) {
+		.plan {
+			grid-template-columns: minmax(0, 1fr);
+			padding-right: 16px;
+		}
+	}
+</style>

@@ -1,0 +1,119 @@
+<script lang="ts">
+	import { useRoom } from '../../client/room-context.ts';
+	import type { PlanView } from '../../contracts/views.ts';
+	import type { DayPlan } from '../../core/bake-day/index.ts';
+	import { cautionText } from '../../wording/caution-text.ts';
+	import { toDoList } from '../../wording/task-text.ts';
+	import { clockText, dayText } from '../../wording/time-text.ts';
+	import TaskDetail from './TaskDetail.svelte';
+
+	interface Props {
+		plan: DayPlan;
+		view: PlanView;
+		selected: string | null;
+		onSelect: (taskId: string | null) => void;
+	}
+	let { plan, view, selected, onSelect }: Props = $props();
+	const room = useRoom();
+	const zone = room.bakery.timeZone;
+
+	const list = $derived(toDoList(plan.tasks, view.input).filter((entry) => entry.handsOn));
+	const days = $derived([...new Set(list.map((entry) => dayText(entry.atMs, zone)))]);
+	const task = $derived(plan.tasks.find((one) => one.id === selected) ?? null);
+	const taskOf = (caution: DayPlan['cautions'][number]) =>
+		caution.kind === 'overlap' ? caution.second : caution.before;
+</script>
+
+<aside class="side" aria-label="What to do">
+	{#if task}
+		<div class="chosen"><TaskDetail {task} {plan} {view} onClose={() => onSelect(null)} /></div>
+	{/if}
+	{#if plan.cautions.length > 0}
+		<section aria-labelledby="cautions" data-cautions class="mb-4">
+			<h2 id="cautions" class="mb-1">
+				<span class="act-now px-2">To settle</span>
+				{plan.cautions.length}
+			</h2>
+			<ul>
+				{#each plan.cautions as caution, index (index)}
+					<li class="border-b border-line">
+						<button class="entry" onclick={() => onSelect(taskOf(caution))}>
+							{cautionText(caution, plan.tasks, view.input, zone)}
+						</button>
+					</li>
+				{/each}
+			</ul>
+			<p class="mt-1 text-note text-ink-2">
+				People and ovens do not limit this plan yet. Choose a dough and make it ready earlier to
+				part them.
+			</p>
+		</section>
+	{/if}
+	<section aria-labelledby="to-do" data-to-do>
+		<h2 id="to-do">What to do</h2>
+		{#each days as day (day)}
+			<h3 class="mt-2 border-b-2 border-ink">{day}</h3>
+			<ol>
+				{#each list.filter((entry) => dayText(entry.atMs, zone) === day) as entry (entry.key)}
+					<li class="border-b border-line">
+						<button
+							class="entry"
+							aria-pressed={entry.taskId === selected}
+							onclick={() => onSelect(entry.taskId)}
+						>
+							<time class="text-lead font-bold">{clockText(entry.atMs, zone)}</time>
+							<span>
+								{entry.what}
+								<span class="block text-note text-ink-2">{entry.detail}</span>
+							</span>
+						</button>
+					</li>
+				{/each}
+			</ol>
+		{/each}
+	</section>
+</aside>
+
+<style>
+	.side {
+		background: var(--sheet);
+		border-left: 1px solid var(--line);
+		padding: 12px 16px;
+		max-height: calc(100vh - 150px);
+		overflow-y: auto;
+	}
+	.chosen {
+		position: sticky;
+		top: -12px;
+		z-index: 1;
+		background: var(--sheet);
+		padding-top: 4px;
+	}
+	.entry {
+		display: flex;
+		gap: 12px;
+		width: 100%;
+		padding: 7px 4px;
+		text-align: left;
+		cursor: pointer;
+		min-height: 44px;
+	}
+	.entry[aria-pressed='true'] {
+		background: var(--ink);
+		color: var(--sheet);
+	}
+	.entry[aria-pressed='true'] .text-ink-2 {
+		color: inherit;
+	}
+	@media (max-width: 1100px) {
+		.side {
+			max-height: none;
+			border: 1px solid var(--line);
+		}
+	}
+	@media (pointer: coarse) {
+		.entry {
+			min-height: 56px;
+		}
+	}
+</style>

@@ -1,0 +1,113 @@
+<script lang="ts">
+	import { invalidate } from '$app/navigation';
+	import { useRoom } from '../../client/room-context.ts';
+	import { sendCommand } from '../../client/send-command.ts';
+	import { MOST_LEAD_MINUTES } from '../../contracts/commands.ts';
+	import type { PlanView } from '../../contracts/views.ts';
+	import type { DayPlan, DayTask } from '../../core/bake-day/index.ts';
+	import { formatMinutes, formatTemperature } from '../../core/units/index.ts';
+	import { refusalText } from '../../wording/refusal-text.ts';
+	import { activityText, subjectText } from '../../wording/task-text.ts';
+	import { clockText } from '../../wording/time-text.ts';
+	import { reasonText } from './reason-text.ts';
+
+	interface Props {
+		task: DayTask;
+		plan: DayPlan;
+		view: PlanView;
+		onClose: () => void;
+	}
+	let { task, plan, view, onClose }: Props = $props();
+	const room = useRoom();
+	const { timeZone: zone, units } = room.bakery;
+
+	const STEP_MINUTES = 10;
+	const at = (ms: number) => clockText(ms, zone);
+	const celsius = (value: number | undefined) =>
+		value === undefined ? '' : formatTemperature({ celsius: value }, 1, units);
+	const mix = $derived.by(() => {
+		const { batch } = task;
+		if (batch.kind === 'build') return null;
+		const found = view.input.doughs
+			.find((one) => one.formulaId === batch.formulaId)
+			?.mixes.find((one) => one.ordinal === batch.ordinal);
+		return found ? { ...found, formulaId: batch.formulaId } : null;
+	});
+	let message = $state('');
+	let busy = $state(false);
+
+	async function lead(minutes: number) {
+		if (!mix || busy) return;
+		busy = true;
+		const version =
+			view.leadVersions.find(
+				(one) => one.formulaId === mix.formulaId && one.ordinal === mix.ordinal
+			)?.version ?? 0;
+		const result = await sendCommand({
+			kind: 'set-lead',
+			occurredAtMs: Math.round(room.now.epochMs),
+			date: view.date,
+			formulaId: mix.formulaId,
+			ordinal: mix.ordinal,
+			minutes,
+			expectedVersion: version
+		});
+		busy = false;
+		message =
+			result.outcome === 'done'
+				? ''
+				: result.outcome === 'refused'
+					? refusalText(result.refusal)
+					: 'Not saved: Jovet does not answer. Try again in a moment.';
+		if (result.outcome !== 'not-reached') await invalidate('jovet:day');
+	}
+</script>
+
+<section class="mb-4 border-2 border-ink p-3" aria-labelledby="detail" data-detail>
+	<header class="flex items-start justify-between gap-2">
+		<h2 id="detail">{activityText(task)} {subjectText(task, view.input)}</h2>
+		<button class="action-lesser shrink-0" onclick={onClose}>Close</button>
+	</header>
+	<p class="text-lead">
+		<b>{at(task.startMs)}</b> to <b>{at(task.endMs)}</b>
+		<span class="text-ink-2">· {formatMinutes((task.endMs - task.startMs) / 60_000)}</span>
+	</p>
+	<p>
+		{#if task.step.kind === 'bake'}
+			Loads at {celsius(task.step.loadCelsius)}, done at {celsius(task.step.coreCelsius)} in the core.
+			Hot decks and steam burn: gloves on, stand aside when steam is let in; the oven's manual comes first.
+		{:else}
+			Dough from {celsius(task.celsius[0])} to {celsius(task.celsius.at(-1))}.
+		{/if}
+	</p>
+	{#if task.marks}
+		<p>
+			Early {at(task.marks.earlyMs)},
+			<b>ripe {at(task.marks.ripeMs)}</b>{#if task.marks.lateMs !== null}, late
+				{at(task.marks.lateMs)}{/if}.
+		</p>
+	{/if}
+	<p class="mt-1">{reasonText(task, plan, view.input, zone)}</p>
+	{#if mix}
+		<div class="mt-2 flex items-center gap-2" data-lead>
+			<button
+				class="action-lesser"
+				disabled={busy || mix.leadMinutes < STEP_MINUTES}
+				onclick={() => lead(mix.leadMinutes - STEP_MINUTES)}
+				aria-label="Ready {STEP_MINUTES} minutes later">−{STEP_MINUTES}</button
+			>
+			<span class="grow text-center">
+				{mix.leadMinutes === 0
+					? 'ready for its drop'
+					: `ready ${formatMinutes(mix.leadMinutes)} earlier`}
+			</span>
+			<button
+				class="action-lesser"
+				disabled={busy || mix.leadMinutes + STEP_MINUTES > MOST_LEAD_MINUTES}
+				onclick={() => lead(mix.leadMinutes + STEP_MINUTES)}
+				aria-label="Ready {STEP_MINUTES} minutes earlier">+{STEP_MINUTES}</button
+			>
+		</div>
+	{/if}
+	{#if message}<p role="alert">{message}</p>{/if}
+</section>

@@ -1,0 +1,190 @@
+import {
+	batchKey,
+	type BakeDayInput,
+	type BatchRef,
+	type DayPlan,
+	type DayTask
+} from '../core/bake-day/index.ts';
+import { formatMass } from '../core/units/index.ts';
+
+/** A stretch of a row in time, before it has a place on a screen or a page. */
+export interface RowSegment {
+	readonly taskId: string;
+	readonly fromMs: number;
+	readonly toMs: number;
+	readonly texture: 'hands' | 'waiting' | 'cold' | 'oven';
+	readonly lane: 'main' | 'beside';
+	readonly celsius: readonly number[];
+}
+
+export interface PlanRow {
+	readonly key: string;
+	readonly title: string;
+	readonly subtitle: string;
+	readonly segments: readonly RowSegment[];
+	readonly marks: readonly { readonly ms: number; readonly kind: 'early' | 'ripe' | 'late' }[];
+	readonly pinsMs: readonly number[];
+}
+
+/**
+ * The rows of a plan: one for each lot. The builds and the mix stand in the row of the first lot that
+ * is made from them; further lots of the mix begin where it is divided.
+ */
+export function planRows(plan: DayPlan, input: BakeDayInput): readonly PlanRow[] {
+	const byBatch = new Map<string, DayTask[]>();
+	for (const task of plan.tasks) {
+		const key = rowKeyOf(task.batch);
+		byBatch.set(key, [...(byBatch.get(key) ?? []), task]);
+	}
+	const drawnBuilds = new Set<string>();
+	return input.doughs.flatMap((dough) =>
+		dough.mixes.flatMap((mix) =>
+			mix.lots.map((lot, index): PlanRow => {
+				const product = input.products.find((one) => one.id === lot.productId);
+				const of = { formulaId: dough.formulaId, ordinal: mix.ordinal };
+				const own = byBatch.get(batchKey({ kind: 'lot', ...of, productId: lot.productId })) ?? [];
+				const mixed = index === 0 ? (byBatch.get(batchKey({ kind: 'mix', ...of })) ?? []) : [];
+				const builds = index === 0 ? newBuilds(dough.formulaId, input, drawnBuilds, byBatch) : [];
+				const chain = [...mixed, ...own];
+				const mixName = mix.count > 1 ? ` · mix ${mix.ordinal} of ${mix.count}` : '';
+				const same = index > 0 ? ' · same mix' : mixName;
+				return {
+					key: `${dough.formulaId} ${mix.ordinal} ${lot.productId}`,
+					title: product?.name ?? '',
+					subtitle: `${lot.pieces} × ${formatMass({ grams: product?.scaledGrams ?? 0 }, 0)}${same}`,
+					segments: [
+						...builds.flatMap(({ tasks, lane }) => segmentsOf(tasks, lane, chain[0]?.startMs)),
+						...segmentsOf(chain, 'main')
+					],
+					marks: [...builds.flatMap(({ tasks }) => tasks), ...chain].flatMap(marksOf),
+					pinsMs: input.drops
+						.filter((drop) => lot.dropIds.includes(drop.id))
+						.map((drop) => drop.dueMs)
+				};
+			})
+		)
+	);
+}
+
+/** Loads stand in the row of their lot. */
+function rowKeyOf(batch: BatchRef): string {
+	return batchKey(batch.kind === 'load' ? { ...batch, kind: 'lot' } : batch);
+}
+
+function newBuilds(
+	formulaId: BakeDayInput['doughs'][number]['formulaId'],
+	input: BakeDayInput,
+	drawn: Set<string>,
+	byBatch: ReadonlyMap<string, DayTask[]>
+): { tasks: DayTask[]; lane: RowSegment['lane'] }[] {
+	const wanted = new Set<string>(
+		input.builds
+			.filter((one) => one.takenByDoughs.includes(formulaId))
+			.map((one) => one.preparationId)
+	);
+	// Builds that builds take from, however deep.
+	for (let size = -1; size !== wanted.size;) {
+		size = wanted.size;
+		for (const one of input.builds)
+			if (one.takenByBuilds.some((taker) => wanted.has(taker))) wanted.add(one.preparationId);
+	}
+	return input.builds
+		.filter((one) => wanted.has(one.preparationId) && !drawn.has(one.preparationId))
+		.map((one) => {
+			drawn.add(one.preparationId);
+			return {
+				tasks: byBatch.get(batchKey({ kind: 'build', preparationId: one.preparationId })) ?? [],
+				lane: one.kind === 'soaker' ? 'beside' : 'main'
+			};
+		});
+}
+
+function textureOf(task: DayTask): RowSegment['texture'] {
+	if (task.step.kind === 'hands-on') return 'hands';
+	return task.step.kind === 'bake' ? 'oven' : 'waiting';
+}
+
+/** Segments of a chain; what waits for the next task goes on as it was until then. */
+function segmentsOf(
+	tasks: readonly DayTask[],
+	lane: RowSegment['lane'],
+	untilMs?: number
+): readonly RowSegment[] {
+	const inOrder = [...tasks].sort((a, b) => a.startMs - b.startMs);
+	return inOrder.flatMap((task, index) => {
+		const next = inOrder[index + 1]?.startMs ?? untilMs;
+		const own = task.step.kind === 'wait' ? legSegments(task, lane) : [segment(task, lane)];
+		const last = task.celsius.at(-1) ?? 0;
+		const held: RowSegment[] =
+			next !== undefined && next > task.endMs
+				? [
+						{
+							taskId: task.id,
+							fromMs: task.endMs,
+							toMs: next,
+							texture: 'waiting',
+							lane,
+							celsius: [last, last]
+						}
+					]
+				: [];
+		return [...own, ...held];
+	});
+}
+
+function segment(task: DayTask, lane: RowSegment['lane']): RowSegment {
+	return {
+		taskId: task.id,
+		fromMs: task.startMs,
+		toMs: task.endMs,
+		texture: textureOf(task),
+		lane,
+		celsius: task.celsius
+	};
+}
+
+/** A wait in several places is one stretch for each, so that the cold can be told by its texture. */
+function legSegments(task: DayTask, lane: RowSegment['lane']): readonly RowSegment[] {
+	if (task.step.kind !== 'wait') return [];
+	const { legs } = task.step;
+	const length = task.endMs - task.startMs;
+	let fromMs = task.startMs;
+	return legs.map((leg, index) => {
+		const toMs =
+			index === legs.length - 1
+				? task.endMs
+				: Math.min(task.endMs, fromMs + (leg.minutes ?? 0) * 60_000);
+		const share = (ms: number) => (length > 0 ? (ms - task.startMs) / length : 0);
+		const one: RowSegment = {
+			taskId: task.id,
+			fromMs,
+			toMs,
+			texture: leg.place === 'cold' ? 'cold' : 'waiting',
+			lane,
+			celsius: [0, 0.25, 0.5, 0.75, 1].map((at) =>
+				celsiusAt(task.celsius, share(fromMs) + at * (share(toMs) - share(fromMs)))
+			)
+		};
+		fromMs = toMs;
+		return one;
+	});
+}
+
+/** Reads an evenly spread list of temperatures at a share of its length. */
+function celsiusAt(celsius: readonly number[], share: number): number {
+	const place = Math.min(1, Math.max(0, share)) * (celsius.length - 1);
+	const low = Math.floor(place);
+	const from = celsius[low] ?? 0;
+	const to = celsius[Math.min(celsius.length - 1, low + 1)] ?? from;
+	return from + (to - from) * (place - low);
+}
+
+function marksOf(task: DayTask): PlanRow['marks'] {
+	if (!task.marks) return [];
+	const { earlyMs, ripeMs, lateMs } = task.marks;
+	return [
+		{ ms: earlyMs, kind: 'early' },
+		{ ms: ripeMs, kind: 'ripe' },
+		...(lateMs === null ? [] : [{ ms: lateMs, kind: 'late' as const }])
+	];
+}

@@ -1,0 +1,180 @@
+import type { ColumnType, Generated, JSONColumnType } from 'kysely';
+
+/** Set by the database when the row is written, never by the application. */
+type RecordedAt = ColumnType<Date, never, never>;
+/** JSON is written as text and read as unknown, so that a schema has to read it. */
+type Json = JSONColumnType<object, string, string>;
+
+export interface Tables {
+	bakery: {
+		id: Generated<boolean>;
+		name: string;
+		time_zone: string;
+		mass_units: Generated<'metric' | 'imperial'>;
+		temperature_units: Generated<'celsius' | 'fahrenheit'>;
+		oven_recovery_minutes: number;
+		assumed_room_celsius: number;
+		assumed_flour_celsius: number;
+		assumed_tap_celsius: number;
+		hot_tap_celsius: number;
+		hottest_water_celsius: number;
+		ice_celsius: number;
+		ice_most_share: number;
+		row_version: Generated<number>;
+	};
+	app_clock: {
+		id: Generated<boolean>;
+		anchor_real_ms: number;
+		anchor_bakery_ms: number;
+		rate: number;
+	};
+	person: { id: string; name: string; role: 'head-baker' | 'baker' };
+	command: {
+		id: string;
+		sequence: ColumnType<string, never, never>;
+		kind: string;
+		actor_id: string;
+		occurred_at: Date;
+		recorded_at: RecordedAt;
+		request: Json;
+		answer: Json;
+	};
+	weighing_scale: { id: string; name: string; capacity_g: number; division_g: number };
+	mixer: { id: string; name: string; least_dough_g: number; most_dough_g: number };
+	oven_deck: { id: string; name: string; ordinal: number };
+	ingredient: {
+		id: string;
+		name: string;
+		kind: 'flour' | 'water' | 'culture' | 'salt' | 'yeast' | 'fat' | 'other';
+		flour_share: number;
+		water_share: number;
+		wholegrain_of_flour: Generated<number>;
+		yeast_fresh_equivalent: Generated<number>;
+		allergens: Generated<string[]>;
+		heat_capacity_kj_per_kg_k: number;
+		retired_at: Date | null;
+		row_version: Generated<number>;
+	};
+	preparation: { id: string; name: string; retired_at: Date | null };
+	preparation_revision: {
+		id: string;
+		preparation_id: string;
+		number: number;
+		kind: 'build' | 'soaker';
+		build_loss_share: number;
+		take_back_g: number;
+		steps: Json;
+		made_by: string;
+		recorded_at: RecordedAt;
+	};
+	preparation_revision_line: {
+		revision_id: string;
+		ordinal: number;
+		ingredient_id: string | null;
+		preparation_id: string | null;
+		parts: number;
+	};
+	formula: { id: string; name: string; retired_at: Date | null };
+	formula_revision: {
+		id: string;
+		formula_id: string;
+		number: number;
+		dough_loss_share: number;
+		target_dough_celsius: number;
+		friction_kj_per_kg: number;
+		most_dough_g: number | null;
+		steps: Json;
+		made_by: string;
+		recorded_at: RecordedAt;
+	};
+	formula_revision_line: {
+		revision_id: string;
+		ordinal: number;
+		ingredient_id: string | null;
+		preparation_id: string | null;
+		percent_of_flour: number;
+		addition: 'start' | 'held-back' | 'late';
+	};
+	product: { id: string; name: string; ordinal: number; retired_at: Date | null };
+	product_revision: {
+		id: string;
+		product_id: string;
+		number: number;
+		formula_id: string;
+		scaled_g: number;
+		pieces_per_deck: number;
+		steps: Json;
+		made_by: string;
+		recorded_at: RecordedAt;
+	};
+	delivery_drop: { id: string; name: string; due_time: string; retired_at: Date | null };
+	order_line: {
+		bake_date: string;
+		drop_id: string;
+		product_id: string;
+		pieces: number;
+		row_version: Generated<number>;
+		changed_by: string;
+	};
+	order_change: {
+		id: ColumnType<string, never, never>;
+		command_id: string;
+		bake_date: string;
+		drop_id: string;
+		product_id: string;
+		pieces_before: number;
+		pieces_after: number;
+		recorded_at: RecordedAt;
+	};
+	reading: {
+		id: string;
+		command_id: string;
+		quantity: 'room' | 'flour' | 'tap' | 'preferment';
+		preparation_id: string | null;
+		celsius: number;
+		instrument: 'typed' | 'core-probe' | 'surface-thermometer';
+		corrects_id: string | null;
+		occurred_at: Date;
+		recorded_at: RecordedAt;
+	};
+	mix_lead: {
+		bake_date: string;
+		formula_id: string;
+		ordinal: number;
+		minutes: number;
+		row_version: Generated<number>;
+		changed_by: string;
+	};
+	plan_version: {
+		id: string;
+		bake_date: string;
+		number: number;
+		command_id: string;
+		accepted_by: string;
+		occurred_at: Date;
+		recorded_at: RecordedAt;
+		fingerprint: string;
+		input: Json;
+		placement: Json;
+	};
+	batch: {
+		id: string;
+		bake_date: string;
+		kind: 'build' | 'mix' | 'lot' | 'load';
+		key: string;
+		preparation_revision_id: string | null;
+		formula_revision_id: string | null;
+		product_revision_id: string | null;
+		recorded_at: RecordedAt;
+	};
+	plan_batch: { plan_id: string; batch_id: string; mass_g: number; pieces: number | null };
+	plan_task: {
+		plan_id: string;
+		task_key: string;
+		batch_id: string;
+		activity: string;
+		machine_id: string | null;
+		start_at: Date;
+		end_at: Date;
+	};
+}

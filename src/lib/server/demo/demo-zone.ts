@@ -1,0 +1,2 @@
+/** The time zone Saltmarrow keeps. */
+export const DEMO_ZONE = 'Europe/London';

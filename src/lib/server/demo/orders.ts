@@ -1,0 +1,31 @@
+/** The three drops of a Saltmarrow morning. */
+export const DROPS = [
+	{ name: 'Ferry', dueTime: '05:10' },
+	{ name: 'Shop and cafés', dueTime: '06:45' },
+	{ name: 'School', dueTime: '07:40' }
+] as const;
+
+/** Pieces on a plain weekday: product, then drop. */
+export const WEEKDAY_ORDERS: readonly (readonly [product: string, drop: string, pieces: number])[] =
+	[
+		['Harbour loaf', 'Ferry', 27],
+		['Harbour loaf', 'Shop and cafés', 18],
+		['Harbour small', 'Shop and cafés', 17],
+		['Ferry stick', 'Ferry', 54],
+		['Ferry stick', 'Shop and cafés', 36],
+		['Deck roll', 'School', 60],
+		['Lantern rye tin', 'Ferry', 8],
+		['Lantern rye tin', 'Shop and cafés', 12],
+		['School bun', 'School', 144]
+	];
+
+/** On these days (ISO weekdays) the school is closed and the shop sells more. */
+const WEEKEND: readonly number[] = [6, 7];
+const WEEKEND_SHOP_FACTOR = 1.25;
+
+/** Pieces for one product and drop on a weekday. */
+export function piecesOn(weekday: number, drop: string, pieces: number): number {
+	if (!WEEKEND.includes(weekday)) return pieces;
+	if (drop === 'School') return 0;
+	return drop === 'Ferry' ? pieces : Math.round(pieces * WEEKEND_SHOP_FACTOR);
+}

@@ -1,0 +1,77 @@
+import type {
+	BakeStep,
+	HandsOnStep,
+	Leg,
+	RipenessClock,
+	WaitPlace,
+	WaitStep
+} from '../../core/formula/index.ts';
+
+/** Short ways to write the chains of the demo. */
+export function hands(
+	activity: HandsOnStep['activity'],
+	fixedMinutes: number,
+	secondsPerPiece = 0
+): HandsOnStep {
+	return {
+		kind: 'hands-on',
+		activity,
+		machine: null,
+		fixedMinutes,
+		secondsPerPiece,
+		endsAtCelsius: null
+	};
+}
+
+/** A mix by hand in the tub, or in the mixer. */
+export function mix(minutes: number, endsAtCelsius: number, machine: 'mixer' | null): HandsOnStep {
+	return { ...hands('mix', minutes), machine, endsAtCelsius };
+}
+
+export function leg(
+	place: WaitPlace,
+	ambientCelsius: number,
+	timeConstantMinutes: number,
+	minutes: number | null = null
+): Leg {
+	return { place, ambientCelsius, timeConstantMinutes, minutes };
+}
+
+export function ripening(
+	activity: WaitStep['activity'],
+	clock: RipenessClock,
+	legs: readonly Leg[],
+	foldsAtMinutes: readonly number[] = []
+): WaitStep {
+	return { kind: 'wait', activity, legs, clock, foldsAtMinutes };
+}
+
+/** A wait by the clock on the wall alone. */
+export function timed(activity: WaitStep['activity'], minutes: number, celsius = 22): WaitStep {
+	return {
+		kind: 'wait',
+		activity,
+		legs: [leg('room', celsius, 90, minutes)],
+		clock: null,
+		foldsAtMinutes: []
+	};
+}
+
+export function clock(
+	leavening: RipenessClock['leavening'],
+	referenceCelsius: number,
+	underMinutes: number,
+	ripeMinutes: number,
+	overMinutes: number
+): RipenessClock {
+	return { leavening, referenceCelsius, underMinutes, ripeMinutes, overMinutes };
+}
+
+export function bake(
+	loadCelsius: number,
+	bakeMinutes: number,
+	steamSeconds: number,
+	coreCelsius: number
+): BakeStep {
+	return { kind: 'bake', loadCelsius, bakeMinutes, steamSeconds, coreCelsius };
+}

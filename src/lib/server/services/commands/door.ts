@@ -1,0 +1,85 @@
+import { sql } from 'kysely';
+import type {
+	Command,
+	CommandAnswers,
+	CommandOutcome,
+	Refusal
+} from '../../../contracts/commands.ts';
+import { assertNever, type Result } from '../../../core/result.ts';
+import type { Actor } from '../../auth/actor.ts';
+import type { Db, Tx } from '../../db/client.ts';
+import { acceptPlan } from './accept-plan.ts';
+import { changeOrder } from './change-order.ts';
+import { copyOrders } from './copy-orders.ts';
+import { setLead } from './set-lead.ts';
+import { takeReading } from './take-reading.ts';
+
+type Answer = CommandAnswers[Command['kind']];
+
+/** Undoes the transaction of a command that was refused after it had begun to write. */
+class Refused extends Error {
+	constructor(readonly refusal: Refusal) {
+		super('refused');
+	}
+}
+
+/**
+ * The one door for writing: each command runs once, in one transaction, and is kept with its actor, its
+ * times and its answer. Repeating a command gives the answer it gave before; a refused one wrote nothing.
+ */
+export async function carryOut(db: Db, command: Command, actor: Actor): Promise<CommandOutcome> {
+	try {
+		const answer = await db.transaction().execute(async (tx) => {
+			await sql`select pg_advisory_xact_lock(hashtext(${'command ' + command.id}))`.execute(tx);
+			const before = await answeredBefore(tx, command);
+			if (before) return before;
+			const result = await handle(tx, command, actor);
+			if (!result.ok) throw new Refused(result.error);
+			await tx
+				.insertInto('command')
+				.values({
+					id: command.id,
+					kind: command.kind,
+					actor_id: actor.id,
+					occurred_at: new Date(command.occurredAtMs),
+					request: JSON.stringify(command),
+					answer: JSON.stringify(result.value)
+				})
+				.execute();
+			return result.value;
+		});
+		return { outcome: 'done', answer };
+	} catch (error) {
+		if (error instanceof Refused) return { outcome: 'refused', refusal: error.refusal };
+		throw error;
+	}
+}
+
+async function answeredBefore(tx: Tx, command: Command): Promise<Answer | null> {
+	const row = await tx
+		.selectFrom('command')
+		.select(['answer', sql<boolean>`request = ${JSON.stringify(command)}::jsonb`.as('same')])
+		.where('id', '=', command.id)
+		.executeTakeFirst();
+	if (!row) return null;
+	if (!row.same) throw new Refused({ kind: 'id-used-before' });
+	// Written below from the answer's own type and append-only since.
+	return row.answer as Answer;
+}
+
+function handle(tx: Tx, command: Command, actor: Actor): Promise<Result<Answer, Refusal>> {
+	switch (command.kind) {
+		case 'change-order':
+			return changeOrder(tx, command, actor);
+		case 'copy-orders':
+			return copyOrders(tx, command, actor);
+		case 'take-reading':
+			return takeReading(tx, command, actor);
+		case 'set-lead':
+			return setLead(tx, command, actor);
+		case 'accept-plan':
+			return acceptPlan(tx, command, actor);
+		default:
+			return assertNever(command);
+	}
+}

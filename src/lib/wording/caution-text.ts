@@ -1,0 +1,27 @@
+import type { BakeDayInput, DayTask } from '../core/bake-day/index.ts';
+import type { Caution } from '../core/schedule/index.ts';
+import { formatMinutes } from '../core/units/index.ts';
+import { activityText, machineText, subjectText } from './task-text.ts';
+import { clockText } from './time-text.ts';
+
+/** A caution of the plan as a sentence that says what meets what, where and when. */
+export function cautionText(
+	caution: Caution,
+	tasks: readonly DayTask[],
+	input: BakeDayInput,
+	zone: string
+): string {
+	const name = (id: string) => {
+		const task = tasks.find((one) => one.id === id);
+		return task ? subjectText(task, input) : id;
+	};
+	if (caution.kind === 'overlap') {
+		const from = clockText(caution.from * 60_000, zone);
+		const to = clockText(caution.to * 60_000, zone);
+		return `${machineText(caution.machine, input)}, ${from} to ${to}: ${name(caution.first)} and ${name(caution.second)} at once.`;
+	}
+	const waiting = tasks.find((one) => one.id === caution.before);
+	const over = formatMinutes(caution.gap - caution.most);
+	const activity = waiting ? activityText(waiting).toLowerCase() : '';
+	return `${name(caution.before)} waits ${over} past its late mark (${activity}), until ${name(caution.after)} is taken on.`;
+}

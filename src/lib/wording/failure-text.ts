@@ -1,0 +1,67 @@
+import type { UnplannedChain } from '../core/bake-day/index.ts';
+import type { UnmadeDough } from '../core/production/index.ts';
+import {
+	formatMass,
+	formatNumber,
+	formatTemperature,
+	type ParseFailure
+} from '../core/units/index.ts';
+
+/** Why what was typed cannot be used, and what to type instead. */
+export function parseFailureText(failure: ParseFailure): string {
+	switch (failure.kind) {
+		case 'empty':
+			return 'Nothing is typed here. Type a number.';
+		case 'not-a-number':
+			return `"${failure.text.trim()}" is not a number. Type digits only.`;
+		case 'not-whole':
+			return `"${failure.text.trim()}" is not a whole number. Type whole pieces.`;
+		case 'below':
+			return `Below ${formatNumber(failure.least, 0)} ${failure.unit} is not possible. Type ${formatNumber(failure.least, 0)} or more.`;
+		case 'above':
+			return `Above ${formatNumber(failure.most, 0)} ${failure.unit} is more than this takes. Type ${formatNumber(failure.most, 0)} or less.`;
+	}
+}
+
+/** Why a dough cannot be made as its formula stands. */
+export function unmadeText(unmade: UnmadeDough): string {
+	const { reason } = unmade;
+	switch (reason.kind) {
+		case 'no-formula':
+			return 'its formula is not in the book';
+		case 'no-lines':
+			return `${reason.where} has no lines`;
+		case 'unknown-ingredient':
+			return `a line of ${reason.where} names an ingredient that is not in the book`;
+		case 'unknown-preparation':
+			return `a line of ${reason.where} names a build that is not in the book`;
+		case 'circular':
+			return `its builds take from each other in a circle: ${reason.path.join(', ')}`;
+		case 'not-positive':
+			return `${reason.line} in ${reason.where} stands at ${formatNumber(reason.amount, 1)}; it has to be above 0`;
+		case 'flour-not-100':
+			return `the flour of ${reason.where} adds up to ${formatNumber(reason.flourPercent, 2)} %, not to 100`;
+		case 'no-scales':
+			return 'the bakery has no scale to weigh it on';
+		case 'piece-exceeds-mixer':
+			return `one piece of ${reason.product} is more than the mixer takes (${formatMass(reason.most, 0)})`;
+	}
+}
+
+/** Why a chain of steps cannot be planned. */
+export function unplannedText({ reason }: UnplannedChain): string {
+	switch (reason.kind) {
+		case 'no-steps':
+			return 'it has no steps yet';
+		case 'unknown-product':
+			return 'one of its products is not in the book';
+		case 'no-legs':
+			return `step ${reason.step + 1} waits nowhere`;
+		case 'open-leg-without-clock':
+			return `step ${reason.step + 1} has neither minutes nor a ripeness to wait for`;
+		case 'open-leg-not-last':
+			return `in step ${reason.step + 1} only the last place may last until ripe`;
+		case 'never-ripe':
+			return `step ${reason.step + 1} never gets ripe at ${formatTemperature({ celsius: reason.ambientCelsius })}: it reaches ${formatNumber(reason.dose, 0)} of ${formatNumber(reason.ripe, 0)} min`;
+	}
+}

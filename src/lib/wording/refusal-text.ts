@@ -1,0 +1,35 @@
+import type { Refusal } from '../contracts/commands.ts';
+
+const UNKNOWN: Record<Extract<Refusal, { kind: 'unknown' }>['what'], string> = {
+	drop: 'This drop is no longer in the book.',
+	product: 'This product is no longer in the book.',
+	build: 'This build is no longer in the book.',
+	formula: 'This formula is no longer in the book.',
+	reading: 'The reading to correct is not there.'
+};
+
+/** Why a command was not carried out, and what to do. */
+export function refusalText(refusal: Refusal): string {
+	switch (refusal.kind) {
+		case 'malformed':
+			return `Not saved: ${refusal.problems.map((one) => `${one.where}: ${one.what}`).join('; ')}.`;
+		case 'id-used-before':
+			return 'Not saved: this change was sent before with another content. Reload the page and type it again.';
+		case 'unknown':
+			return `Not saved. ${UNKNOWN[refusal.what]} Reload the page.`;
+		case 'changed-meanwhile':
+			return `${refusal.by} changed this to ${refusal.value} meanwhile.`;
+		case 'orders-there-already':
+			return 'This date has orders already. Reload the page to see them.';
+		case 'nothing-to-copy':
+			return 'The other date has no orders to copy.';
+		case 'plan-out-of-date':
+			return 'Orders or times changed after this plan was made. It is being made again; look at it and accept then.';
+		case 'plan-impossible':
+			return `Not accepted: the plan breaks ${refusal.violations.length} of its own rules. It is being made again.`;
+		case 'no-bakery':
+			return 'Not saved: this database holds no bakery yet.';
+		case 'database-unavailable':
+			return 'Not saved: the database does not answer. What you typed stays here; try again in a moment.';
+	}
+}

@@ -1,0 +1,149 @@
+import type { BakeDayInput, DayTask } from '../core/bake-day/index.ts';
+import { formatMass, formatMinutes, formatNumber, formatTemperature } from '../core/units/index.ts';
+
+const ACTIVITY = {
+	mix: 'Mix',
+	divide: 'Divide',
+	'pre-shape': 'Pre-shape',
+	shape: 'Shape',
+	pan: 'Pan',
+	score: 'Score',
+	pack: 'Pack',
+	ferment: 'Leave to ripen',
+	soak: 'Leave to soak',
+	bulk: 'Bulk',
+	rest: 'Rest',
+	proof: 'Proof',
+	cool: 'Cool',
+	bake: 'Bake'
+} as const;
+
+const PLACE = { room: 'in the room', proofer: 'in the proofer', cold: 'in the cold' } as const;
+
+/** One thing to do at one time. */
+export interface ListEntry {
+	readonly key: string;
+	readonly taskId: string;
+	readonly atMs: number;
+	readonly what: string;
+	readonly detail: string;
+	readonly handsOn: boolean;
+}
+
+/** The name of what a task works on, as the baker calls it. */
+export function subjectText(task: DayTask, input: BakeDayInput): string {
+	const { batch } = task;
+	if (batch.kind === 'build')
+		return input.builds.find((one) => one.preparationId === batch.preparationId)?.name ?? '';
+	const dough = input.doughs.find((one) => one.formulaId === batch.formulaId);
+	const mix = dough?.mixes.find((one) => one.ordinal === batch.ordinal);
+	const ordinal = mix && mix.count > 1 ? `, mix ${mix.ordinal} of ${mix.count}` : '';
+	if (batch.kind === 'mix') return `${dough?.name ?? ''}${ordinal}`;
+	const product = input.products.find((one) => one.id === batch.productId)?.name ?? '';
+	if (batch.kind === 'lot') return `${product}${ordinal}`;
+	return batch.loads > 1 ? `${product}, load ${batch.load} of ${batch.loads}` : product;
+}
+
+export function activityText(task: DayTask): string {
+	return ACTIVITY[task.step.kind === 'bake' ? 'bake' : task.step.activity];
+}
+
+function amountText(task: DayTask, input: BakeDayInput): string {
+	const { batch } = task;
+	if (batch.kind === 'build') {
+		const build = input.builds.find((one) => one.preparationId === batch.preparationId);
+		return build ? formatMass({ grams: build.grams }, 0) : '';
+	}
+	const mix = input.doughs
+		.find((one) => one.formulaId === batch.formulaId)
+		?.mixes.find((one) => one.ordinal === batch.ordinal);
+	if (batch.kind === 'mix') return mix ? formatMass({ grams: mix.grams }, 0) : '';
+	const product = input.products.find((one) => one.id === batch.productId);
+	const pieces =
+		batch.kind === 'load'
+			? batch.pieces
+			: (mix?.lots.find((lot) => lot.productId === batch.productId)?.pieces ?? 0);
+	return product
+		? `${pieces} of ${formatMass({ grams: product.scaledGrams }, 0)}`
+		: `${pieces} pieces`;
+}
+
+/** The machine a task holds, by name. */
+export function machineText(machineId: string | null, input: BakeDayInput): string {
+	if (machineId === null) return '';
+	return (
+		[...input.bakery.decks, ...input.bakery.mixers].find((one) => one.id === machineId)?.name ??
+		machineId
+	);
+}
+
+function detailText(task: DayTask, input: BakeDayInput): string {
+	const { step } = task;
+	const parts = [amountText(task, input)];
+	if (step.kind === 'hands-on' && step.endsAtCelsius !== null)
+		parts.push(`wants ${formatTemperature({ celsius: step.endsAtCelsius })} when mixed`);
+	if (step.kind === 'bake') {
+		parts.push(machineText(task.machineId, input));
+		parts.push(formatTemperature({ celsius: step.loadCelsius }, 0));
+		if (step.steamSeconds > 0) parts.push(`steam ${step.steamSeconds} s`);
+		parts.push(
+			`${formatNumber(step.bakeMinutes, 0)} min, core ${formatTemperature({ celsius: step.coreCelsius }, 0)}`
+		);
+	} else if (step.kind === 'wait') {
+		const places = [...new Set(step.legs.map((leg) => PLACE[leg.place]))];
+		parts.push(`${formatMinutes((task.endMs - task.startMs) / 60_000)} ${places.join(', then ')}`);
+	} else parts.push(formatMinutes((task.endMs - task.startMs) / 60_000));
+	return parts.filter((part) => part !== '').join(' · ');
+}
+
+/** Everything a hand does, in order: the tasks, the folds within waits, the ends of bakes. */
+export function toDoList(tasks: readonly DayTask[], input: BakeDayInput): readonly ListEntry[] {
+	const entries: ListEntry[] = [];
+	for (const task of tasks) {
+		const subject = subjectText(task, input);
+		const entry = (key: string, atMs: number, what: string, detail: string, handsOn = true) =>
+			entries.push({ key: `${task.id} ${key}`, taskId: task.id, atMs, what, detail, handsOn });
+		switch (task.step.kind) {
+			case 'hands-on':
+				entry('do', task.startMs, `${activityText(task)} ${subject}`, detailText(task, input));
+				break;
+			case 'wait': {
+				entry(
+					'wait',
+					task.startMs,
+					`${activityText(task)} ${subject}`,
+					detailText(task, input),
+					false
+				);
+				const folds = task.foldsMs.length;
+				task.foldsMs.forEach((at, index) =>
+					entry(
+						`fold ${index}`,
+						at,
+						folds > 1 ? `Fold ${subject}, fold ${index + 1} of ${folds}` : `Fold ${subject}`,
+						amountText(task, input)
+					)
+				);
+				const [first, second] = task.step.legs;
+				if (first?.minutes && second)
+					entry(
+						'move',
+						task.startMs + first.minutes * 60_000,
+						`Move ${subject} ${second.place === 'cold' ? 'to the cold' : second.place === 'proofer' ? 'to the proofer' : 'to the room'}`,
+						amountText(task, input)
+					);
+				break;
+			}
+			case 'bake':
+				entry('load', task.startMs, `Load ${subject}`, detailText(task, input));
+				entry(
+					'draw',
+					task.endMs,
+					`Draw ${subject}`,
+					`${machineText(task.machineId, input)} · core ${formatTemperature({ celsius: task.step.coreCelsius }, 0)}`
+				);
+				break;
+		}
+	}
+	return entries.sort((a, b) => a.atMs - b.atMs || (a.key < b.key ? -1 : 1));
+}

@@ -1,0 +1,76 @@
+import type { Source, Term, TermKey } from '../core/explain/index.ts';
+import { clockText, dayText } from './time-text.ts';
+
+/** What a number of an explanation is called. */
+const TERMS: Record<TermKey, string> = {
+	pieces: 'pieces',
+	'piece-weight': 'scaled weight of a piece',
+	'dough-in-pieces': 'dough in pieces',
+	'dough-loss': 'dough loss, as a share',
+	'kept-share': 'share that reaches the pieces',
+	whole: 'the whole',
+	dough: 'dough',
+	mixes: 'mixes',
+	mix: 'mix',
+	'mix-dough': 'dough of one mix',
+	'total-flour': 'total flour',
+	'total-percent': 'everything, in percent of the flour',
+	percent: 'percent of the flour',
+	line: 'amount',
+	'build-needed': 'needed',
+	'take-back': 'taken back for the next feed',
+	'build-loss': 'left in the tub, as a share',
+	'build-gross': 'to make',
+	parts: 'parts',
+	'target-dough': 'dough temperature wanted',
+	'temperatures-counted': 'temperatures that count',
+	'flour-temperature': 'flour',
+	'room-temperature': 'room',
+	'preferment-temperature': 'pre-ferment',
+	'other-temperatures': 'the other temperatures',
+	'friction-factor': 'friction factor',
+	'friction-work': 'friction work of this mix',
+	'dough-heat-capacity': 'heat capacity of this dough',
+	'water-temperature': 'water temperature',
+	'water-mass': 'water of this mix',
+	'tap-temperature': 'cold tap',
+	'ice-mass': 'ice',
+	'ice-temperature': 'temperature of the ice',
+	'water-heat-capacity': 'heat capacity of water',
+	'ice-heat-capacity': 'heat capacity of ice',
+	'latent-heat': 'heat that melts ice',
+	grouped: 'together'
+};
+
+export function termText(term: Term): string {
+	const text = TERMS[term.key];
+	if (term.of === undefined) return text;
+	if (term.key === 'line' || term.key === 'preferment-temperature') return term.of;
+	return `${text}, ${term.of}`;
+}
+
+const INSTRUMENTS: Record<string, string> = {
+	typed: 'typed',
+	'core-probe': 'core probe',
+	'surface-thermometer': 'surface thermometer, not the core'
+};
+
+/** Where a given number comes from. */
+export function sourceText(source: Source, zone: string): string {
+	switch (source.kind) {
+		case 'ordered':
+			return 'ordered';
+		case 'formula':
+			return 'from the formula';
+		case 'bakery':
+			return "the bakery's setting";
+		case 'constant':
+			return 'a constant';
+		case 'learned':
+			return 'learned from the log';
+		case 'assumed':
+			return 'assumed, not measured';
+		case 'measured':
+			return `measured ${dayText(source.epochMs, zone)} ${clockText(source.epochMs, zone)}, ${INSTRUMENTS[source.instrument] ?? source.instrument}`;
+	}
+}

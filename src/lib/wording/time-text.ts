@@ -1,0 +1,47 @@
+/** Times and dates as the bakery reads them, always in its own zone. */
+const LOCALE = 'en-GB';
+
+/** HH:MM on the bakery's wall. */
+export function clockText(epochMs: number, zone: string): string {
+	return new Intl.DateTimeFormat(LOCALE, {
+		timeZone: zone,
+		hour: '2-digit',
+		minute: '2-digit',
+		hourCycle: 'h23'
+	}).format(epochMs);
+}
+
+/** "Tue 24 Nov" on the bakery's wall. */
+export function dayText(epochMs: number, zone: string): string {
+	return new Intl.DateTimeFormat(LOCALE, {
+		timeZone: zone,
+		weekday: 'short',
+		day: 'numeric',
+		month: 'short'
+	}).format(epochMs);
+}
+
+/** "Tuesday 24 November 2026" of a calendar date; no zone is asked, a date has none. */
+export function dateText(date: string): string {
+	return new Intl.DateTimeFormat(LOCALE, {
+		timeZone: 'UTC',
+		weekday: 'long',
+		day: 'numeric',
+		month: 'long',
+		year: 'numeric'
+	}).format(Date.parse(`${date}T00:00:00Z`));
+}
+
+/** "Tue 24 Nov" of a calendar date. */
+export function shortDateText(date: string): string {
+	return dayText(Date.parse(`${date}T00:00:00Z`), 'UTC');
+}
+
+/** How long ago, in the words of a glance: "just now", "12 min ago", "3 h ago", "2 days ago". */
+export function ageText(thenMs: number, nowMs: number): string {
+	const minutes = Math.floor((nowMs - thenMs) / 60_000);
+	if (minutes < 1) return 'just now';
+	if (minutes < 60) return `${minutes} min ago`;
+	if (minutes < 48 * 60) return `${Math.floor(minutes / 60)} h ago`;
+	return `${Math.floor(minutes / (24 * 60))} days ago`;
+}

@@ -1,0 +1,10 @@
+import { database } from '$lib/server/db/connection.ts';
+import { dateOfPage, forPage } from '$lib/server/page.ts';
+import { readPlan } from '$lib/server/services/read-plan.ts';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ params, depends }) => {
+	depends('jovet:day');
+	const date = dateOfPage(params.date);
+	return forPage(() => readPlan(database(), date));
+};

@@ -1,0 +1,10 @@
+<script lang="ts">
+	import PlanRoom from '$lib/features/plan/PlanRoom.svelte';
+	import type { PageProps } from './$types';
+
+	let { data }: PageProps = $props();
+</script>
+
+{#key data.date}
+	<PlanRoom view={data} />
+{/key}

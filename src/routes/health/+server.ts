@@ -1,0 +1,16 @@
+import { database } from '$lib/server/db/connection.ts';
+import { isUnavailable } from '$lib/server/db/client.ts';
+import { json } from '@sveltejs/kit';
+import { sql } from 'kysely';
+import type { RequestHandler } from './$types';
+
+/** Says whether the application and its database answer. */
+export const GET: RequestHandler = async () => {
+	try {
+		await sql`select 1`.execute(database());
+		return json({ database: 'answers' });
+	} catch (error) {
+		if (!isUnavailable(error)) throw error;
+		return json({ database: 'does not answer' }, { status: 503 });
+	}
+};
