@@ -1,5 +1,4 @@
 // Where things lie: the project, its data and its locks.
-import { mkdirSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -7,10 +6,3 @@ export const PROJECT = path.resolve(path.dirname(fileURLToPath(import.meta.url))
 
 /** The data folder; JOVET_DATA moves it, for example when the project lies where others cannot reach. */
 export const DATA = path.resolve(process.env.JOVET_DATA ?? path.join(PROJECT, '.data'));
-
-/** @param {string} name */
-export function dataFolder(name) {
-	const folder = path.join(DATA, name);
-	mkdirSync(folder, { recursive: true });
-	return folder;
-}

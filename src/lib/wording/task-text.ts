@@ -81,7 +81,7 @@ function detailText(task: DayTask, input: BakeDayInput): string {
 	const { step } = task;
 	const parts = [amountText(task, input)];
 	if (step.kind === 'hands-on' && step.endsAtCelsius !== null)
-		parts.push(`wants ${formatTemperature({ celsius: step.endsAtCelsius })} when mixed`);
+		parts.push(`to ${formatTemperature({ celsius: step.endsAtCelsius })}`);
 	if (step.kind === 'bake') {
 		parts.push(machineText(task.machineId, input));
 		parts.push(formatTemperature({ celsius: step.loadCelsius }, 0));

@@ -74,7 +74,7 @@
 </svelte:head>
 
 <a class="skip" href="#room">Skip to the room</a>
-<header class="frame print:hidden">
+<header class="frame">
 	<a class="brand" href={resolve('/')} aria-label="Jovet, the next bake">jovet</a>
 	{#if bakery && date}
 		<nav aria-label="Rooms" class="rooms">
@@ -172,6 +172,27 @@
 	}
 	main:focus {
 		outline: none;
+	}
+	@media print {
+		.frame,
+		.skip {
+			display: none;
+		}
+	}
+	@media (max-width: 1100px) {
+		.frame {
+			gap: 6px;
+			padding-right: 10px;
+		}
+		.brand {
+			padding: 0 12px;
+		}
+		.rooms a {
+			padding: 4px 9px 0;
+		}
+		.clock {
+			padding-left: 8px;
+		}
 	}
 	@media (max-width: 900px) {
 		.frame {

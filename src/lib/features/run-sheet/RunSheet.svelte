@@ -35,15 +35,17 @@
 	});
 </script>
 
-<RoomHeading {sentence} {note}>
-	{#snippet actions()}
-		{#if plan}
-			<button class="action" onclick={() => window.print()}>Print on A4</button>
-		{:else}
-			<a class="action no-underline!" href={resolve(`/bake/${view.date}/plan`)}>Go to the plan</a>
-		{/if}
-	{/snippet}
-</RoomHeading>
+<div class="print:hidden">
+	<RoomHeading {sentence} {note}>
+		{#snippet actions()}
+			{#if plan}
+				<button class="action" onclick={() => window.print()}>Print on A4</button>
+			{:else}
+				<a class="action no-underline!" href={resolve(`/bake/${view.date}/plan`)}>Go to the plan</a>
+			{/if}
+		{/snippet}
+	</RoomHeading>
+</div>
 
 {#if plan && accepted}
 	{#if !accepted.current}
@@ -87,7 +89,7 @@
 				names={170}
 			/>
 		</div>
-		<RibbonLegend units={bakery.units} />
+		<div class="legend"><RibbonLegend units={bakery.units} /></div>
 		<ol class="list">
 			{#each list as entry, index (entry.key)}
 				{@const day = dayText(entry.atMs, zone)}
@@ -180,8 +182,8 @@
 			border: 0;
 			padding: 0;
 			margin: 0;
-			font-size: 7.6pt;
-			line-height: 1.18;
+			font-size: 7.2pt;
+			line-height: 1.16;
 		}
 		.sheet-title {
 			font-size: 13pt;
@@ -193,7 +195,11 @@
 		.chart :global(svg) {
 			width: 100%;
 			height: auto;
-			max-height: 84mm;
+			max-height: 74mm;
+		}
+		.legend :global(p) {
+			font-size: 6.5pt;
+			column-gap: 3mm;
 		}
 		.list {
 			columns: 3;

@@ -69,7 +69,6 @@
 					room.explain(mix.water.wanted, `Water for ${title}`, [
 						'The factor rule weighs every part alike, however small the pre-ferment is.'
 					])}
-				aria-label="Open the arithmetic of the water for {title}"
 			>
 				{sentence}
 			</button>

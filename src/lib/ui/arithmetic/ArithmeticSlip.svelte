@@ -22,7 +22,9 @@
 	}
 	function named(one: Worked): Explained[] {
 		const found = sentenceOf(one).flatMap((part) => (part.kind === 'number' ? [part.from] : []));
-		return [...new Set(found)];
+		// A number that stands twice in a sentence is told once; a bare 1 needs no telling.
+		const told = new Map(found.map((input) => [JSON.stringify([input.term, input.value]), input]));
+		return [...told.values()].filter((input) => input.term.key !== 'whole');
 	}
 </script>
 

@@ -1,0 +1,185 @@
+// npm test: installs what is missing, then checks and tests everything.
+//
+//   node scripts/test.mjs unit integration   runs only the named parts
+import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { buildApplication } from './parts/build.mjs';
+import {
+	findChromium,
+	installChromium,
+	installPackages,
+	installPostgres
+} from './parts/install.mjs';
+import { takeLock } from './parts/lock.mjs';
+import { DATA, PROJECT } from './parts/places.mjs';
+import { startCluster } from './parts/postgres.mjs';
+import { Plain, reportAndExit, say, step } from './parts/progress.mjs';
+import { mustRun } from './parts/run.mjs';
+
+/** Every test file below a folder. @param {string} folder */
+function testFiles(folder) {
+	const full = path.join(PROJECT, folder);
+	if (!existsSync(full)) return [];
+	return readdirSync(full, { recursive: true, encoding: 'utf8' })
+		.filter((name) => name.endsWith('.test.ts'))
+		.map((name) => path.join(folder, name))
+		.sort();
+}
+
+let passed = 0;
+let failed = 0;
+
+/**
+ * Runs test files with Node's own runner; an empty list is a failure, not a success.
+ * @param {string} what
+ * @param {string[]} files
+ * @param {Record<string, string>} env
+ * @param {number} atOnce
+ */
+async function runTests(what, files, env, atOnce) {
+	if (files.length === 0) throw new Plain(`There are no ${what} tests.`);
+	await step(`${what} tests (${files.length} files)`, async () => {
+		const args = [
+			'--import',
+			'tsx',
+			'--test',
+			`--test-concurrency=${atOnce}`,
+			'--test-reporter=tap',
+			...files
+		];
+		const { code, output } = await capture(process.execPath, args, { ...process.env, ...env });
+		const count = (/** @type {string} */ word) =>
+			Number(new RegExp(`^# ${word} (\\d+)$`, 'm').exec(output)?.[1] ?? 0);
+		passed += count('pass');
+		failed += count('fail');
+		if (count('tests') === 0)
+			throw new Plain(`The ${what} tests ran no test:\n${output.slice(-4000)}`);
+		if (count('skipped') > 0) say(`  ${count('skipped')} skipped, each says why in its name`);
+		if (code !== 0) throw new Plain(failures(output));
+	});
+}
+
+/** The failing part of a TAP report. @param {string} output */
+function failures(output) {
+	const blocks = output
+		.split(/^(?=\s*(?:not )?ok \d+ )/m)
+		.filter((block) => /^\s*not ok /.test(block));
+	return blocks.map((block) => block.slice(0, 2500)).join('\n') || output.slice(-6000);
+}
+
+/**
+ * @param {string} program
+ * @param {string[]} args
+ * @param {NodeJS.ProcessEnv} env
+ * @returns {Promise<{ code: number, output: string }>}
+ */
+function capture(program, args, env) {
+	return new Promise((resolve, reject) => {
+		const child = spawn(program, args, { cwd: PROJECT, env, stdio: ['ignore', 'pipe', 'pipe'] });
+		let output = '';
+		child.stdout.on('data', (chunk) => (output += chunk));
+		child.stderr.on('data', (chunk) => (output += chunk));
+		child.on('error', reject);
+		child.on('close', (code) => resolve({ code: code ?? 1, output }));
+	});
+}
+
+/** @param {string} what @param {string} tool @param {string[]} args */
+function check(what, tool, args) {
+	return step(what, () => mustRun('npx', ['--no-install', tool, ...args], { cwd: PROJECT }));
+}
+
+async function main() {
+	const only = process.argv.slice(2);
+	const wanted = (/** @type {string} */ part) => only.length === 0 || only.includes(part);
+	const started = performance.now();
+	const unlock = takeLock('test', 'The tests are already running on this data folder');
+	/** @type {(() => Promise<void>)[]} */
+	const stops = [async () => unlock()];
+	const stopAll = async () => {
+		for (const stop of stops.splice(0).reverse()) await stop();
+	};
+	for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM']))
+		process.on(signal, () => void stopAll().then(() => process.exit(130)));
+	try {
+		await installPackages();
+		await installPostgres();
+		if (wanted('journey')) await installChromium();
+		await step('preparing types', () =>
+			mustRun('npx', ['--no-install', 'svelte-kit', 'sync'], { cwd: PROJECT })
+		);
+		const folder = path.join(DATA, 'test-postgres');
+		const cluster = await step('starting PostgreSQL for the tests', async () => {
+			// Tests start from nothing: what an earlier run left is thrown away.
+			const old = existsSync(folder)
+				? await startCluster({ folder, forTests: true, port: 0 }).catch(() => null)
+				: null;
+			await old?.stop();
+			rmSync(folder, { recursive: true, force: true });
+			return startCluster({ folder, forTests: true, port: 0 });
+		});
+		stops.push(cluster.stop);
+		const failuresFolder = path.join(DATA, 'test-failures');
+		rmSync(failuresFolder, { recursive: true, force: true });
+		mkdirSync(failuresFolder, { recursive: true });
+		const env = {
+			JOVET_TEST_DATABASE: cluster.url,
+			JOVET_TEST_FAILURES: failuresFolder,
+			JOVET_CHROMIUM: findChromium() ?? ''
+		};
+		const lanes = [
+			async () => {
+				if (wanted('checks')) {
+					await check('formatting', 'prettier', ['--check', '.', '--log-level', 'warn']);
+					await check('types of the core alone', 'tsc', ['-p', 'tsconfig.core.json']);
+					await check('types of tests and scripts', 'tsc', ['-p', 'tsconfig.tests.json']);
+					await check('directions', 'depcruise', [
+						'src',
+						'--config',
+						'.dependency-cruiser.cjs',
+						'--output-type',
+						'err'
+					]);
+					await check('lint', 'eslint', ['.']);
+				}
+				if (wanted('unit')) await runTests('unit', testFiles('src'), env, 1);
+			},
+			async () => {
+				if (wanted('checks'))
+					await check('types of the interface', 'svelte-check', [
+						'--tsconfig',
+						'tsconfig.json',
+						'--fail-on-warnings'
+					]);
+				if (wanted('checks')) await check('unused files and exports', 'knip', []);
+				if (wanted('integration'))
+					await runTests(
+						'integration',
+						[...testFiles('tests/integration'), ...testFiles('tests/rules')],
+						env,
+						1
+					);
+			}
+		];
+		if (wanted('journey') || wanted('integration')) {
+			process.env.JOVET_PRECOMPRESS = 'no';
+			await buildApplication();
+		}
+		const results = await Promise.allSettled(lanes.map((lane) => lane()));
+		if (wanted('journey'))
+			await runTests('journey', testFiles('tests/e2e'), env, 1).catch((error) =>
+				results.push({ status: 'rejected', reason: error })
+			);
+		const broken = results.flatMap((one) => (one.status === 'rejected' ? [one.reason] : []));
+		const minutes = ((performance.now() - started) / 60_000).toFixed(1);
+		for (const reason of broken) reportAndExit(reason);
+		if (failed > 0 || broken.length > 0) process.exitCode = 1;
+		say(`\n${broken.length === 0 ? 'Everything passed' : 'Something failed'}, in ${minutes} min.`);
+		say(`${passed} passed, ${Math.max(failed, broken.length > 0 && failed === 0 ? 1 : 0)} failed`);
+	} finally {
+		await stopAll();
+	}
+}
+
+main().catch(reportAndExit);

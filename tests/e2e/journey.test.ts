@@ -1,0 +1,225 @@
+import { after, before, test } from 'node:test';
+import assert from 'node:assert/strict';
+import { readFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import {
+	byName,
+	openBakery,
+	SIZES,
+	says,
+	textOf,
+	type,
+	visit,
+	withPicture,
+	type Bakery
+} from './bakery.ts';
+
+let bakery: Bakery;
+before(async () => {
+	bakery = await openBakery();
+});
+after(() => bakery.close());
+
+const DAY = '/bake/2026-11-24';
+const step = (name: string, task: () => Promise<void>) =>
+	test(name, () => withPicture(bakery, name, task));
+const sentence = '[data-room-sentence]';
+
+step('the door leads to the orders of tomorrow, with the bakery clock in the frame', async () => {
+	await visit(bakery, '/');
+	assert.equal(new URL(bakery.page.url()).pathname, `${DAY}/orders`);
+	await says(bakery.page, '[data-bakery-clock]', '14:0');
+	await says(bakery.page, sentence, '376 pieces for 3 drops', '115.89 kg');
+});
+
+step(
+	'1 orders: a number is changed, saved, and the totals follow as pieces and as dough',
+	async () => {
+		const { page } = bakery;
+		await type(page, 'Harbour loaf, Ferry, pieces', '30');
+		await says(page, sentence, '379 pieces', '118.59 kg');
+		await says(page, '[data-total-pieces]', '379');
+		await page.waitForSelector('input[aria-label="Harbour loaf, Ferry, pieces"][data-state=saved]');
+		await page.reload();
+		await says(page, sentence, '379 pieces');
+		const undoOnce = page.waitForResponse((answer) => answer.url().endsWith('/commands'));
+		await type(page, 'Deck roll, School, pieces', '72');
+		await undoOnce;
+		await (await byName(page, 'button', 'Undo: Deck roll, 72 back to 60')).click();
+		await says(page, sentence, '379 pieces');
+		await page.waitForSelector('input[aria-label="Deck roll, School, pieces"][data-state=saved]');
+	}
+);
+
+step(
+	'1 orders: a negative number stays where it was typed, with what is wrong and the saved number',
+	async () => {
+		const { page } = bakery;
+		await type(page, 'Harbour loaf, Ferry, pieces', '-4');
+		await says(
+			page,
+			'[data-order-messages]',
+			'Harbour loaf, Ferry',
+			'Below 0 pieces is not possible',
+			'Saved is 30'
+		);
+		await says(page, sentence, '379 pieces');
+		await page.reload();
+		await says(page, '[data-order-messages]', 'Typed before, not saved yet');
+		await (await byName(page, 'button', 'Keep 30')).click();
+		await page.waitForFunction(
+			() => document.querySelector('[data-order-messages]')?.textContent?.trim() === ''
+		);
+	}
+);
+
+step('2 doughs: each stage is weighed, and a number opens the arithmetic behind it', async () => {
+	const { page } = bakery;
+	await (await byName(page, 'link', 'Doughs')).click();
+	await says(page, sentence, '4 formulas in 6 mixes', '5 builds and soakers');
+	await says(page, '[data-dough="Harbour dough"] [data-mixes]', '2 ×', '27.69 kg');
+	const row = await page.$eval(
+		'[data-dough="Harbour dough"] tbody',
+		(one) => one.textContent ?? ''
+	);
+	for (const line of ['Wheat levain', 'Seed soaker', 'Bread flour', 'held back', 'late'])
+		assert.ok(row.includes(line), line);
+	const figure = await page.$('[data-dough="Harbour dough"] tbody button');
+	await figure?.click();
+	const shown = await says(page, '[role=dialog]', 'Wheat levain', '× 32 %', 'bench scale');
+	// 30 x 900 g at 2.5 % loss is 27 692.3 g of dough, 13 770.4 g of flour at 201.1 %, 4 406.5 g of levain.
+	assert.ok(shown.includes('= 4406.5 g'), shown);
+	const said = (
+		await page.$$eval('[data-sentence]', (all) => all.map((one) => one.textContent ?? ''))
+	).map((one) => one.replace(/[\u2009\s]+/g, ' '));
+	assert.ok(
+		said.some((one) => /× 32 % = /.test(one)),
+		said.join(' | ')
+	);
+	await page.keyboard.press('Escape');
+	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
+});
+
+step(
+	'3 water: typed temperatures move the water of each mix, and a warm tap brings ice',
+	async () => {
+		const { page } = bakery;
+		await (await byName(page, 'link', 'Water')).click();
+		await says(page, sentence, 'can be reached', 'no ice is needed');
+		const first = '[data-mix="Harbour dough, mix 1 of 2"]';
+		const before = Number(await textOf(page, `${first} [data-water-temperature]`));
+		await type(page, 'Room', '26');
+		await page.waitForFunction(
+			(one, was) => Number(document.querySelector(one)?.textContent) < was,
+			{},
+			`${first} [data-water-temperature]`,
+			before
+		);
+		assert.ok(
+			Math.abs(before - 3 - Number(await textOf(page, `${first} [data-water-temperature]`))) < 0.11
+		);
+		await type(page, 'Flour', '24.5');
+		await says(page, first, '24.5');
+		await type(page, 'Wheat levain', '27');
+		await type(page, 'Cold tap', '14');
+		await says(page, `${first}`, 'ice', 'tap at 14.0');
+		await says(page, sentence, 'ice');
+		const said = await textOf(page, first);
+		const [, target, flour, room, levain, friction, water] =
+			/4 × ([\d.]+) − \(([\d.]+) \+ ([\d.]+) \+ ([\d.]+) \+ ([\d.]+)\) = ([−\d.]+)/.exec(said) ??
+			[];
+		assert.deepEqual([target, flour, room, levain], ['25.0', '24.5', '26.0', '27.0']);
+		assert.ok(
+			Math.abs(100 - 24.5 - 26 - 27 - Number(friction) - Number(water?.replace('−', '-'))) < 0.11,
+			said
+		);
+		await type(page, 'Room', 'warm');
+		await says(page, 'body', '"warm" is not a number');
+		await page.keyboard.press('Escape');
+	}
+);
+
+step(
+	'4 plan: every chain is timed backwards, drawn and listed; an overlap is told and can be parted',
+	async () => {
+		const { page } = bakery;
+		await (await byName(page, 'link', 'Plan')).click();
+		await says(page, sentence, 'All 3 drops hold');
+		const rows = await page.$$eval('svg [data-row]', (all) =>
+			all.map((one) => one.getAttribute('data-row'))
+		);
+		assert.equal(rows.length, 8);
+		assert.ok(rows.includes('Lantern rye tin'));
+		assert.ok((await page.$$('svg [data-segment]')).length > 40);
+		await says(page, '[data-cautions]', 'To settle', 'at once');
+		const settle = Number(/To settle (\d+)/.exec(await textOf(page, '[data-cautions]'))?.[1]);
+		const list = await textOf(page, '[data-to-do]');
+		for (const words of [
+			'Mon 23 Nov',
+			'Tue 24 Nov',
+			'Mix Wheat levain',
+			'Fold Harbour dough, mix 1 of 2, fold 3 of 3',
+			'Load Lantern rye tin',
+			'Pack School bun'
+		])
+			assert.ok(list.includes(words), words);
+		assert.ok(settle > 0);
+		const mixer = await page.$$('[data-cautions] button');
+		await mixer[0]?.click();
+		await says(page, '[data-detail]', 'can start at');
+		await (await byName(page, 'button', 'Ready 10 minutes earlier')).click();
+		await says(page, '[data-lead]', 'ready 10 min earlier');
+		await (await byName(page, 'button', 'Ready 10 minutes later')).click();
+		await says(page, '[data-lead]', 'ready for its drop');
+	}
+);
+
+step('4 plan: accepting keeps a version, and it is there after a restart', async () => {
+	const { page } = bakery;
+	await (await byName(page, 'button', 'Accept this plan')).click();
+	await page.waitForSelector('[data-accepted]');
+	await says(page, 'main', 'Version 1, accepted by Maud Tarrow');
+	await bakery.restart();
+	await visit(bakery, `${DAY}/plan`);
+	await says(page, 'main', 'Version 1, accepted by Maud Tarrow');
+	await visit(bakery, `${DAY}/orders`);
+	await says(page, sentence, '379 pieces');
+	await visit(bakery, `${DAY}/water`);
+	await says(page, 'main', '26.0');
+});
+
+step('5 run sheet: the same plan on one printed A4 page', async () => {
+	const { page } = bakery;
+	await visit(bakery, `${DAY}/run-sheet`);
+	await says(page, sentence, 'things to do for 3 drops');
+	const sheet = await textOf(page, '[data-run-sheet]');
+	for (const words of [
+		'Run sheet · Tuesday',
+		'24 November 2026',
+		'05:10 Ferry',
+		'Mix Wheat levain',
+		'Draw Harbour loaf',
+		'To settle by hand',
+		'The site'
+	])
+		assert.ok(sheet.includes(words), words);
+	const file = path.join(process.env.JOVET_TEST_FAILURES ?? os.tmpdir(), 'run-sheet.pdf');
+	await page.pdf({ path: file, preferCSSPageSize: true, printBackground: true });
+	const pdf = readFileSync(file, 'latin1');
+	assert.equal(pdf.match(/\/Type\s*\/Page\b(?!s)/g)?.length, 1, 'one page');
+	const [, width = '0', height = '0'] = /\/MediaBox\s*\[\s*0 0 ([\d.]+) ([\d.]+)/.exec(pdf) ?? [];
+	assert.ok(Math.abs(Number(width) - 595) < 2 && Math.abs(Number(height) - 842) < 2, 'A4');
+	await page.setViewport(SIZES.desk);
+});
+
+step('an order changed afterwards marks the plan and the sheet as out of date', async () => {
+	const { page } = bakery;
+	await visit(bakery, `${DAY}/orders`);
+	await type(page, 'School bun, School, pieces', '150');
+	await page.waitForSelector('input[aria-label="School bun, School, pieces"][data-state=saved]');
+	await (await byName(page, 'link', 'Run sheet')).click();
+	await says(page, 'main', 'Out of date');
+	await (await byName(page, 'link', 'Plan')).click();
+	await says(page, 'main', 'changed since version 1');
+});

@@ -1,0 +1,158 @@
+import { after, before, test } from 'node:test';
+import assert from 'node:assert/strict';
+import { sql } from 'kysely';
+import { openDatabase } from '../../src/lib/server/db/client.ts';
+import { server } from '../integration/test-database.ts';
+import {
+	accessibilityFaults,
+	byName,
+	openBakery,
+	says,
+	SIZES,
+	textOf,
+	type,
+	visit,
+	withPicture,
+	type Bakery
+} from './bakery.ts';
+
+let bakery: Bakery;
+before(async () => {
+	bakery = await openBakery();
+});
+after(() => bakery.close());
+
+const step = (name: string, task: () => Promise<void>) =>
+	test(name, () => withPicture(bakery, name, task));
+const sentence = '[data-room-sentence]';
+
+step('a date without orders says so in every room and offers the way on', async () => {
+	const { page } = bakery;
+	const empty = '/bake/2027-06-01';
+	for (const [room, words] of [
+		['doughs', 'no dough to make'],
+		['water', 'no mix to find water for'],
+		['plan', 'nothing to plan'],
+		['run-sheet', 'no accepted plan']
+	] as const) {
+		await visit(bakery, `${empty}/${room}`);
+		await says(page, sentence, words);
+	}
+	await visit(bakery, `${empty}/orders`);
+	await says(page, sentence, 'Nothing is ordered for Tuesday');
+	await (await byName(page, 'button', 'Copy the orders of Mon 30 Nov')).click();
+	await says(page, sentence, '376 pieces');
+});
+
+step(
+	'a nonsense date, a page that is not there and a nonsense command are answered, not dropped',
+	async () => {
+		const { page, origin } = bakery;
+		for (const address of [
+			'/bake/2026-02-30/orders',
+			'/bake/tomorrow/plan',
+			'/bake/%F0%9F%A5%96/water'
+		]) {
+			const answer = await page.goto(`${origin}${address}`);
+			assert.equal(answer?.status(), 404, address);
+			await says(page, '[role=alert]', 'is not a date of the calendar');
+			assert.ok(await page.$('a[href="/"]'));
+		}
+		assert.equal((await page.goto(`${origin}/ovens`))?.status(), 404);
+		await says(page, '[role=alert]', 'There is no page at /ovens');
+		const post = (body: string, headers: Record<string, string> = {}) =>
+			fetch(`${origin}/commands`, {
+				method: 'POST',
+				body,
+				headers: { 'content-type': 'application/json', ...headers }
+			});
+		assert.equal((await post('{')).status, 400);
+		assert.equal((await post('{"kind":"accept-plan","fingerprint":"\\u0000"}')).status, 400);
+		assert.equal((await post('[]')).status, 400);
+		assert.equal((await post(`"${'x'.repeat(450_000)}"`)).status, 400);
+		assert.equal((await post('{}', { origin: 'http://elsewhere.test' })).status, 403);
+	}
+);
+
+step(
+	'a formula that cannot be made is named with its reason, and the others are not held up',
+	async () => {
+		const { page, database } = bakery;
+		await sql`insert into formula_revision select gen_random_uuid(), formula_id, 2, dough_loss_share, target_dough_celsius,
+		friction_kj_per_kg, most_dough_g, steps, made_by from formula_revision
+		join formula on formula.id = formula_id where formula.name = 'Stick dough'`.execute(database.db);
+		await visit(bakery, '/bake/2026-11-24/doughs');
+		await says(page, 'main', 'Not made', 'Stick dough', 'has no lines');
+		await says(page, sentence, '3 formulas');
+		await visit(bakery, '/bake/2026-11-24/plan');
+		await says(page, 'main', 'Not made', 'All 3 drops hold');
+	}
+);
+
+step('every room passes the accessibility check in both appearances and on a tablet', async () => {
+	const { page } = bakery;
+	for (const appearance of ['paper', 'ember'])
+		for (const room of ['orders', 'doughs', 'plan', 'water', 'run-sheet']) {
+			await page.setViewport(appearance === 'paper' ? SIZES.desk : SIZES.tablet);
+			await page
+				.browserContext()
+				.setCookie({ name: 'appearance', value: appearance, domain: '127.0.0.1', path: '/' });
+			await visit(bakery, `/bake/2026-11-24/${room}`);
+			if (room === 'plan') await page.waitForSelector('[data-to-do]');
+			assert.equal(await page.$eval('html', (one) => one.dataset.appearance), appearance);
+			assert.deepEqual(await accessibilityFaults(page), [], `${room}, ${appearance}`);
+			const wider = await page.evaluate(
+				() => document.documentElement.scrollWidth - window.innerWidth
+			);
+			assert.ok(wider <= 0, `${room} is ${wider} px wider than the screen`);
+		}
+	await page.setViewport(SIZES.desk);
+});
+
+step('the orders can be filled with the keyboard alone', async () => {
+	const { page } = bakery;
+	await visit(bakery, '/bake/2026-11-25/orders');
+	const field = await byName(page, 'textbox', 'Harbour loaf, Ferry, pieces');
+	await field.focus();
+	const saved = page.waitForResponse((answer) => answer.url().endsWith('/commands'));
+	await page.keyboard.type('28');
+	await page.keyboard.press('ArrowRight');
+	await saved;
+	await page.keyboard.type('19');
+	await page.keyboard.press('Enter');
+	const focused = await page.evaluate(() => document.activeElement?.getAttribute('aria-label'));
+	assert.equal(focused, 'Harbour small, Shop and cafés, pieces');
+	await says(page, sentence, '378 pieces');
+});
+
+step(
+	'with the database stopped nothing typed is lost, and it is saved once it is back',
+	async () => {
+		const { page, database } = bakery;
+		await visit(bakery, '/bake/2026-11-26/orders');
+		const before = await textOf(page, sentence);
+		const name = database.url.split('/').at(-1) ?? '';
+		// No new connection is let in and the application's own are ended: to it the database is gone.
+		const admin = openDatabase(`${server}/postgres`, () => undefined);
+		const gate = (open: boolean) =>
+			sql.raw(`alter database ${name} with allow_connections ${open}`).execute(admin);
+		await gate(false);
+		await sql`select pg_terminate_backend(pid) from pg_stat_activity where datname = ${name}`.execute(
+			admin
+		);
+		await type(page, 'Ferry stick, Ferry, pieces', '60');
+		await says(page, '[data-order-messages]', 'Ferry stick, Ferry', 'Not saved', 'stays here');
+		const answer = await page.goto(`${bakery.origin}/bake/2026-11-26/plan`);
+		assert.equal(answer?.status(), 503);
+		await says(page, '[role=alert]', 'The database does not answer');
+		await gate(true);
+		await admin.destroy();
+		await visit(bakery, '/bake/2026-11-26/orders');
+		await says(page, '[data-order-messages]', 'Typed before, not saved yet');
+		await (await byName(page, 'button', 'Save 1 again')).click();
+		await page.waitForSelector('input[aria-label="Ferry stick, Ferry, pieces"][data-state=saved]');
+		await page.reload();
+		assert.notEqual(await textOf(page, sentence), before);
+		await says(page, 'main', '60');
+	}
+);

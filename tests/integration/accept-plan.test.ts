@@ -1,0 +1,120 @@
+import { after, before, test } from 'node:test';
+import assert from 'node:assert/strict';
+import { planDay, type BakeDayInput } from '../../src/lib/core/bake-day/index.ts';
+import type { Placement } from '../../src/lib/core/schedule/index.ts';
+import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import {
+	FERRY,
+	HARBOUR_DOUGH,
+	LOAF,
+	send,
+	testDatabase,
+	TOMORROW,
+	type TestDatabase
+} from './test-database.ts';
+
+let t: TestDatabase;
+before(async () => {
+	t = await testDatabase();
+});
+after(() => t.drop());
+
+function plan(input: BakeDayInput): Placement {
+	const run = planDay(input);
+	for (;;) {
+		const step = run.next();
+		if (!step.done) continue;
+		assert.ok(step.value.ok);
+		return step.value.value;
+	}
+}
+async function accept(change: (placement: Placement) => Placement = (one) => one) {
+	const { input, fingerprint } = await readPlan(t.db, TOMORROW);
+	return send(t.db, {
+		kind: 'accept-plan',
+		date: TOMORROW,
+		fingerprint,
+		placement: change(plan(input))
+	});
+}
+const batches = () =>
+	t.db
+		.selectFrom('plan_batch')
+		.innerJoin('batch', 'batch.id', 'plan_batch.batch_id')
+		.innerJoin('plan_version', 'plan_version.id', 'plan_batch.plan_id')
+		.select([
+			'batch.id',
+			'batch.key',
+			'plan_version.number',
+			'plan_batch.pieces',
+			'batch.formula_revision_id'
+		])
+		.execute();
+
+test('accepting stores a version with its tasks and batches, pinned to revisions', async () => {
+	const done = await accept();
+	assert.ok(done.outcome === 'done' && done.answer.number === 1);
+	const view = await readPlan(t.db, TOMORROW);
+	assert.equal(view.accepted?.number, 1);
+	assert.equal(view.accepted?.current, true);
+	assert.equal(view.accepted?.acceptedBy, 'Maud Tarrow');
+	const stored = await batches();
+	assert.ok(stored.some((one) => one.key.startsWith('build:')));
+	assert.ok(stored.some((one) => one.key.startsWith('load:') && (one.pieces ?? 0) > 0));
+	assert.ok(
+		stored
+			.filter((one) => !one.key.startsWith('build:'))
+			.every((one) => one.formula_revision_id !== null)
+	);
+	const tasks = await t.db.selectFrom('plan_task').selectAll().execute();
+	assert.equal(tasks.length, Object.keys(view.accepted?.placement.starts ?? {}).length);
+});
+
+test('a second version keeps the identity of the batches it still has', async () => {
+	const first = new Map((await batches()).map((one) => [one.key, one.id]));
+	const lead = await send(t.db, {
+		kind: 'set-lead',
+		date: TOMORROW,
+		formulaId: HARBOUR_DOUGH,
+		ordinal: 1,
+		minutes: 20,
+		expectedVersion: 0
+	});
+	assert.equal(lead.outcome, 'done');
+	assert.equal((await readPlan(t.db, TOMORROW)).accepted?.current, false);
+	const done = await accept();
+	assert.ok(done.outcome === 'done' && done.answer.number === 2);
+	for (const one of await batches()) assert.equal(one.id, first.get(one.key));
+});
+
+test('a plan made before the orders changed is refused', async () => {
+	const { input, fingerprint } = await readPlan(t.db, TOMORROW);
+	const changed = await send(t.db, {
+		kind: 'change-order',
+		date: TOMORROW,
+		dropId: FERRY,
+		productId: LOAF,
+		pieces: 20,
+		expectedVersion: 1
+	});
+	assert.equal(changed.outcome, 'done');
+	const late = await send(t.db, {
+		kind: 'accept-plan',
+		date: TOMORROW,
+		fingerprint,
+		placement: plan(input)
+	});
+	assert.ok(late.outcome === 'refused' && late.refusal.kind === 'plan-out-of-date');
+});
+
+test('a plan that breaks its own rules is refused by the server, whoever made it', async () => {
+	const moved = await accept((one) => {
+		const [first = ''] = Object.keys(one.starts);
+		return { ...one, starts: { ...one.starts, [first]: (one.starts[first] ?? 0) + 600 } };
+	});
+	assert.ok(moved.outcome === 'refused' && moved.refusal.kind === 'plan-impossible');
+	assert.ok(moved.refusal.violations.length > 0);
+	const emptied = await accept(() => ({ starts: {}, machines: {} }));
+	assert.ok(emptied.outcome === 'refused' && emptied.refusal.kind === 'plan-impossible');
+	assert.equal((await readPlan(t.db, TOMORROW)).accepted?.number, 2);
+});

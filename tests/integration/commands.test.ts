@@ -1,0 +1,205 @@
+import { after, before, test } from 'node:test';
+import assert from 'node:assert/strict';
+import { randomUUID } from 'node:crypto';
+import { sql } from 'kysely';
+import { commandSchema } from '../../src/lib/contracts/commands.ts';
+import type { BakeDate } from '../../src/lib/core/time/index.ts';
+import { readOrders } from '../../src/lib/server/services/read-orders.ts';
+import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import { readWater } from '../../src/lib/server/services/read-water.ts';
+import {
+	FERRY,
+	HARBOUR_DOUGH,
+	LEVAIN,
+	LOAF,
+	NOW_MS,
+	send,
+	testDatabase,
+	TOMORROW,
+	type TestDatabase
+} from './test-database.ts';
+
+let t: TestDatabase;
+before(async () => {
+	t = await testDatabase();
+});
+after(() => t.drop());
+
+const order = (date: BakeDate, pieces: number, expectedVersion: number) => ({
+	kind: 'change-order' as const,
+	date,
+	dropId: FERRY,
+	productId: LOAF,
+	pieces,
+	expectedVersion
+});
+async function cell(date: BakeDate) {
+	const view = await readOrders(t.db, date);
+	return view.cells.find((one) => one.dropId === FERRY && one.productId === LOAF);
+}
+
+test('an order changes once, keeps its history, and a repeated command gives the same answer', async () => {
+	const seen = await cell(TOMORROW);
+	assert.ok(seen);
+	const id = randomUUID();
+	const first = await send(t.db, order(TOMORROW, 31, seen.version), id);
+	assert.deepEqual(first, { outcome: 'done', answer: { version: seen.version + 1, pieces: 31 } });
+	assert.deepEqual(await send(t.db, order(TOMORROW, 31, seen.version), id), first);
+	assert.equal((await cell(TOMORROW))?.pieces, 31);
+	const history = await t.db
+		.selectFrom('order_change')
+		.select(['pieces_before', 'pieces_after'])
+		.where('command_id', '=', id)
+		.execute();
+	assert.deepEqual(history, [{ pieces_before: seen.pieces, pieces_after: 31 }]);
+	assert.deepEqual(await send(t.db, order(TOMORROW, 32, seen.version), id), {
+		outcome: 'refused',
+		refusal: { kind: 'id-used-before' }
+	});
+});
+
+test('of two bakers who change one number at once, one is told what the other put', async () => {
+	const date = '2026-12-10' as BakeDate;
+	const both = await Promise.all([send(t.db, order(date, 5, 0)), send(t.db, order(date, 9, 0))]);
+	const done = both.filter((one) => one.outcome === 'done');
+	const refused = both.find((one) => one.outcome === 'refused');
+	assert.equal(done.length, 1);
+	assert.ok(refused?.outcome === 'refused' && refused.refusal.kind === 'changed-meanwhile');
+	assert.equal(refused.refusal.value, (await cell(date))?.pieces);
+	assert.equal(refused.refusal.by, 'Maud Tarrow');
+});
+
+test('a command that names what is not there is refused and writes nothing', async () => {
+	const count = async () =>
+		(
+			await t.db
+				.selectFrom('command')
+				.select(({ fn }) => fn.countAll().as('n'))
+				.executeTakeFirstOrThrow()
+		).n;
+	const commands = await count();
+	const refusals = await Promise.all([
+		send(t.db, { ...order(TOMORROW, 1, 0), dropId: randomUUID() }),
+		send(t.db, { ...order(TOMORROW, 1, 0), productId: randomUUID() }),
+		send(t.db, {
+			kind: 'take-reading',
+			quantity: 'preferment',
+			preparationId: randomUUID(),
+			celsius: 24,
+			instrument: 'typed',
+			correctsId: null
+		}),
+		send(t.db, {
+			kind: 'take-reading',
+			quantity: 'room',
+			preparationId: null,
+			celsius: 24,
+			instrument: 'typed',
+			correctsId: randomUUID()
+		}),
+		send(t.db, {
+			kind: 'set-lead',
+			date: TOMORROW,
+			formulaId: randomUUID(),
+			ordinal: 1,
+			minutes: 10,
+			expectedVersion: 0
+		})
+	]);
+	const what = refusals.map((one) =>
+		one.outcome === 'refused' && one.refusal.kind === 'unknown' ? one.refusal.what : one
+	);
+	assert.deepEqual(what, ['drop', 'product', 'build', 'reading', 'formula']);
+	assert.equal(await count(), commands);
+});
+
+test('nonsense never reaches the door: the schema says what and where', () => {
+	const good = { ...order(TOMORROW, 4, 0), id: randomUUID(), occurredAtMs: NOW_MS };
+	assert.ok(commandSchema.safeParse(good).success);
+	const where = (change: object) => {
+		const parsed = commandSchema.safeParse({ ...good, ...change });
+		return parsed.success ? 'accepted' : parsed.error.issues[0]?.path.join('.');
+	};
+	assert.equal(where({ pieces: -1 }), 'pieces');
+	assert.equal(where({ pieces: 1.5 }), 'pieces');
+	assert.equal(where({ pieces: Number.NaN }), 'pieces');
+	assert.equal(where({ date: '2026-02-30' }), 'date');
+	assert.equal(where({ dropId: "'; drop table command; --" }), 'dropId');
+	assert.equal(where({ occurredAtMs: Number.POSITIVE_INFINITY }), 'occurredAtMs');
+	assert.equal(where({ kind: 'erase-everything' }), 'kind');
+	const reading = {
+		kind: 'take-reading',
+		id: randomUUID(),
+		occurredAtMs: NOW_MS,
+		quantity: 'room',
+		preparationId: LEVAIN,
+		celsius: 20,
+		instrument: 'typed',
+		correctsId: null
+	};
+	assert.equal(commandSchema.safeParse(reading).success, false);
+});
+
+test('orders are copied to an empty date once', async () => {
+	const to = '2026-12-20' as BakeDate;
+	const copy = { kind: 'copy-orders' as const, from: TOMORROW, to };
+	const done = await send(t.db, copy);
+	assert.ok(done.outcome === 'done' && done.answer.lines === 9);
+	const again = await send(t.db, copy);
+	assert.ok(again.outcome === 'refused' && again.refusal.kind === 'orders-there-already');
+	const empty = await send(t.db, {
+		...copy,
+		from: '2030-01-01' as BakeDate,
+		to: '2030-01-02' as BakeDate
+	});
+	assert.ok(empty.outcome === 'refused' && empty.refusal.kind === 'nothing-to-copy');
+	assert.equal((await readOrders(t.db, '2030-01-02' as BakeDate)).copyFrom, to);
+});
+
+test('a reading moves the water; a correction is a new entry that stands for the old one', async () => {
+	const room = async () =>
+		(await readWater(t.db, TOMORROW)).inputs.find((one) => one.quantity === 'room');
+	assert.equal((await room())?.reading, null);
+	const waterBefore = (await readWater(t.db, TOMORROW)).mixes[0]?.water?.wanted.value ?? 0;
+	const reading = {
+		kind: 'take-reading' as const,
+		quantity: 'room' as const,
+		preparationId: null,
+		instrument: 'typed' as const
+	};
+	const wrong = await send(t.db, { ...reading, celsius: 32, correctsId: null });
+	assert.ok(wrong.outcome === 'done');
+	assert.equal((await room())?.reading?.celsius, 32);
+	await send(t.db, { ...reading, celsius: 26, correctsId: wrong.answer.readingId });
+	assert.equal((await room())?.reading?.celsius, 26);
+	const waterAfter = (await readWater(t.db, TOMORROW)).mixes[0]?.water?.wanted.value ?? 0;
+	assert.ok(
+		Math.abs(waterBefore - waterAfter - 3) < 1e-9,
+		'three degrees of room are three of water'
+	);
+	await assert.rejects(sql`update reading set celsius = 20`.execute(t.db), /append-only/);
+	await assert.rejects(sql`delete from command`.execute(t.db), /append-only/);
+});
+
+test('a lead is versioned like an order and moves the plan input', async () => {
+	const lead = {
+		kind: 'set-lead' as const,
+		date: TOMORROW,
+		formulaId: HARBOUR_DOUGH,
+		ordinal: 1,
+		minutes: 30
+	};
+	const before = await readPlan(t.db, TOMORROW);
+	const done = await send(t.db, { ...lead, expectedVersion: 0 });
+	assert.ok(done.outcome === 'done' && done.answer.version === 1);
+	const stale = await send(t.db, { ...lead, minutes: 40, expectedVersion: 0 });
+	assert.ok(
+		stale.outcome === 'refused' &&
+			stale.refusal.kind === 'changed-meanwhile' &&
+			stale.refusal.value === 30
+	);
+	const after = await readPlan(t.db, TOMORROW);
+	assert.notEqual(after.fingerprint, before.fingerprint);
+	const mix = after.input.doughs.find((one) => one.formulaId === HARBOUR_DOUGH)?.mixes[0];
+	assert.equal(mix?.leadMinutes, 30);
+});
