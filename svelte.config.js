@@ -3,6 +3,9 @@ import adapter from '@sveltejs/adapter-node';
 /** @type {import('@sveltejs/kit').Config} */
 export default {
 	kit: {
+		typescript: {
+			config: (config) => ({ ...config, include: [...config.include, '../bench/**/*.ts'] })
+		},
 		adapter: adapter({ precompress: process.env.JOVET_PRECOMPRESS !== 'no' }),
 		csp: {
 			mode: 'nonce',

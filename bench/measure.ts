@@ -11,6 +11,26 @@ export async function medianMs(work: () => unknown, rounds: number): Promise<num
 	return times[Math.floor(times.length / 2)] ?? 0;
 }
 
+/**
+ * The medians of two pieces of work done in turns, so that whatever else the machine does falls on both
+ * alike.
+ */
+export async function mediansInTurns(
+	first: () => Promise<unknown>,
+	second: () => Promise<unknown>,
+	rounds: number
+): Promise<readonly [number, number]> {
+	const times: [number[], number[]] = [[], []];
+	for (let round = -10; round < rounds; round += 1)
+		for (const [at, work] of [first, second].entries()) {
+			const start = performance.now();
+			await work();
+			if (round >= 0) times[at as 0 | 1].push(performance.now() - start);
+		}
+	const median = (all: number[]) => all.sort((a, b) => a - b)[Math.floor(all.length / 2)] ?? 0;
+	return [median(times[0]), median(times[1])];
+}
+
 export interface Figure {
 	readonly what: string;
 	readonly ms: number;
@@ -28,7 +48,8 @@ export function report(title: string, figures: readonly Figure[]): boolean {
 		const ratio = ms / baselineMs;
 		const passed = committedRatio === null || ratio <= committedRatio * 1.2;
 		good &&= passed;
-		const limit = committedRatio === null ? '' : `, committed ${committedRatio}${passed ? '' : '  TOO SLOW'}`;
+		const limit =
+			committedRatio === null ? '' : `, committed ${committedRatio}${passed ? '' : '  TOO SLOW'}`;
 		console.log(
 			`  ${what.padEnd(44)} ${ms.toFixed(3).padStart(9)} ms   ${ratio.toFixed(1).padStart(7)} x  ${baseline} (${baselineMs.toFixed(3)} ms)${limit}`
 		);

@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { waitForLock } from './lock.mjs';
 import { PROJECT } from './places.mjs';
 import { step } from './progress.mjs';
 import { mustRun } from './run.mjs';
@@ -17,6 +18,16 @@ const SOURCES = [
 ];
 
 export async function buildApplication() {
+	// The demo and the tests may want the build at the same time; the second finds it done.
+	const unlock = await waitForLock('build');
+	try {
+		await buildIfChanged();
+	} finally {
+		unlock();
+	}
+}
+
+async function buildIfChanged() {
 	const sources = fingerprint();
 	if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === sources) return;
 	await step('building the application', () =>

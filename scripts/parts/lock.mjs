@@ -33,3 +33,18 @@ function isNode(pid) {
 		return false;
 	}
 }
+
+/**
+ * Takes a named lock as soon as whoever holds it is done.
+ * @param {string} name
+ */
+export async function waitForLock(name) {
+	for (;;) {
+		try {
+			return takeLock(name, 'busy');
+		} catch (error) {
+			if (!(error instanceof Plain)) throw error;
+			await new Promise((resolve) => setTimeout(resolve, 300));
+		}
+	}
+}

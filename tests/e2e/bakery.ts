@@ -1,8 +1,8 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import os from 'node:os';
 import path from 'node:path';
 import assert from 'node:assert/strict';
+import axe from 'axe-core';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
 import { startApplication } from '../../scripts/parts/application.mjs';
 import { freePort } from '../../scripts/parts/ports.mjs';
@@ -133,8 +133,7 @@ export async function type(
 
 /** Serious accessibility faults of the page as it stands, by axe-core. */
 export async function accessibilityFaults(page: Page): Promise<string[]> {
-	const axe = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
-	await page.evaluate((await import('node:fs')).readFileSync(axe, 'utf8'));
+	await page.evaluate(axe.source);
 	return page.evaluate(async () => {
 		const { axe: check } = window as unknown as {
 			axe: {

@@ -22,8 +22,8 @@ before(async () => {
 after(() => bakery.close());
 
 const DAY = '/bake/2026-11-24';
-const step = (name: string, task: () => Promise<void>) =>
-	test(name, () => withPicture(bakery, name, task));
+const step = (name: string, task: () => Promise<void>): void =>
+	void test(name, () => withPicture(bakery, name, task));
 const sentence = '[data-room-sentence]';
 
 step('the door leads to the orders of tomorrow, with the bakery clock in the frame', async () => {

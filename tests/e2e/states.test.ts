@@ -22,8 +22,8 @@ before(async () => {
 });
 after(() => bakery.close());
 
-const step = (name: string, task: () => Promise<void>) =>
-	test(name, () => withPicture(bakery, name, task));
+const step = (name: string, task: () => Promise<void>): void =>
+	void test(name, () => withPicture(bakery, name, task));
 const sentence = '[data-room-sentence]';
 
 step('a date without orders says so in every room and offers the way on', async () => {

@@ -65,7 +65,9 @@ export function sourceText(source: Source, zone: string): string {
 		case 'bakery':
 			return "the bakery's setting";
 		case 'constant':
-			return 'a constant';
+			return source.source === 'factor-rule'
+				? 'water, flour, room and any pre-ferment'
+				: 'a constant';
 		case 'learned':
 			return 'learned from the log';
 		case 'assumed':

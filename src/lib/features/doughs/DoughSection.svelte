@@ -22,7 +22,9 @@
 		{ name: 'Pre-fermented flour', value: percent(dough.figures.prefermentedFlour) },
 		{ name: 'Wholegrain', value: percent(dough.figures.wholegrain) },
 		{ name: 'Salt', value: percent(dough.figures.salt) },
-		{ name: 'Yeast as fresh', value: percent(dough.figures.yeastFreshEquivalent, 2) }
+		...(dough.figures.yeastFreshEquivalent > 0
+			? [{ name: 'Yeast as fresh', value: percent(dough.figures.yeastFreshEquivalent, 2) }]
+			: [])
 	]);
 	const tooSmall = $derived(first !== undefined && first.dough.value < dough.limits.least.grams);
 </script>

@@ -3,6 +3,7 @@
 	import { invalidate } from '$app/navigation';
 	import { resolve } from '$app/paths';
 	import { Progress } from '@skeletonlabs/skeleton-svelte';
+	import Notice from '../../ui/Notice.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { sendCommand } from '../../client/send-command.ts';
 	import { useRoom } from '../../client/room-context.ts';
@@ -106,16 +107,10 @@
 
 {#if message}<p class="mx-5 mb-3" role="alert">{message}</p>{/if}
 {#each view.unmade as unmade (unmade.name)}
-	<p class="mx-5 mb-3" role="alert">
-		<span class="act-now px-2 py-1">Not made</span> <b>{unmade.name}:</b>
-		{unmadeText(unmade)}.
-	</p>
+	<Notice label="Not made" about={unmade.name} text="{unmadeText(unmade)}." />
 {/each}
 {#each model.plan?.unplanned ?? [] as chain, index (index)}
-	<p class="mx-5 mb-3" role="alert">
-		<span class="act-now px-2 py-1">Not planned</span> <b>{chain.name}:</b>
-		{unplannedText(chain)}.
-	</p>
+	<Notice label="Not planned" about={chain.name} text="{unplannedText(chain)}." />
 {/each}
 {#if model.phase.kind === 'failed'}
 	<p class="mx-5 mb-3 flex items-center gap-4" role="alert">

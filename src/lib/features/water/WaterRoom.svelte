@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
+	import Notice from '../../ui/Notice.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { WaterView } from '../../contracts/views.ts';
@@ -63,11 +64,7 @@
 </RoomHeading>
 
 {#each view.unmade as unmade (unmade.name)}
-	<p class="mx-5 mb-3" role="alert">
-		<span class="act-now px-2 py-1">Not made</span>
-		<b>{unmade.name}:</b>
-		{unmadeText(unmade)}.
-	</p>
+	<Notice label="Not made" about={unmade.name} text="{unmadeText(unmade)}." />
 {/each}
 
 {#if view.mixes.length > 0}

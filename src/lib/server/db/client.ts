@@ -54,5 +54,7 @@ export function isUnavailable(error: unknown): boolean {
 	const code = (error as { code?: unknown }).code;
 	if (typeof code === 'string' && UNAVAILABLE_CODES.has(code)) return true;
 	if (error instanceof AggregateError) return error.errors.some(isUnavailable);
-	return /Connection terminated|timeout exceeded when trying to connect|not currently accepting connections/.test(error.message);
+	return /Connection terminated|timeout exceeded when trying to connect|not currently accepting connections/.test(
+		error.message
+	);
 }

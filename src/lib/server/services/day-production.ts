@@ -1,6 +1,11 @@
 import { id, type DropId, type ProductId } from '../../core/identity.ts';
-import { productionOf, type DayProduction } from '../../core/production/index.ts';
+import {
+	productionOf,
+	type DayProduction,
+	type ProductionInput
+} from '../../core/production/index.ts';
 import { instantOf, type BakeDate } from '../../core/time/index.ts';
+import type { WeighingScale } from '../../core/units/index.ts';
 import {
 	loadBakery,
 	loadDecks,
@@ -24,6 +29,7 @@ export interface BakeryDay {
 	readonly orders: readonly OrderLineRow[];
 	readonly mixers: readonly MixerSettings[];
 	readonly decks: readonly { readonly id: string; readonly name: string }[];
+	readonly input: ProductionInput;
 	readonly production: DayProduction;
 }
 
@@ -49,22 +55,34 @@ export async function loadBakeryDay(db: Db | Tx, date: BakeDate): Promise<Bakery
 		...drop,
 		dueMs: instantOf(date, drop.dueTime, bakery.timeZone).epochMs
 	}));
+	const input = productionInput(book, drops, orders, mixers, scales);
+	const production = productionOf(input);
+	if (!production.ok) throw new BakeryNotSetUp();
+	return { date, bakery, book, drops, orders, mixers, decks, input, production: production.value };
+}
+
+function productionInput(
+	book: FormulaBook,
+	drops: BakeryDay['drops'],
+	orders: readonly OrderLineRow[],
+	mixers: readonly MixerSettings[],
+	scales: readonly WeighingScale[]
+): ProductionInput {
 	const dueMs = new Map(drops.map((drop) => [drop.id, drop.dueMs]));
 	const least = Math.min(...mixers.map((mixer) => mixer.leastGrams));
 	const most = Math.max(...mixers.map((mixer) => mixer.mostGrams));
-	const production = productionOf({
+	return {
 		demands: orders.flatMap((line) => {
 			const due = dueMs.get(line.dropId);
-			return due === undefined
-				? []
-				: [
-						{
-							dropId: id<DropId>(line.dropId),
-							productId: id<ProductId>(line.productId),
-							pieces: line.pieces,
-							dueMs: due
-						}
-					];
+			if (due === undefined) return [];
+			return [
+				{
+					dropId: id<DropId>(line.dropId),
+					productId: id<ProductId>(line.productId),
+					pieces: line.pieces,
+					dueMs: due
+				}
+			];
 		}),
 		products: book.products.map((product) => ({
 			id: product.id,
@@ -81,7 +99,5 @@ export async function loadBakeryDay(db: Db | Tx, date: BakeDate): Promise<Bakery
 		})),
 		pantry: book.pantry,
 		scales
-	});
-	if (!production.ok) throw new BakeryNotSetUp();
-	return { date, bakery, book, drops, orders, mixers, decks, production: production.value };
+	};
 }

@@ -89,11 +89,13 @@
 
 <style>
 	:global(.slip-backdrop) {
+		z-index: 20;
 		position: fixed;
 		inset: 0;
 		background: color-mix(in srgb, var(--ground) 55%, transparent);
 	}
 	:global(.slip-place) {
+		z-index: 21;
 		position: fixed;
 		inset: 0;
 		display: flex;

@@ -52,9 +52,9 @@ const RULE = {
 
 test('the factor rule reads as a baker says it', () => {
 	const water = waterByFactorRule(RULE) as Worked;
-	assert.equal(sentenceText(water), '4 × 25.0 − (19.0 + 23.0 + 24.0 + 14.0) = 20.0 °C');
+	assert.equal(sentenceText(water), '4 × 25.0 − (19.0 + 23.0 + 24.0 + 14.0) = 20.0\u00a0°C');
 	const frozen = waterByFactorRule({ ...RULE, flour: at(-3) }) as Worked;
-	assert.equal(sentenceText(frozen), '4 × 25.0 − (−3.0 + 23.0 + 24.0 + 14.0) = 42.0 °C');
+	assert.equal(sentenceText(frozen), '4 × 25.0 − (−3.0 + 23.0 + 24.0 + 14.0) = 42.0\u00a0°C');
 });
 
 test('every sentence of a day works out to the number it stands for', () => {
@@ -115,7 +115,7 @@ test('numbers stand with the precision of their unit, and every leaf has one', (
 	]);
 	assert.equal(
 		sentenceText(largest),
-		'the largest of 24\u2009000.0, 23\u2009000.0 = 24\u2009000.0 g'
+		'the largest of 24\u2009000.0, 23\u2009000.0 = 24\u2009000.0\u00a0g'
 	);
 	assert.equal(leavesOf(largest).length, 2);
 });

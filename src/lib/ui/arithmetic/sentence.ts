@@ -44,7 +44,7 @@ export function numberText({ value, unit }: Pick<Explained, 'value' | 'unit'>): 
 /** A number with its unit. */
 export function valueText(explained: Pick<Explained, 'value' | 'unit'>): string {
 	const unit = SHOWN[explained.unit];
-	return unit === '' ? numberText(explained) : `${numberText(explained)} ${unit}`;
+	return unit === '' ? numberText(explained) : `${numberText(explained)}\u00a0${unit}`;
 }
 
 const SIGN: Record<Operation, string> = {

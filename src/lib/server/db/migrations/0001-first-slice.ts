@@ -192,7 +192,11 @@ const STATEMENTS = [
 	   recorded_at timestamptz not null default now(),
 	   check ((quantity = 'preferment') = (preparation_id is not null))
 	 )`,
-	`create index reading_newest on reading (quantity, preparation_id, occurred_at desc, recorded_at desc)`,
+	// Two indexes, since "is null" does not count as an equality when PostgreSQL looks for an order.
+	`create index reading_newest_of_place on reading (quantity, occurred_at desc, recorded_at desc)
+	 where preparation_id is null`,
+	`create index reading_newest_of_build on reading (quantity, preparation_id, occurred_at desc, recorded_at desc)
+	 where preparation_id is not null`,
 	`create index reading_corrected on reading (corrects_id) where corrects_id is not null`,
 
 	`create table mix_lead (

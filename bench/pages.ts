@@ -1,0 +1,134 @@
+import { randomUUID } from 'node:crypto';
+import { sql } from 'kysely';
+import { addDays, type BakeDate } from '../src/lib/core/time/index.ts';
+import type { Db } from '../src/lib/server/db/client.ts';
+import {
+	loadBakery,
+	loadDecks,
+	loadDrops,
+	loadMixers,
+	loadScales
+} from '../src/lib/server/db/bakery.ts';
+import { loadFormulaBook } from '../src/lib/server/db/formula-book.ts';
+import { latestOtherDateWithOrders, loadOrderLines } from '../src/lib/server/db/orders.ts';
+import { loadLeads, loadNewestPlan } from '../src/lib/server/db/plans.ts';
+import { loadNewestReadings } from '../src/lib/server/db/readings.ts';
+import { readDoughs } from '../src/lib/server/services/read-doughs.ts';
+import { readOrders } from '../src/lib/server/services/read-orders.ts';
+import { readPlan } from '../src/lib/server/services/read-plan.ts';
+import { readWater } from '../src/lib/server/services/read-water.ts';
+import { TOMORROW } from '../tests/integration/test-database.ts';
+import { mediansInTurns, type Figure } from './measure.ts';
+
+const ROUNDS = 60;
+const YEARS_OF_HISTORY = 5;
+
+/** Each page against its bare queries, on the demo and with years of orders and readings behind it. */
+export async function measurePages(young: Db, old: Db): Promise<readonly Figure[]> {
+	await growHistory(old);
+	const figures: Figure[] = [];
+	for (const { what, page, queries } of PAGES) {
+		for (const [db, suffix] of [
+			[young, ''],
+			[old, ` after ${YEARS_OF_HISTORY} years`]
+		] as const) {
+			const [ms, baselineMs] = await mediansInTurns(
+				() => page(db),
+				() => queries(db),
+				ROUNDS
+			);
+			figures.push({
+				what: what + suffix,
+				ms,
+				baseline: 'bare queries',
+				baselineMs,
+				committedRatio: 2.5
+			});
+		}
+		const [ms, baselineMs] = await mediansInTurns(
+			() => page(old),
+			() => page(young),
+			ROUNDS
+		);
+		const baseline = 'the same page on the young database';
+		figures.push({
+			what: `${what}: old against young`,
+			ms,
+			baseline,
+			baselineMs,
+			committedRatio: 1.5
+		});
+	}
+	return figures;
+}
+
+const EMPTY = '2040-01-01' as BakeDate;
+const READINGS = (['room', 'flour', 'tap'] as const).map((quantity) => ({
+	quantity,
+	preparationId: null
+}));
+
+function bookAndOrders(db: Db, date: BakeDate) {
+	return Promise.all([
+		loadBakery(db),
+		loadFormulaBook(db),
+		loadDrops(db),
+		loadOrderLines(db, date)
+	]);
+}
+function dayQueries(db: Db) {
+	return Promise.all([bookAndOrders(db, TOMORROW), loadMixers(db), loadDecks(db), loadScales(db)]);
+}
+
+const PAGES: readonly {
+	readonly what: string;
+	readonly page: (db: Db) => Promise<unknown>;
+	readonly queries: (db: Db) => Promise<unknown>;
+}[] = [
+	{
+		what: 'orders',
+		page: (db) => readOrders(db, TOMORROW),
+		queries: (db) => bookAndOrders(db, TOMORROW)
+	},
+	{
+		what: 'orders, empty date',
+		page: (db) => readOrders(db, EMPTY),
+		queries: async (db) => {
+			await bookAndOrders(db, EMPTY);
+			await latestOtherDateWithOrders(db, EMPTY);
+		}
+	},
+	{ what: 'doughs', page: (db) => readDoughs(db, TOMORROW), queries: dayQueries },
+	{
+		what: 'water',
+		page: (db) => readWater(db, TOMORROW),
+		queries: async (db) => {
+			await dayQueries(db);
+			await loadNewestReadings(db, READINGS);
+		}
+	},
+	{
+		what: 'plan',
+		page: (db) => readPlan(db, TOMORROW),
+		queries: (db) =>
+			Promise.all([dayQueries(db), loadLeads(db, TOMORROW), loadNewestPlan(db, TOMORROW)])
+	}
+];
+
+/** Orders of every day and a reading every quarter of an hour, for years back. */
+async function growHistory(db: Db): Promise<void> {
+	const days = YEARS_OF_HISTORY * 365;
+	const first = addDays(TOMORROW, -days - 1);
+	await sql`insert into order_line (bake_date, drop_id, product_id, pieces, changed_by)
+		select ${first}::date + n, o.drop_id, o.product_id, o.pieces, o.changed_by
+		from order_line o, generate_series(0, ${days - 1}) n where o.bake_date = ${TOMORROW}`.execute(db);
+	const command = randomUUID();
+	await db.transaction().execute(async (tx) => {
+		await sql`insert into command (id, kind, actor_id, occurred_at, request, answer)
+			select ${command}, 'history', id, now(), '{}', '{}' from person limit 1`.execute(tx);
+		await sql`insert into reading (id, command_id, quantity, celsius, instrument, occurred_at)
+			select gen_random_uuid(), ${command}, (array['room', 'flour', 'tap'])[1 + n % 3], 15 + n % 10, 'typed',
+			${first}::date + n * interval '5 minutes' from generate_series(1, ${days * 96}) n`.execute(tx);
+	});
+	await sql`vacuum analyze`.execute(db);
+}
