@@ -4,3 +4,8 @@ export * from './resolve.ts';
 export * from './figures.ts';
 export * from './losses.ts';
 export * from './process.ts';
+export * from './compare.ts';
+export * from './scale-from.ts';
+export * from './rebalance.ts';
+export * from './edit-line.ts';
+export * from './sanity.ts';
