@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { ADDITIONS, MOST_PERCENT, type FormulaFailure } from '../core/formula/index.ts';
+import { id, type IngredientId, type PreparationId } from '../core/identity.ts';
 import { parseBakeDate, type BakeDate } from '../core/time/index.ts';
 import type { Caution, Violation } from '../core/schedule/index.ts';
 
@@ -23,6 +25,18 @@ const envelope = {
 	/** The bakery's clock when it happened. */
 	occurredAtMs: epochMs
 };
+
+/** What a line refers to, as it crosses the border. */
+const materialSchema = z.discriminatedUnion('kind', [
+	z.object({
+		kind: z.literal('ingredient'),
+		ingredientId: uuid.transform((value) => id<IngredientId>(value))
+	}),
+	z.object({
+		kind: z.literal('preparation'),
+		preparationId: uuid.transform((value) => id<PreparationId>(value))
+	})
+]);
 
 export const READING_QUANTITIES = ['room', 'flour', 'tap', 'preferment'] as const;
 export type ReadingQuantity = (typeof READING_QUANTITIES)[number];
@@ -78,6 +92,36 @@ export const commandSchema = z.discriminatedUnion('kind', [
 	}),
 	z.object({
 		...envelope,
+		kind: z.literal('save-formula'),
+		formulaId: uuid,
+		/** The revision the baker started from. */
+		expectedRevision: z.int().min(1),
+		lines: z
+			.array(
+				z.object({
+					material: materialSchema,
+					percentOfFlour: z.number().positive().max(MOST_PERCENT),
+					addition: z.enum(ADDITIONS)
+				})
+			)
+			.min(1)
+			.max(200),
+		/** Builds and soakers whose recipe changed with it. */
+		preparations: z
+			.array(
+				z.object({
+					preparationId: uuid,
+					expectedRevision: z.int().min(1),
+					lines: z
+						.array(z.object({ material: materialSchema, parts: z.number().positive().max(1e6) }))
+						.min(1)
+						.max(200)
+				})
+			)
+			.max(50)
+	}),
+	z.object({
+		...envelope,
 		kind: z.literal('accept-plan'),
 		date: bakeDateSchema,
 		/** Which input the plan was made from. */
@@ -95,6 +139,7 @@ export interface CommandAnswers {
 	'copy-orders': { readonly lines: number };
 	'take-reading': { readonly readingId: string };
 	'set-lead': { readonly version: number; readonly minutes: number };
+	'save-formula': { readonly revision: number };
 	'accept-plan': { readonly planId: string; readonly number: number };
 }
 
@@ -107,13 +152,24 @@ export type Refusal =
 	| { readonly kind: 'id-used-before' }
 	| {
 			readonly kind: 'unknown';
-			readonly what: 'drop' | 'product' | 'build' | 'formula' | 'reading';
+			readonly what: 'drop' | 'product' | 'build' | 'formula' | 'reading' | 'ingredient';
 	  }
 	| {
 			readonly kind: 'changed-meanwhile';
 			readonly version: number;
 			readonly value: number;
 			readonly by: string;
+	  }
+	| {
+			readonly kind: 'newer-revision';
+			readonly name: string;
+			readonly revision: number;
+			readonly by: string;
+	  }
+	| {
+			readonly kind: 'formula-impossible';
+			readonly formula: string;
+			readonly reason: FormulaFailure;
 	  }
 	| { readonly kind: 'orders-there-already'; readonly lines: number }
 	| { readonly kind: 'nothing-to-copy' }

@@ -1,9 +1,10 @@
 import type { BakeDayInput, WaterOfMix } from '../core/bake-day/index.ts';
+import type { Addition, Formula, Ingredient, Preparation } from '../core/formula/index.ts';
 import type { DropId, FormulaId, PreparationId, ProductId } from '../core/identity.ts';
 import type { DayProduction, UnmadeDough } from '../core/production/index.ts';
 import type { Placement } from '../core/schedule/index.ts';
 import type { BakeDate, BakeryClock, WallTime } from '../core/time/index.ts';
-import type { UnitChoice } from '../core/units/index.ts';
+import type { UnitChoice, WeighingScale } from '../core/units/index.ts';
 import type { ReadingQuantity } from './commands.ts';
 
 /** What every room knows of the bakery. */
@@ -106,4 +107,50 @@ export interface PlanView {
 	}[];
 	readonly accepted: AcceptedPlanView | null;
 	readonly unmade: readonly UnmadeDough[];
+}
+
+export interface FormulaListEntry {
+	readonly id: FormulaId;
+	readonly name: string;
+	readonly revision: number;
+	readonly products: readonly string[];
+}
+
+/** A build or soaker as the sheet needs it. */
+export interface PreparationView {
+	readonly preparation: Preparation;
+	readonly revision: number;
+	/** Other formulas that take from it. */
+	readonly sharedWith: readonly string[];
+}
+
+/** What changed in one part of a formula between two revisions. */
+export interface ChangeView {
+	readonly part: string;
+	readonly unit: '% of flour' | '% of it';
+	readonly lines: readonly {
+		readonly name: string;
+		readonly addition: Addition;
+		readonly before: number | null;
+		readonly after: number | null;
+	}[];
+}
+
+export interface FormulaView {
+	readonly date: BakeDate;
+	readonly formulas: readonly FormulaListEntry[];
+	readonly formula: Formula;
+	readonly revision: number;
+	readonly targetCelsius: number;
+	readonly madeBy: string;
+	readonly preparations: readonly PreparationView[];
+	readonly ingredients: readonly Ingredient[];
+	readonly products: readonly {
+		readonly name: string;
+		readonly scaledGrams: number;
+		readonly ordered: number;
+	}[];
+	readonly mixerMostGrams: number;
+	readonly scales: readonly WeighingScale[];
+	readonly changes: readonly ChangeView[];
 }

@@ -1,4 +1,10 @@
 import type { UnplannedChain } from '../core/bake-day/index.ts';
+import type {
+	EditFailure,
+	FormulaFailure,
+	RebalanceFailure,
+	ScaleFailure
+} from '../core/formula/index.ts';
 import type { UnmadeDough } from '../core/production/index.ts';
 import {
 	formatMass,
@@ -23,12 +29,9 @@ export function parseFailureText(failure: ParseFailure): string {
 	}
 }
 
-/** Why a dough cannot be made as its formula stands. */
-export function unmadeText(unmade: UnmadeDough): string {
-	const { reason } = unmade;
+/** Why a formula cannot be resolved. */
+export function formulaFailureText(reason: FormulaFailure): string {
 	switch (reason.kind) {
-		case 'no-formula':
-			return 'its formula is not in the book';
 		case 'no-lines':
 			return `${reason.where} has no lines`;
 		case 'unknown-ingredient':
@@ -41,10 +44,21 @@ export function unmadeText(unmade: UnmadeDough): string {
 			return `${reason.line} in ${reason.where} stands at ${formatNumber(reason.amount, 1)}; it has to be above 0`;
 		case 'flour-not-100':
 			return `the flour of ${reason.where} adds up to ${formatNumber(reason.flourPercent, 2)} %, not to 100`;
+	}
+}
+
+/** Why a dough cannot be made as its formula stands. */
+export function unmadeText(unmade: UnmadeDough): string {
+	const { reason } = unmade;
+	switch (reason.kind) {
+		case 'no-formula':
+			return 'its formula is not in the book';
 		case 'no-scales':
 			return 'the bakery has no scale to weigh it on';
 		case 'piece-exceeds-mixer':
 			return `one piece of ${reason.product} is more than the mixer takes (${formatMass(reason.most, 0)})`;
+		default:
+			return formulaFailureText(reason);
 	}
 }
 
@@ -63,5 +77,41 @@ export function unplannedText({ reason }: UnplannedChain): string {
 			return `in step ${reason.step + 1} only the last place may last until ripe`;
 		case 'never-ripe':
 			return `step ${reason.step + 1} never gets ripe at ${formatTemperature({ celsius: reason.ambientCelsius })}: it reaches ${formatNumber(reason.dose, 0)} of ${formatNumber(reason.ripe, 0)} min`;
+	}
+}
+
+/** Why a number of the formula sheet cannot be set. */
+export function editFailureText(failure: EditFailure | RebalanceFailure): string {
+	switch (failure.kind) {
+		case 'unknown-stage':
+			return 'This stage is no longer in the formula. Reload the page.';
+		case 'out-of-range':
+			return `${formatNumber(failure.percent, 1)} % is outside what this takes.`;
+		case 'stage-empty':
+			return `${failure.stage} would be left with nothing in it.`;
+		case 'no-flour-to-balance':
+			return 'There is no other flour in the final dough to give way. Type a weight instead, or add another flour first.';
+		case 'final-line-negative':
+			return `${failure.line} in the final dough would fall to ${formatNumber(failure.percent, 1)} %. Less than nothing cannot go in.`;
+		case 'build-line-negative':
+			return `${failure.line} in the build would fall to ${formatNumber(failure.percent, 1)} %.`;
+		case 'not-in-final-dough':
+			return 'Only a build that goes straight into the final dough can be rebalanced.';
+		case 'no-flour-in-build':
+			return `${failure.build} has no flour.`;
+		case 'no-seed-in-build':
+			return `${failure.build} has no culture to seed it.`;
+		default:
+			return `The formula as it stands cannot be made: ${formulaFailureText(failure)}.`;
+	}
+}
+
+/** Why a formula cannot be scaled from what was typed. */
+export function scaleFailureText(failure: ScaleFailure): string {
+	switch (failure.kind) {
+		case 'nothing-to-scale':
+			return 'That leaves nothing for the dough. Type more.';
+		case 'not-in-formula':
+			return 'That is not in this formula.';
 	}
 }

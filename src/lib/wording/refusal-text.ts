@@ -1,3 +1,4 @@
+import { formulaFailureText } from './failure-text.ts';
 import type { Refusal } from '../contracts/commands.ts';
 
 const UNKNOWN: Record<Extract<Refusal, { kind: 'unknown' }>['what'], string> = {
@@ -5,6 +6,7 @@ const UNKNOWN: Record<Extract<Refusal, { kind: 'unknown' }>['what'], string> = {
 	product: 'This product is no longer in the book.',
 	build: 'This build is no longer in the book.',
 	formula: 'This formula is no longer in the book.',
+	ingredient: 'An ingredient of this formula is no longer in the book.',
 	reading: 'The reading to correct is not there.'
 };
 
@@ -19,6 +21,10 @@ export function refusalText(refusal: Refusal): string {
 			return `Not saved. ${UNKNOWN[refusal.what]} Reload the page.`;
 		case 'changed-meanwhile':
 			return `${refusal.by} changed this to ${refusal.value} meanwhile.`;
+		case 'newer-revision':
+			return `Not saved: ${refusal.by} saved revision ${refusal.revision} of ${refusal.name} meanwhile. Your changes stay here; reload to see the newer revision beside them.`;
+		case 'formula-impossible':
+			return `Not saved, ${refusal.formula} cannot be made like this: ${formulaFailureText(refusal.reason)}.`;
 		case 'orders-there-already':
 			return 'This date has orders already. Reload the page to see them.';
 		case 'nothing-to-copy':

@@ -56,6 +56,8 @@ const STATUS: Record<Refusal['kind'], number> = {
 	'id-used-before': 409,
 	unknown: 422,
 	'changed-meanwhile': 409,
+	'newer-revision': 409,
+	'formula-impossible': 422,
 	'orders-there-already': 409,
 	'nothing-to-copy': 422,
 	'plan-out-of-date': 409,

@@ -33,9 +33,9 @@
 
 	const asked = $derived(page.params.date);
 	const date = $derived(asked !== undefined && parseBakeDate(asked).ok ? asked : null);
-	const room = $derived(
-		ROOMS.find((one) => page.url.pathname.endsWith(`/${one.path}`)) ?? ROOMS[0]
-	);
+	/** The room is the part of the address behind the date. */
+	const here = $derived(page.url.pathname.split('/')[3] ?? '');
+	const room = $derived(ROOMS.find((one) => one.path === here) ?? ROOMS[0]);
 
 	let slip: { explained: Explained; title: string; notes: readonly string[] } | null =
 		$state.raw(null);
@@ -81,7 +81,7 @@
 			{#each ROOMS as one (one.path)}
 				<a
 					href={resolve(`/bake/${date}/${one.path}`)}
-					aria-current={page.url.pathname.endsWith(`/${one.path}`) ? 'page' : undefined}
+					aria-current={one.path === here ? 'page' : undefined}
 				>
 					{one.name}
 				</a>

@@ -1,6 +1,7 @@
 /** The rooms that exist, in the order of the work. A room that is not built yet has no way to it. */
 export const ROOMS = [
 	{ path: 'orders', name: 'Orders' },
+	{ path: 'formulas', name: 'Formulas' },
 	{ path: 'doughs', name: 'Doughs' },
 	{ path: 'plan', name: 'Plan' },
 	{ path: 'water', name: 'Water' },

@@ -3,7 +3,6 @@ import type {
 	Formula,
 	FormulaLine,
 	Ingredient,
-	Material,
 	Pantry,
 	Preparation,
 	PreparationLine,
@@ -17,10 +16,12 @@ import {
 	type ProductId
 } from '../../core/identity.ts';
 import type { Db, Tx } from './client.ts';
+import { materialOf } from './formula-history.ts';
 
 /** A formula's newest revision with what the bakery does with its dough. */
 export interface FormulaRevision {
 	readonly revisionId: string;
+	readonly number: number;
 	readonly formula: Formula;
 	readonly targetCelsius: number;
 	readonly frictionKilojoulesPerKilogram: number;
@@ -30,6 +31,7 @@ export interface FormulaRevision {
 
 export interface PreparationRevision {
 	readonly revisionId: string;
+	readonly number: number;
 	readonly preparation: Preparation;
 	readonly steps: readonly Step[];
 }
@@ -92,15 +94,6 @@ async function loadIngredients(db: Db | Tx): Promise<ReadonlyMap<IngredientId, I
 	);
 }
 
-function materialOf(row: {
-	ingredient_id: string | null;
-	preparation_id: string | null;
-}): Material {
-	return row.ingredient_id !== null
-		? { kind: 'ingredient', ingredientId: id<IngredientId>(row.ingredient_id) }
-		: { kind: 'preparation', preparationId: id<PreparationId>(row.preparation_id ?? '') };
-}
-
 async function loadPreparations(
 	db: Db | Tx
 ): Promise<ReadonlyMap<PreparationId, PreparationRevision>> {
@@ -129,6 +122,7 @@ async function loadPreparations(
 				preparationId,
 				{
 					revisionId: row.id,
+					number: row.number,
 					steps: stepsSchema.parse(row.steps),
 					preparation: {
 						id: preparationId,
@@ -169,6 +163,7 @@ async function loadFormulas(db: Db | Tx): Promise<readonly FormulaRevision[]> {
 		});
 	return rows.map((row) => ({
 		revisionId: row.id,
+		number: row.number,
 		targetCelsius: row.target_dough_celsius,
 		frictionKilojoulesPerKilogram: row.friction_kj_per_kg,
 		mostDoughGrams: row.most_dough_g,

@@ -11,6 +11,7 @@ import type { Db, Tx } from '../../db/client.ts';
 import { acceptPlan } from './accept-plan.ts';
 import { changeOrder } from './change-order.ts';
 import { copyOrders } from './copy-orders.ts';
+import { saveFormula } from './save-formula.ts';
 import { setLead } from './set-lead.ts';
 import { takeReading } from './take-reading.ts';
 
@@ -77,6 +78,8 @@ function handle(tx: Tx, command: Command, actor: Actor): Promise<Result<Answer, 
 			return takeReading(tx, command, actor);
 		case 'set-lead':
 			return setLead(tx, command, actor);
+		case 'save-formula':
+			return saveFormula(tx, command, actor);
 		case 'accept-plan':
 			return acceptPlan(tx, command, actor);
 		default:

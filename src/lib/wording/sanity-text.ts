@@ -1,0 +1,20 @@
+import type { SanityNote } from '../core/formula/index.ts';
+import { formatNumber } from '../core/units/index.ts';
+
+const percent = (value: number) => `${formatNumber(value, 1)} %`;
+
+/** A note on a formula's figures as a sentence. It never blocks. */
+export function sanityText(note: SanityNote): string {
+	switch (note.kind) {
+		case 'salt-unusual':
+			return `salt stands at ${percent(note.percent)}; usual is ${percent(note.least)} to ${percent(note.most)}.`;
+		case 'no-leavening':
+			return 'nothing in it makes it rise.';
+		case 'yeast-high-for-prefermented':
+			return `yeast stands at ${percent(note.percent)} fresh beside a build; more than ${percent(note.most)} is a lot.`;
+		case 'prefermented-flour-unusual':
+			return `${percent(note.percent)} of the flour is pre-fermented; more than ${percent(note.most)} is rare.`;
+		case 'hydration-unusual':
+			return `water stands at ${percent(note.percent)}; usual is ${percent(note.least)} to ${percent(note.most)}.`;
+	}
+}

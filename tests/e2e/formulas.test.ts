@@ -1,0 +1,163 @@
+import { after, before, test } from 'node:test';
+import assert from 'node:assert/strict';
+import {
+	accessibilityFaults,
+	byName,
+	openBakery,
+	says,
+	SIZES,
+	textOf,
+	type,
+	visit,
+	withPicture,
+	type Bakery
+} from './bakery.ts';
+
+let bakery: Bakery;
+before(async () => {
+	bakery = await openBakery();
+});
+after(() => bakery.close());
+
+const step = (name: string, task: () => Promise<void>): void =>
+	void test(name, () => withPicture(bakery, name, task));
+const sentence = '[data-room-sentence]';
+
+const valueOf = (label: string) =>
+	bakery.page.$eval(`input[aria-label="${label}"]`, (one) => (one as HTMLInputElement).value);
+const isValue = (label: string, value: string) =>
+	bakery.page.waitForFunction(
+		(one, wanted) =>
+			document.querySelector<HTMLInputElement>(`input[aria-label="${one}"]`)?.value === wanted,
+		{},
+		label,
+		value
+	);
+
+step('a formula stands with its stages side by side and the total at the edge', async () => {
+	await visit(bakery, '/bake/2026-11-24/orders');
+	await (await byName(bakery.page, 'link', 'Formulas')).click();
+	await says(
+		bakery.page,
+		sentence,
+		'Harbour dough',
+		'87.0 % water',
+		'16.0 % pre-fermented flour',
+		'2.1 % salt'
+	);
+	const sheet = await textOf(bakery.page, '[data-sheet]');
+	for (const words of ['Wheat levain', 'Seed soaker', 'Final dough', 'Total'])
+		assert.ok(sheet.includes(words), words);
+	assert.equal(await textOf(bakery.page, '[data-sheet-total]'), '201.1');
+});
+
+step('raising the pre-fermented flour from 16 to 22 leaves the total untouched', async () => {
+	const { page } = bakery;
+	await type(page, 'Wheat levain, its flour, of all flour', '22');
+	await says(page, sentence, '87.0 % water', '22.0 % pre-fermented flour');
+	assert.equal(await textOf(page, '[data-sheet-total]'), '201.1');
+	await isValue('Bread flour, Wheat levain', '16.5');
+	await type(page, 'Wheat levain, its flour, of all flour', '95');
+	await says(page, '[data-formula-message]', 'would fall to', 'Less than nothing cannot go in');
+	await isValue('Wheat levain, its flour, of all flour', '22.0');
+});
+
+step('any number can be typed in any measure, undone and done again', async () => {
+	const { page } = bakery;
+	await type(page, 'Salt, late, final dough', '2.0', 'Tab');
+	await says(page, sentence, '2.0 % salt');
+	await (await byName(page, 'button', 'Undo')).click();
+	await says(page, sentence, '2.1 % salt');
+	await (await byName(page, 'button', 'Redo')).click();
+	await says(page, sentence, '2.0 % salt');
+	await page.click('input[name=unit][value=weight]');
+	await isValue('Salt, late, final dough', '200');
+	await type(page, 'Salt, late, final dough', '220', 'Tab');
+	await says(page, sentence, '2.2 % salt');
+	await type(page, 'Salt, late, final dough', 'plenty', 'Tab');
+	await says(page, '[data-formula-message]', '"plenty" is not a number');
+	assert.equal(await valueOf('Salt, late, final dough'), '220');
+	await page.click('input[name=unit][value=total]');
+});
+
+step('it is scaled to the ripe levain on hand', async () => {
+	const { page } = bakery;
+	await page.select('select[aria-label="Scale from"]', 'on-hand');
+	await type(page, 'Kilograms', '6.4', 'Tab');
+	// (6 400 g less 3 % in the tub, less 1 000 g taken back) over 44 % is 11.84 kg of flour.
+	await says(page, '[data-scaled]', '11.84 kg of flour', 'one mix');
+	await (await byName(page, 'button', '11.84 kg of flour')).click();
+	await says(page, '[role=dialog]', '× (1 − 0.030) − 1000.0');
+	await page.keyboard.press('Escape');
+	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
+});
+
+step(
+	'unsaved work survives a closed tab, is saved as a revision, and says what changed',
+	async () => {
+		const { page } = bakery;
+		await page.reload();
+		await says(page, sentence, '22.0 % pre-fermented flour', '2.2 % salt');
+		await says(page, '[data-formula-message]', 'not saved yet');
+		await says(page, '[data-changes]', 'First revision');
+		await (await byName(page, 'button', 'Save as revision 2')).click();
+		await says(
+			page,
+			'[data-changes]',
+			'Since revision 1',
+			'Salt, late',
+			'2.10 % → 2.20 %',
+			'Wheat levain',
+			'32.00 % → 44.00 %'
+		);
+		await says(page, 'main', 'Revision 2, by Maud Tarrow');
+		await (await byName(page, 'link', 'Doughs')).click();
+		await says(page, '[data-dough="Harbour dough"]', '22.0 %');
+	}
+);
+
+step(
+	'an ingredient is added and taken out, and the sheet is reachable without a mouse',
+	async () => {
+		const { page } = bakery;
+		await visit(bakery, '/bake/2026-11-24/formulas');
+		await page.waitForSelector('select[aria-label="Ingredient to add"]');
+		const value = await page.$$eval(
+			'select[aria-label="Ingredient to add"] option',
+			(all) => all.find((one) => one.textContent === 'Butter')?.getAttribute('value') ?? ''
+		);
+		await page.select('select[aria-label="Ingredient to add"]', value);
+		await (await byName(page, 'button', 'Add at 1 %')).click();
+		await isValue('Butter, final dough', '1.00');
+		await says(page, 'main', 'milk');
+		await type(page, 'Butter, final dough', '', 'Tab');
+		await page.waitForFunction(
+			() => !document.querySelector('input[aria-label="Butter, final dough"]')
+		);
+	}
+);
+
+step('the room passes the accessibility check and fits both screens', async () => {
+	const { page } = bakery;
+	for (const [appearance, size] of [
+		['paper', SIZES.desk],
+		['ember', SIZES.tablet]
+	] as const) {
+		await page.setViewport(size);
+		await page
+			.browserContext()
+			.setCookie({ name: 'appearance', value: appearance, domain: '127.0.0.1', path: '/' });
+		await visit(bakery, '/bake/2026-11-24/formulas');
+		assert.deepEqual(await accessibilityFaults(page), []);
+		assert.ok(
+			await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth),
+			appearance
+		);
+	}
+	await page.setViewport(SIZES.desk);
+	assert.equal(
+		(await page.goto(`${bakery.origin}/bake/2026-11-24/formulas/nonsense`))?.status(),
+		404
+	);
+	await says(page, '[role=alert]', 'not in the book');
+});
