@@ -7,6 +7,23 @@ import {
 	type PathStretch
 } from '../src/lib/core/fermentation/index.ts';
 import { productionOf, type ProductionInput } from '../src/lib/core/production/index.ts';
+import {
+	editLine,
+	figuresOf,
+	resolveFormula,
+	stagesInOrder,
+	totalFlourFrom,
+	type Formula,
+	type Ingredient,
+	type Preparation,
+	type ResolvedFormula
+} from '../src/lib/core/formula/index.ts';
+import {
+	id,
+	type FormulaId,
+	type IngredientId,
+	type PreparationId
+} from '../src/lib/core/identity.ts';
 import { loadBakeryDay } from '../src/lib/server/services/day-production.ts';
 import { testDatabase, TOMORROW } from '../tests/integration/test-database.ts';
 import { measurePages } from './pages.ts';
@@ -89,11 +106,142 @@ async function plan(): Promise<Figure> {
 	};
 }
 
+/** A formula of 60 lines in three stages, as large as a sheet gets. */
+function largeFormula(): ResolvedFormula {
+	const ingredients = Array.from({ length: 60 }, (_, at): Ingredient => {
+		const flour = at % 3 === 0;
+		return {
+			id: id<IngredientId>(`i${at}`),
+			name: `ingredient ${at}`,
+			kind: flour ? 'flour' : 'other',
+			composition: { flour: flour ? 1 : 0, water: 0, wholegrainOfFlour: 0 },
+			yeastFreshEquivalent: 0,
+			allergens: [],
+			heatCapacity: { kilojoulesPerKilogramKelvin: 1.76 }
+		};
+	});
+	const of = (one: Ingredient) => ({ kind: 'ingredient' as const, ingredientId: one.id });
+	const build = (name: string, from: number): Preparation => ({
+		id: id<PreparationId>(name),
+		name,
+		kind: 'build',
+		lines: ingredients.slice(from, from + 12).map((one) => ({ material: of(one), parts: 1 })),
+		buildLoss: { share: 0 },
+		takeBackGrams: 0
+	});
+	const builds = [build('first', 0), build('second', 12)];
+	// Each build is a third flour: 24 % of it brings 8 % of the flour.
+	const formula: Formula = {
+		id: id<FormulaId>('large'),
+		name: 'large',
+		doughLoss: { share: 0 },
+		lines: [
+			...builds.map((one) => ({
+				material: { kind: 'preparation' as const, preparationId: one.id },
+				percentOfFlour: 24,
+				addition: 'start' as const
+			})),
+			...ingredients.slice(24).map((one) => ({
+				material: of(one),
+				percentOfFlour: 7,
+				addition: 'start' as const
+			}))
+		]
+	};
+	const result = resolveFormula(formula, {
+		ingredients: new Map(ingredients.map((one) => [one.id, one])),
+		preparations: new Map(builds.map((one) => [one.id, one]))
+	});
+	if (!result.ok) throw new Error(JSON.stringify(result.error));
+	return result.value;
+}
+
+/** One edit of a 60-line formula with all that follows from it, against adding up its numbers once. */
+async function formulaEdit(): Promise<Figure> {
+	const resolved = largeFormula();
+	const lines = resolved.final.lines;
+	const line = lines[4];
+	if (!line) throw new Error('the formula has lines');
+	const pantry = {
+		ingredients: new Map(
+			stagesInOrder(resolved.final)
+				.flatMap((stage) => stage.lines)
+				.map((one) => [one.ingredient.id, one.ingredient])
+		),
+		preparations: new Map(
+			resolved.final.stages.flatMap((one) =>
+				one.preparation ? [[one.preparation.id, one.preparation]] : []
+			)
+		)
+	};
+	let percentOfFlour = 7;
+	const ms = await medianMs(() => {
+		percentOfFlour = 15 - percentOfFlour;
+		const { ingredient, addition } = line;
+		const change = {
+			preparationId: null,
+			ingredient,
+			addition,
+			percentOfFlour,
+			flour: 'balance' as const
+		};
+		const edited = editLine(resolved, change);
+		if (!edited.ok) throw new Error(edited.error.kind);
+		const after = resolveFormula(edited.value.formula, pantry);
+		if (!after.ok) throw new Error(after.error.kind);
+		return figuresOf(after.value);
+	}, 2000);
+	const numbers = stagesInOrder(resolved.final).flatMap((stage) =>
+		stage.lines.map((one) => one.percentOfFlour)
+	);
+	let kept = 0;
+	const baselineMs = await medianMs(() => {
+		for (const number of numbers) kept += number;
+	}, 2000);
+	if (kept === 0) throw new Error('the loop was optimised away');
+	return {
+		what: 'one edit of a 60-line formula',
+		ms,
+		baseline: 'its numbers added up once',
+		baselineMs,
+		committedRatio: 200
+	};
+}
+
+/** Scaling 200 products of one formula, against the bare multiplications. */
+async function scaling(): Promise<Figure> {
+	const resolved = largeFormula();
+	const products = Array.from({ length: 200 }, (_, at) => ({
+		name: `product ${at}`,
+		pieces: 10 + at,
+		scaledWeight: { grams: 60 + at }
+	}));
+	const ms = await medianMs(() => totalFlourFrom({ kind: 'pieces', products }, resolved), 2000);
+	let kept = 0;
+	const baselineMs = await medianMs(() => {
+		for (const one of products) kept += one.pieces * one.scaledWeight.grams;
+	}, 2000);
+	if (kept === 0) throw new Error('the loop was optimised away');
+	return {
+		what: 'scaling 200 products',
+		ms,
+		baseline: 'the bare multiplications',
+		baselineMs,
+		committedRatio: 100
+	};
+}
+
 const young = await testDatabase();
 const old = await testDatabase();
 try {
 	const { input } = await loadBakeryDay(young.db, TOMORROW);
-	const core = report('Core', [await orderChange(input), await dose(), await plan()]);
+	const core = report('Core', [
+		await orderChange(input),
+		await dose(),
+		await plan(),
+		await formulaEdit(),
+		await scaling()
+	]);
 	const pages = report(
 		'Pages: server time against the bare queries',
 		await measurePages(young.db, old.db)

@@ -24,7 +24,7 @@ const step = (name: string, task: () => Promise<void>): void =>
 const sentence = '[data-room-sentence]';
 
 const valueOf = (label: string) =>
-	bakery.page.$eval(`input[aria-label="${label}"]`, (one) => (one as HTMLInputElement).value);
+	bakery.page.$eval(`input[aria-label="${label}"]`, (one) => one.value);
 const isValue = (label: string, value: string) =>
 	bakery.page.waitForFunction(
 		(one, wanted) =>
@@ -136,6 +136,50 @@ step(
 		);
 	}
 );
+
+step('a formula with a two-stage build is written from nothing', async () => {
+	const { page } = bakery;
+	await type(page, 'New formula', 'Beacon loaf');
+	await says(page, sentence, 'Beacon loaf', '65.0 % water', '0.0 % pre-fermented flour');
+	await says(page, 'main', 'nothing in it makes it rise');
+	await type(page, 'Name of the new build', 'Beacon levain', 'Tab');
+	await type(page, 'Flour of the new build, percent of all flour', '15', 'Tab');
+	await (await byName(page, 'button', 'Split off')).click();
+	await says(page, sentence, '65.0 % water', '15.0 % pre-fermented flour');
+	await page.waitForFunction(() =>
+		[...document.querySelectorAll('select[aria-label="Stage to split it from"] option')].some(
+			(one) => one.textContent === 'Beacon levain'
+		)
+	);
+	const levain = await page.$$eval(
+		'select[aria-label="Stage to split it from"] option',
+		(all) => all.find((one) => one.textContent === 'Beacon levain')?.getAttribute('value') ?? ''
+	);
+	await page.select('select[aria-label="Stage to split it from"]', levain);
+	await type(page, 'Name of the new build', 'Beacon feed', 'Tab');
+	await type(page, 'Flour of the new build, percent of all flour', '3', 'Tab');
+	await (await byName(page, 'button', 'Split off')).click();
+	await isValue('Bread flour, Beacon feed', '3.00');
+	await isValue('Bread flour, Beacon levain', '12.0');
+	const culture = await page.$$eval(
+		'select[aria-label="Ingredient to add"] option',
+		(all) => all.find((one) => one.textContent === 'Wheat culture')?.getAttribute('value') ?? ''
+	);
+	await page.select('select[aria-label="Ingredient to add"]', culture);
+	const feed = await page.$$eval(
+		'select[aria-label="Stage to add it to"] option',
+		(all) => all.find((one) => one.textContent === 'Beacon feed')?.getAttribute('value') ?? ''
+	);
+	await page.select('select[aria-label="Stage to add it to"]', feed);
+	await (await byName(page, 'button', 'Add at 1 %')).click();
+	await isValue('Wheat culture, Beacon feed', '1.00');
+	await type(page, 'Beacon levain, its flour, of all flour', '22');
+	await says(page, sentence, '22.0 % pre-fermented flour');
+	await (await byName(page, 'button', 'Save as revision 2')).click();
+	await says(page, '[data-changes]', 'Since revision 1', 'Beacon levain', 'Bread flour');
+	await page.reload();
+	await says(page, sentence, 'Beacon loaf', '22.0 % pre-fermented flour');
+});
 
 step('the room passes the accessibility check and fits both screens', async () => {
 	const { page } = bakery;

@@ -101,6 +101,23 @@ step('2 doughs: each stage is weighed, and a number opens the arithmetic behind 
 	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
 });
 
+step('2 doughs: each build and each mix prints as a weigh-up card on its own A4 page', async () => {
+	const { page } = bakery;
+	const file = path.join(process.env.JOVET_TEST_FAILURES ?? os.tmpdir(), 'weigh-up.pdf');
+	await page.pdf({ path: file, preferCSSPageSize: true, printBackground: true });
+	const pdf = readFileSync(file, 'latin1');
+	assert.equal(pdf.match(/\/Type\s*\/Page\b(?!s)/g)?.length, 11, 'five builds and six mixes');
+	const cards = await textOf(page, '[data-weigh-up-cards]');
+	for (const words of [
+		'Harbour dough, mix 2 of 2',
+		'Wheat levain',
+		'Allergens: gluten',
+		'egg, gluten, milk',
+		'mixed at'
+	])
+		assert.ok(cards.includes(words), words);
+});
+
 step(
 	'3 water: typed temperatures move the water of each mix, and a warm tap brings ice',
 	async () => {

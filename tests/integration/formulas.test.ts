@@ -5,6 +5,7 @@ import {
 	rebalance,
 	resolveFormula,
 	figuresOf,
+	splitOffBuild,
 	type Formula,
 	type Pantry,
 	type Preparation
@@ -52,6 +53,7 @@ const save = (
 		preparations: preparations.map(({ one, revision }) => ({
 			preparationId: one.id,
 			expectedRevision: revision,
+			newName: revision === 0 ? one.name : null,
 			lines: one.lines.map((line) => ({ ...line }))
 		}))
 	});
@@ -158,10 +160,70 @@ test('a formula that cannot be made is refused with the line and the reason, and
 	assert.equal((await view()).revision, revision);
 });
 
+test('a formula begins from a name, with builds of its own, and no name is given twice', async () => {
+	const formulaId = randomUUID();
+	const begun = await send(t.db, { kind: 'create-formula', formulaId, name: 'Beacon loaf' });
+	assert.deepEqual(begun, { outcome: 'done', answer: { formulaId } });
+	const twice = await send(t.db, {
+		kind: 'create-formula',
+		formulaId: randomUUID(),
+		name: 'Beacon loaf'
+	});
+	assert.deepEqual(twice, {
+		outcome: 'refused',
+		refusal: { kind: 'name-taken', name: 'Beacon loaf' }
+	});
+	const found = await readFormula(t.db, TOMORROW, formulaId);
+	assert.ok(found);
+	const { pantry } = await view();
+	const resolved = resolveFormula(found.formula, pantry);
+	assert.ok(resolved.ok);
+	const one = splitOffBuild(resolved.value, {
+		into: null,
+		id: id<PreparationId>(randomUUID()),
+		name: 'Beacon levain',
+		flourPercent: 15
+	});
+	assert.ok(one.ok);
+	const [levain] = one.value.preparations;
+	assert.ok(levain);
+	const within = resolveFormula(one.value.formula, {
+		...pantry,
+		preparations: new Map(pantry.preparations).set(levain.id, levain)
+	});
+	assert.ok(within.ok);
+	const two = splitOffBuild(within.value, {
+		into: levain.id,
+		id: id<PreparationId>(randomUUID()),
+		name: 'Beacon feed',
+		flourPercent: 3
+	});
+	assert.ok(two.ok);
+	const saved = await save(
+		two.value.formula,
+		1,
+		two.value.preparations.map((each) => ({ one: each, revision: 0 }))
+	);
+	assert.deepEqual(saved, { outcome: 'done', answer: { revision: 2 } });
+	const after = await readFormula(t.db, TOMORROW, formulaId);
+	const stages = after?.preparations.filter(({ preparation }) =>
+		preparation.name.startsWith('Beacon')
+	);
+	assert.equal(stages?.length, 2);
+	const again = await save({ ...two.value.formula }, 2, [
+		{ one: { ...levain, id: id<PreparationId>(randomUUID()) }, revision: 0 }
+	]);
+	assert.ok(again.outcome === 'refused' && again.refusal.kind === 'name-taken');
+});
+
 test('the room opens with the first formula, and an unknown one is none', async () => {
 	const book = await loadFormulaBook(t.db);
 	assert.ok(book.formulas.some((one) => one.formula.id === HARBOUR_DOUGH));
-	assert.equal(await readFirstFormula(t.db), HARBOUR_DOUGH);
+	assert.equal(
+		await readFirstFormula(t.db),
+		(await loadFormulaBook(t.db)).formulas.find((one) => one.formula.name === 'Beacon loaf')
+			?.formula.id
+	);
 	assert.equal(await readFormula(t.db, TOMORROW, randomUUID()), null);
 	const { products, mixerMostGrams } = await view();
 	assert.deepEqual(

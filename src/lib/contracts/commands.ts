@@ -26,6 +26,14 @@ const envelope = {
 	occurredAtMs: epochMs
 };
 
+/** A name in the book; control characters are no part of one. */
+const nameSchema = z
+	.string()
+	.trim()
+	.min(1, 'a name is missing')
+	.max(200)
+	.regex(/^[^\p{Cc}]*$/u);
+
 /** What a line refers to, as it crosses the border. */
 const materialSchema = z.discriminatedUnion('kind', [
 	z.object({
@@ -92,6 +100,12 @@ export const commandSchema = z.discriminatedUnion('kind', [
 	}),
 	z.object({
 		...envelope,
+		kind: z.literal('create-formula'),
+		formulaId: uuid,
+		name: nameSchema
+	}),
+	z.object({
+		...envelope,
 		kind: z.literal('save-formula'),
 		formulaId: uuid,
 		/** The revision the baker started from. */
@@ -111,7 +125,10 @@ export const commandSchema = z.discriminatedUnion('kind', [
 			.array(
 				z.object({
 					preparationId: uuid,
-					expectedRevision: z.int().min(1),
+					/** 0 for a build that is made with this formula. */
+					expectedRevision: z.int().min(0),
+					/** The name of a build that is new; null for one that is there. */
+					newName: nameSchema.nullable(),
 					lines: z
 						.array(z.object({ material: materialSchema, parts: z.number().positive().max(1e6) }))
 						.min(1)
@@ -139,6 +156,7 @@ export interface CommandAnswers {
 	'copy-orders': { readonly lines: number };
 	'take-reading': { readonly readingId: string };
 	'set-lead': { readonly version: number; readonly minutes: number };
+	'create-formula': { readonly formulaId: string };
 	'save-formula': { readonly revision: number };
 	'accept-plan': { readonly planId: string; readonly number: number };
 }
@@ -171,6 +189,7 @@ export type Refusal =
 			readonly formula: string;
 			readonly reason: FormulaFailure;
 	  }
+	| { readonly kind: 'name-taken'; readonly name: string }
 	| { readonly kind: 'orders-there-already'; readonly lines: number }
 	| { readonly kind: 'nothing-to-copy' }
 	| { readonly kind: 'plan-out-of-date' }

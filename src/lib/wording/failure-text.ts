@@ -3,7 +3,8 @@ import type {
 	EditFailure,
 	FormulaFailure,
 	RebalanceFailure,
-	ScaleFailure
+	ScaleFailure,
+	SplitFailure
 } from '../core/formula/index.ts';
 import type { UnmadeDough } from '../core/production/index.ts';
 import {
@@ -113,5 +114,17 @@ export function scaleFailureText(failure: ScaleFailure): string {
 			return 'That leaves nothing for the dough. Type more.';
 		case 'not-in-formula':
 			return 'That is not in this formula.';
+	}
+}
+
+/** Why no build can be split off like that. */
+export function splitFailureText(failure: SplitFailure): string {
+	switch (failure.kind) {
+		case 'unknown-stage':
+			return 'This stage is no longer in the formula. Reload the page.';
+		case 'out-of-range':
+			return 'Type how much of all flour goes into the build, above 0 and below 100 %.';
+		case 'not-enough':
+			return `${failure.stage} has ${formatNumber(failure.there, 1)} % of ${failure.what} in its largest line; the build needs less than that.`;
 	}
 }

@@ -23,6 +23,8 @@ export function refusalText(refusal: Refusal): string {
 			return `${refusal.by} changed this to ${refusal.value} meanwhile.`;
 		case 'newer-revision':
 			return `Not saved: ${refusal.by} saved revision ${refusal.revision} of ${refusal.name} meanwhile. Your changes stay here; reload to see the newer revision beside them.`;
+		case 'name-taken':
+			return `"${refusal.name}" is in the book already. Choose another name.`;
 		case 'formula-impossible':
 			return `Not saved, ${refusal.formula} cannot be made like this: ${formulaFailureText(refusal.reason)}.`;
 		case 'orders-there-already':

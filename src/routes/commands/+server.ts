@@ -57,6 +57,7 @@ const STATUS: Record<Refusal['kind'], number> = {
 	unknown: 422,
 	'changed-meanwhile': 409,
 	'newer-revision': 409,
+	'name-taken': 409,
 	'formula-impossible': 422,
 	'orders-there-already': 409,
 	'nothing-to-copy': 422,

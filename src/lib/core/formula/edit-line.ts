@@ -1,7 +1,8 @@
 import type { PreparationId } from '../identity.ts';
 import { fail, ok, type Result } from '../result.ts';
-import type { Addition, Formula, FormulaLine, Preparation } from './formula.ts';
+import type { Addition, Preparation } from './formula.ts';
 import type { Ingredient } from './ingredient.ts';
+import { recorded, written, type EditedFormula } from './rewrite.ts';
 import type { ResolvedFormula, ResolvedLine, ResolvedStage } from './resolve.ts';
 
 /** One number of the formula sheet, set to a new amount in percent of total flour; 0 takes the line out. */
@@ -16,12 +17,6 @@ export interface LineEdit {
 	 * as when a percentage is typed; `normalise` keeps all other weights, as when a weight is typed.
 	 */
 	readonly flour: 'balance' | 'normalise';
-}
-
-export interface EditedFormula {
-	readonly formula: Formula;
-	/** Builds and soakers whose recipe the edit changed. */
-	readonly preparations: readonly Preparation[];
 }
 
 export type EditFailure =
@@ -91,38 +86,6 @@ function withLine(lines: readonly ResolvedLine[], edit: LineEdit): readonly Reso
 	return (at < 0 ? [...kept, line] : kept).filter((one) => one.percentOfFlour > DUST_PERCENT);
 }
 
-/** Adds the stage up again and, when it is a preparation, notes its recipe in percent of total flour. */
-function recorded(stage: ResolvedStage, changed: Map<PreparationId, Preparation>): ResolvedStage {
-	const percentOfFlour =
-		stage.lines.reduce((total, line) => total + line.percentOfFlour, 0) +
-		stage.stages.reduce((total, inner) => total + inner.percentOfFlour, 0);
-	const { preparation } = stage;
-	if (preparation)
-		changed.set(preparation.id, {
-			...preparation,
-			lines: [
-				...stage.stages.flatMap((inner) =>
-					inner.preparation
-						? [
-								{
-									material: {
-										kind: 'preparation' as const,
-										preparationId: inner.preparation.id
-									},
-									parts: inner.percentOfFlour
-								}
-							]
-						: []
-				),
-				...stage.lines.map((line) => ({
-					material: { kind: 'ingredient' as const, ingredientId: line.ingredient.id },
-					parts: line.percentOfFlour
-				}))
-			]
-		});
-	return { ...stage, percentOfFlour };
-}
-
 function emptyStage(stage: ResolvedStage): string | null {
 	if (!(stage.percentOfFlour > 0)) return stage.name;
 	for (const inner of stage.stages) {
@@ -165,31 +128,4 @@ function balance(
 		.map((line) => (line === largest ? { ...line, percentOfFlour } : line))
 		.filter((line) => line.percentOfFlour > DUST_PERCENT);
 	return ok({ ...final, lines });
-}
-
-function written(
-	formula: Formula,
-	final: ResolvedStage,
-	changed: ReadonlyMap<PreparationId, Preparation>,
-	factor: number
-): EditedFormula {
-	const lines: FormulaLine[] = [
-		...final.stages.flatMap((stage): FormulaLine[] =>
-			stage.preparation
-				? [
-						{
-							material: { kind: 'preparation', preparationId: stage.preparation.id },
-							percentOfFlour: stage.percentOfFlour * factor,
-							addition: 'start'
-						}
-					]
-				: []
-		),
-		...final.lines.map(({ ingredient, addition, percentOfFlour }): FormulaLine => ({
-			material: { kind: 'ingredient', ingredientId: ingredient.id },
-			percentOfFlour: percentOfFlour * factor,
-			addition
-		}))
-	];
-	return { formula: { ...formula, lines }, preparations: [...changed.values()] };
 }

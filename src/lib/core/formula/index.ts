@@ -7,5 +7,7 @@ export * from './process.ts';
 export * from './compare.ts';
 export * from './scale-from.ts';
 export * from './rebalance.ts';
+export * from './rewrite.ts';
 export * from './edit-line.ts';
+export * from './split-off.ts';
 export * from './sanity.ts';

@@ -9,6 +9,7 @@
 	import { dateText } from '../../wording/time-text.ts';
 	import BuildCard from './BuildCard.svelte';
 	import DoughSection from './DoughSection.svelte';
+	import WeighUpCards from './WeighUpCards.svelte';
 
 	interface Props {
 		view: DoughsView;
@@ -35,34 +36,40 @@
 	);
 </script>
 
-<RoomHeading {sentence} note={dateText(view.date)}>
-	{#snippet actions()}
-		{#if nothing}
-			<a class="action no-underline!" href={resolve(`/bake/${view.date}/orders`)}
-				>Go to the orders</a
-			>
-		{/if}
-	{/snippet}
-</RoomHeading>
+<div class="print:hidden">
+	<RoomHeading {sentence} note={dateText(view.date)}>
+		{#snippet actions()}
+			{#if nothing}
+				<a class="action no-underline!" href={resolve(`/bake/${view.date}/orders`)}
+					>Go to the orders</a
+				>
+			{:else}
+				<button class="action" onclick={() => window.print()}>Print weigh-up cards</button>
+			{/if}
+		{/snippet}
+	</RoomHeading>
 
-{#each production.unmade as unmade (unmade.name)}
-	<Notice label="Not made" about={unmade.name} text="{unmadeText(unmade)}." />
-{/each}
+	{#each production.unmade as unmade (unmade.name)}
+		<Notice label="Not made" about={unmade.name} text="{unmadeText(unmade)}." />
+	{/each}
 
-{#if production.builds.length > 0}
-	<section class="mb-6 px-5" aria-labelledby="builds">
-		<h2 id="builds" class="mb-2">Before mixing: builds and soakers</h2>
-		<div class="cards">
-			{#each production.builds as build (build.preparation.id)}
-				<BuildCard {build} users={[...new Set(build.uses.map((use) => nameOf(use.by)))]} />
-			{/each}
-		</div>
-	</section>
-{/if}
+	{#if production.builds.length > 0}
+		<section class="mb-6 px-5" aria-labelledby="builds">
+			<h2 id="builds" class="mb-2">Before mixing: builds and soakers</h2>
+			<div class="cards">
+				{#each production.builds as build (build.preparation.id)}
+					<BuildCard {build} users={[...new Set(build.uses.map((use) => nameOf(use.by)))]} />
+				{/each}
+			</div>
+		</section>
+	{/if}
 
-{#each production.doughs as dough (dough.resolved.formula.id)}
-	<DoughSection {dough} />
-{/each}
+	{#each production.doughs as dough (dough.resolved.formula.id)}
+		<DoughSection {dough} />
+	{/each}
+</div>
+
+<WeighUpCards {view} />
 
 <style>
 	.cards {

@@ -11,7 +11,9 @@
 	import FormulaFiguresList from './FormulaFiguresList.svelte';
 	import FormulaTable from './FormulaTable.svelte';
 	import RevisionChanges from './RevisionChanges.svelte';
+	import NewFormulaForm from './NewFormulaForm.svelte';
 	import ScaleBar from './ScaleBar.svelte';
+	import SplitOffForm from './SplitOffForm.svelte';
 	import { FormulaModel } from './formula-model.svelte.ts';
 	import { SHEET_UNITS, type SheetUnit } from './sheet-view.ts';
 
@@ -93,6 +95,7 @@
 				<span class="block text-note">{one.products.join(', ') || 'no product yet'}</span>
 			</a>
 		{/each}
+		<NewFormulaForm date={view.date} />
 	</nav>
 	<div class="min-w-0">
 		<p class="mb-2 min-h-6" role="status" data-formula-message>
@@ -109,6 +112,7 @@
 				{/each}
 			</fieldset>
 			<FormulaTable {model} {resolved} {unit} {totalFlourGrams} onFlour={growFlour} />
+			<SplitOffForm {model} {resolved} />
 			{#each shared as one (one)}
 				<p class="mt-2"><b>{one}.</b> Saving changes it there too.</p>
 			{/each}

@@ -8,6 +8,8 @@ import {
 	figuresOf,
 	rebalance,
 	resolveFormula,
+	splitOffBuild,
+	stagesInOrder,
 	type Formula,
 	type LineEdit,
 	type Pantry,
@@ -15,8 +17,12 @@ import {
 	type RebalanceMove,
 	type ResolvedFormula
 } from '../../core/formula/index.ts';
-import type { PreparationId } from '../../core/identity.ts';
-import { editFailureText, formulaFailureText } from '../../wording/failure-text.ts';
+import { id, type PreparationId } from '../../core/identity.ts';
+import {
+	editFailureText,
+	formulaFailureText,
+	splitFailureText
+} from '../../wording/failure-text.ts';
 import { refusalText } from '../../wording/refusal-text.ts';
 import type { Draft } from './draft.ts';
 import { forgetDraft, keepDraft, readDraft } from './unsaved-draft.ts';
@@ -68,6 +74,7 @@ export class FormulaModel {
 	/** Builds whose recipe differs from the saved one. */
 	readonly changedPreparations = $derived.by(() =>
 		this.#draft.preparations.filter((one) => {
+			if (this.#isNew(one.id) && !this.#isTaken(one.id)) return false;
 			const saved = this.view.preparations.find(({ preparation }) => preparation.id === one.id);
 			return saved === undefined || comparePreparations(saved.preparation, one).length > 0;
 		})
@@ -108,6 +115,42 @@ export class FormulaModel {
 		this.#take(formula, preparation ? [preparation] : []);
 	}
 
+	/** Makes flour and water of a stage a build of its own. */
+	splitOff(into: PreparationId | null, name: string, flourPercent: number): boolean {
+		const { resolved } = this;
+		if (typeof resolved === 'string') return false;
+		const tidy = name.trim();
+		const names = [...this.pantry.preparations.values()].map((one) => one.name);
+		if (tidy === '' || names.includes(tidy)) {
+			this.message =
+				tidy === '' ? 'The new build needs a name.' : `"${tidy}" is in the book already.`;
+			return false;
+		}
+		const result = splitOffBuild(resolved, {
+			into,
+			id: id<PreparationId>(crypto.randomUUID()),
+			name: tidy,
+			flourPercent
+		});
+		if (!result.ok) {
+			this.message = splitFailureText(result.error);
+			return false;
+		}
+		this.#take(result.value.formula, result.value.preparations);
+		return true;
+	}
+
+	#isTaken(preparationId: PreparationId): boolean {
+		return (
+			typeof this.resolved !== 'string' &&
+			stagesInOrder(this.resolved.final).some((stage) => stage.preparation?.id === preparationId)
+		);
+	}
+
+	#isNew(preparationId: PreparationId): boolean {
+		return !this.view.preparations.some(({ preparation }) => preparation.id === preparationId);
+	}
+
 	undo(): void {
 		const before = this.#past.at(-1);
 		if (!before) return;
@@ -136,9 +179,10 @@ export class FormulaModel {
 			lines: formula.lines.map((line) => ({ ...line })),
 			preparations: this.changedPreparations.map((one) => ({
 				preparationId: one.id,
+				newName: this.#isNew(one.id) ? one.name : null,
 				expectedRevision:
 					this.view.preparations.find(({ preparation }) => preparation.id === one.id)?.revision ??
-					1,
+					0,
 				lines: one.lines.map((line) => ({ ...line }))
 			}))
 		});

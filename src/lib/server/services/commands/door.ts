@@ -10,6 +10,7 @@ import type { Actor } from '../../auth/actor.ts';
 import type { Db, Tx } from '../../db/client.ts';
 import { acceptPlan } from './accept-plan.ts';
 import { changeOrder } from './change-order.ts';
+import { createFormula } from './create-formula.ts';
 import { copyOrders } from './copy-orders.ts';
 import { saveFormula } from './save-formula.ts';
 import { setLead } from './set-lead.ts';
@@ -78,6 +79,8 @@ function handle(tx: Tx, command: Command, actor: Actor): Promise<Result<Answer, 
 			return takeReading(tx, command, actor);
 		case 'set-lead':
 			return setLead(tx, command, actor);
+		case 'create-formula':
+			return createFormula(tx, command, actor);
 		case 'save-formula':
 			return saveFormula(tx, command, actor);
 		case 'accept-plan':

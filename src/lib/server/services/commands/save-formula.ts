@@ -8,6 +8,7 @@ import type { Actor } from '../../auth/actor.ts';
 import type { Tx } from '../../db/client.ts';
 import { loadFormulaBook, type FormulaBook } from '../../db/formula-book.ts';
 import { loadRevisionHeads, materialColumns } from '../../db/formula-history.ts';
+import { FIRST_BUILD_STEPS } from './first-steps.ts';
 import type { CommandHandler } from './handler.ts';
 
 type SaveFormula = CommandOf<'save-formula'>;
@@ -23,7 +24,12 @@ export const saveFormula: CommandHandler<'save-formula'> = async (tx, command, a
 	const book = await loadFormulaBook(tx);
 	const refusal = (await staleness(tx, command, book)) ?? impossibility(command, book);
 	if (refusal) return fail(refusal);
-	for (const one of command.preparations) await savePreparation(tx, one, actor);
+	// All builds before any line: a line can only name a build that is there.
+	const revisions = new Map<string, string>();
+	for (const one of command.preparations)
+		revisions.set(one.preparationId, await revisePreparation(tx, one, actor));
+	for (const { preparationId, lines } of command.preparations)
+		await savePreparationLines(tx, revisions.get(preparationId) as string, lines);
 	const number = command.expectedRevision + 1;
 	const revisionId = randomUUID();
 	await sql`insert into formula_revision (id, formula_id, number, dough_loss_share, target_dough_celsius,
@@ -56,9 +62,14 @@ async function staleness(tx: Tx, command: SaveFormula, book: FormulaBook): Promi
 		const { name } = formula.formula;
 		return { kind: 'newer-revision', name, revision: formula.number, by: head?.by ?? '' };
 	}
-	for (const { preparationId, expectedRevision } of command.preparations) {
+	for (const { preparationId, expectedRevision, newName } of command.preparations) {
 		const there = book.preparations.get(id<PreparationId>(preparationId));
-		if (!there) return { kind: 'unknown', what: 'build' };
+		if (newName !== null && expectedRevision === 0) {
+			const names = [...book.preparations.values()].map((one) => one.preparation.name);
+			if (there || names.includes(newName)) return { kind: 'name-taken', name: newName };
+			continue;
+		}
+		if (!there || newName !== null) return { kind: 'unknown', what: 'build' };
 		if (there.number !== expectedRevision)
 			return {
 				kind: 'newer-revision',
@@ -73,9 +84,10 @@ async function staleness(tx: Tx, command: SaveFormula, book: FormulaBook): Promi
 /** Resolves every formula that the change touches; the first that cannot be made refuses it. */
 function impossibility(command: SaveFormula, book: FormulaBook): Refusal | null {
 	const preparations = new Map(book.pantry.preparations);
-	for (const { preparationId, lines } of command.preparations) {
-		const before = preparations.get(id<PreparationId>(preparationId)) as Preparation;
-		preparations.set(before.id, { ...before, lines });
+	for (const { preparationId, lines, newName } of command.preparations) {
+		const key = id<PreparationId>(preparationId);
+		const before = preparations.get(key) ?? newPreparation(key, newName ?? '');
+		preparations.set(key, { ...before, lines });
 	}
 	const pantry = { ...book.pantry, preparations };
 	for (const { formula } of book.formulas) {
@@ -90,24 +102,56 @@ function impossibility(command: SaveFormula, book: FormulaBook): Refusal | null 
 	return null;
 }
 
-async function savePreparation(
+/** What a build that is made with its formula begins with (our defaults). */
+function newPreparation(preparationId: PreparationId, name: string): Preparation {
+	const buildLoss = { share: 0.02 };
+	return { id: preparationId, name, kind: 'build', lines: [], buildLoss, takeBackGrams: 0 };
+}
+
+/** Makes the next revision of a build, or the build itself when it is new; gives the revision's id. */
+async function revisePreparation(
 	tx: Tx,
-	{ preparationId, expectedRevision, lines }: SaveFormula['preparations'][number],
+	{ preparationId, expectedRevision, newName }: SaveFormula['preparations'][number],
 	actor: Actor
-): Promise<void> {
+): Promise<string> {
 	const revisionId = randomUUID();
-	await sql`insert into preparation_revision (id, preparation_id, number, kind, build_loss_share,
-			take_back_g, steps, made_by)
-		select ${revisionId}, preparation_id, ${expectedRevision + 1}, kind, build_loss_share, take_back_g,
-			steps, ${actor.id}
-		from preparation_revision where preparation_id = ${preparationId} and number = ${expectedRevision}`.execute(
-		tx
-	);
+	if (newName === null)
+		await sql`insert into preparation_revision (id, preparation_id, number, kind, build_loss_share,
+				take_back_g, steps, made_by)
+			select ${revisionId}, preparation_id, ${expectedRevision + 1}, kind, build_loss_share,
+				take_back_g, steps, ${actor.id}
+			from preparation_revision
+			where preparation_id = ${preparationId} and number = ${expectedRevision}`.execute(tx);
+	else {
+		const begun = newPreparation(id<PreparationId>(preparationId), newName);
+		await tx.insertInto('preparation').values({ id: preparationId, name: newName }).execute();
+		await tx
+			.insertInto('preparation_revision')
+			.values({
+				id: revisionId,
+				preparation_id: preparationId,
+				number: 1,
+				kind: begun.kind,
+				build_loss_share: begun.buildLoss.share,
+				take_back_g: begun.takeBackGrams,
+				steps: JSON.stringify(FIRST_BUILD_STEPS),
+				made_by: actor.id
+			})
+			.execute();
+	}
+	return revisionId;
+}
+
+async function savePreparationLines(
+	tx: Tx,
+	revision_id: string,
+	lines: SaveFormula['preparations'][number]['lines']
+): Promise<void> {
 	await tx
 		.insertInto('preparation_revision_line')
 		.values(
 			lines.map((line, index) => ({
-				revision_id: revisionId,
+				revision_id,
 				ordinal: index + 1,
 				...materialColumns(line.material),
 				parts: line.parts
