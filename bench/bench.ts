@@ -27,19 +27,19 @@ import {
 import { loadBakeryDay } from '../src/lib/server/services/day-production.ts';
 import { testDatabase, TOMORROW } from '../tests/integration/test-database.ts';
 import { measurePages } from './pages.ts';
-import { medianMs, report, type Figure } from './measure.ts';
+import { mediansInTurns, report, type Figure } from './measure.ts';
 
 /** Recompute of the demo's doughs after one order changes, against a plain loop over the same numbers. */
 async function orderChange(input: ProductionInput): Promise<Figure> {
 	const { demands } = input;
 	let more = 0;
-	const ms = await medianMs(() => {
+	const work = () => {
 		more = 1 - more;
 		const changed = demands.map((one, at) =>
 			at === 0 ? { ...one, pieces: one.pieces + more } : one
 		);
 		return productionOf({ ...input, demands: changed });
-	}, 2000);
+	};
 	// The same multiplications with nothing around them: dough, flour, every line, rounded.
 	const production = productionOf(input);
 	if (!production.ok) throw new Error('the demo can be made');
@@ -51,19 +51,20 @@ async function orderChange(input: ProductionInput): Promise<Figure> {
 		...production.value.builds.flatMap((build) => build.lines)
 	].map((line) => line.percentOfFlour);
 	let kept = 0;
-	const baselineMs = await medianMs(() => {
+	const bare = () => {
 		let dough = 0;
 		for (let at = 0; at < pieces.length; at += 1) dough += (pieces[at] ?? 0) * (grams[at] ?? 0);
 		const flour = dough / 0.975 / 2;
 		for (const percent of percents) kept += Math.round((flour * percent) / 100);
-	}, 2000);
+	};
+	const [ms, baselineMs] = await mediansInTurns(work, bare, 40, 20, 2000);
 	if (kept === 0) throw new Error('the loop was optimised away');
 	return {
 		what: "the demo's doughs after one order changes",
 		ms,
 		baseline: 'plain loop over the same data',
 		baselineMs,
-		committedRatio: 130
+		committedRatio: 460
 	};
 }
 
@@ -71,8 +72,9 @@ async function orderChange(input: ProductionInput): Promise<Figure> {
 async function dose(): Promise<Figure> {
 	const drift: PathStretch = { minutes: 720, ambientCelsius: 4, timeConstantMinutes: 150 };
 	const held: PathStretch = { minutes: 720, ambientCelsius: 4, timeConstantMinutes: Infinity };
-	const ms = await medianMs(() => doseOfStretch(LIFT.sourdough, 25, 24, drift), 5000);
-	const baselineMs = await medianMs(() => doseOfStretch(LIFT.sourdough, 25, 24, held), 5000);
+	const work = () => doseOfStretch(LIFT.sourdough, 25, 24, drift);
+	const bare = () => doseOfStretch(LIFT.sourdough, 25, 24, held);
+	const [ms, baselineMs] = await mediansInTurns(work, bare, 40, 500, 2000);
 	const steps = 2_000_000;
 	let fine = 0;
 	for (let at = 0; at < steps; at += 1) {
@@ -86,23 +88,24 @@ async function dose(): Promise<Figure> {
 		ms,
 		baseline: 'closed form, one temperature',
 		baselineMs,
-		committedRatio: 20
+		committedRatio: 90
 	};
 }
 
 /** A plan of the test day, against working out its chains without placing them. */
 async function plan(): Promise<Figure> {
-	const ms = await medianMs(() => {
+	const work = () => {
 		const run = planDay(DAY);
 		while (!run.next().done);
-	}, 500);
-	const baselineMs = await medianMs(() => expandDay(DAY), 500);
+	};
+	const bare = () => expandDay(DAY);
+	const [ms, baselineMs] = await mediansInTurns(work, bare, 40, 20, 20);
 	return {
 		what: 'plan of a day with two mixes',
 		ms,
 		baseline: 'working out its chains alone',
 		baselineMs,
-		committedRatio: 4
+		committedRatio: 1.5
 	};
 }
 
@@ -175,7 +178,7 @@ async function formulaEdit(): Promise<Figure> {
 		)
 	};
 	let percentOfFlour = 7;
-	const ms = await medianMs(() => {
+	const work = () => {
 		percentOfFlour = 15 - percentOfFlour;
 		const { ingredient, addition } = line;
 		const change = {
@@ -190,21 +193,22 @@ async function formulaEdit(): Promise<Figure> {
 		const after = resolveFormula(edited.value.formula, pantry);
 		if (!after.ok) throw new Error(after.error.kind);
 		return figuresOf(after.value);
-	}, 2000);
+	};
 	const numbers = stagesInOrder(resolved.final).flatMap((stage) =>
 		stage.lines.map((one) => one.percentOfFlour)
 	);
 	let kept = 0;
-	const baselineMs = await medianMs(() => {
+	const bare = () => {
 		for (const number of numbers) kept += number;
-	}, 2000);
+	};
+	const [ms, baselineMs] = await mediansInTurns(work, bare, 40, 20, 2000);
 	if (kept === 0) throw new Error('the loop was optimised away');
 	return {
 		what: 'one edit of a 60-line formula',
 		ms,
 		baseline: 'its numbers added up once',
 		baselineMs,
-		committedRatio: 200
+		committedRatio: 240
 	};
 }
 
@@ -216,18 +220,19 @@ async function scaling(): Promise<Figure> {
 		pieces: 10 + at,
 		scaledWeight: { grams: 60 + at }
 	}));
-	const ms = await medianMs(() => totalFlourFrom({ kind: 'pieces', products }, resolved), 2000);
+	const work = () => totalFlourFrom({ kind: 'pieces', products }, resolved);
 	let kept = 0;
-	const baselineMs = await medianMs(() => {
+	const bare = () => {
 		for (const one of products) kept += one.pieces * one.scaledWeight.grams;
-	}, 2000);
+	};
+	const [ms, baselineMs] = await mediansInTurns(work, bare, 40, 20, 2000);
 	if (kept === 0) throw new Error('the loop was optimised away');
 	return {
 		what: 'scaling 200 products',
 		ms,
 		baseline: 'the bare multiplications',
 		baselineMs,
-		committedRatio: 100
+		committedRatio: 32
 	};
 }
 

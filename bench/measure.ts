@@ -1,31 +1,27 @@
-/** The median time of one call in milliseconds, after a warm-up, from many short rounds. */
-export async function medianMs(work: () => unknown, rounds: number): Promise<number> {
-	for (let warm = 0; warm < Math.min(20, rounds); warm += 1) await work();
-	const times: number[] = [];
-	for (let round = 0; round < rounds; round += 1) {
-		const start = performance.now();
-		await work();
-		times.push(performance.now() - start);
-	}
-	times.sort((a, b) => a - b);
-	return times[Math.floor(times.length / 2)] ?? 0;
-}
-
 /**
- * The medians of two pieces of work done in turns, so that whatever else the machine does falls on both
- * alike.
+ * The median times of one call of two pieces of work in milliseconds, after a warm-up. They are done in
+ * turns, so that whatever else the machine does falls on both alike; short work is done many times in a
+ * sample, so that a sample is far longer than the clock's step.
  */
 export async function mediansInTurns(
-	first: () => Promise<unknown>,
-	second: () => Promise<unknown>,
-	rounds: number
+	first: () => unknown,
+	second: () => unknown,
+	samples: number,
+	inFirst = 1,
+	inSecond = 1
 ): Promise<readonly [number, number]> {
 	const times: [number[], number[]] = [[], []];
-	for (let round = -10; round < rounds; round += 1)
-		for (const [at, work] of [first, second].entries()) {
+	for (let sample = -10; sample < samples; sample += 1)
+		for (const [at, work, often] of [
+			[0, first, inFirst],
+			[1, second, inSecond]
+		] as const) {
 			const start = performance.now();
-			await work();
-			if (round >= 0) times[at as 0 | 1].push(performance.now() - start);
+			for (let time = 0; time < often; time += 1) {
+				const result = work();
+				if (result instanceof Promise) await result;
+			}
+			if (sample >= 0) times[at].push((performance.now() - start) / often);
 		}
 	const median = (all: number[]) => all.sort((a, b) => a - b)[Math.floor(all.length / 2)] ?? 0;
 	return [median(times[0]), median(times[1])];
