@@ -82,7 +82,7 @@ module.exports = {
 			name: 'server-knows-no-interface',
 			severity: 'error',
 			from: { path: '^src/lib/server/' },
-			to: { path: '^src/lib/(features|ui|ribbons|wording|client|workers)/' }
+			to: { path: '^src/lib/(features|ui|ribbons|sheets|wording|client|workers)/' }
 		},
 		{
 			name: 'features-never-import-one-another',
@@ -117,6 +117,12 @@ module.exports = {
 			severity: 'error',
 			from: { path: '^src/lib/ribbons/', pathNot: test },
 			to: { path: '^src/', pathNot: [CORE, '^src/lib/(contracts|wording|ui|ribbons)/'] }
+		},
+		{
+			name: 'sheets-lean-on-client-and-wording',
+			severity: 'error',
+			from: { path: '^src/lib/sheets/', pathNot: test },
+			to: { path: '^src/', pathNot: [CORE, '^src/lib/(contracts|wording|ui|client|sheets)/'] }
 		},
 		{
 			name: 'workers-import-core-contracts-workers',

@@ -43,7 +43,9 @@ async function orderChange(input: ProductionInput): Promise<Figure> {
 	// The same multiplications with nothing around them: dough, flour, every line, rounded.
 	const production = productionOf(input);
 	if (!production.ok) throw new Error('the demo can be made');
-	const weights = new Map(input.products.map((one) => [one.id, one.scaledWeight.grams]));
+	const weights = new Map(
+		input.products.map((one) => [one.id, one.doughs[0]?.scaledWeight.grams ?? 0])
+	);
 	const pieces = demands.map((one) => one.pieces);
 	const grams = demands.map((one) => weights.get(one.productId) ?? 0);
 	const percents = [
@@ -122,10 +124,14 @@ function largeFormula(): ResolvedFormula {
 			id: id<IngredientId>(`i${at}`),
 			name: `ingredient ${at}`,
 			kind: flour ? 'flour' : 'other',
-			composition: { flour: flour ? 1 : 0, water: 0, wholegrainOfFlour: 0 },
+			composition: { flour: flour ? 1 : 0, water: 0, fat: 0, sugar: 0, wholegrainOfFlour: 0 },
 			yeastFreshEquivalent: 0,
 			allergens: [],
-			heatCapacity: { kilojoulesPerKilogramKelvin: 1.76 }
+			heatCapacity: { kilojoulesPerKilogramKelvin: 1.76 },
+			density: null,
+			pricePerKilogram: null,
+			weighedOn: null,
+			retired: false
 		};
 	});
 	const of = (one: Ingredient) => ({ kind: 'ingredient' as const, ingredientId: one.id });
@@ -143,6 +149,7 @@ function largeFormula(): ResolvedFormula {
 		id: id<FormulaId>('large'),
 		name: 'large',
 		doughLoss: { share: 0 },
+		deliveries: [],
 		lines: [
 			...builds.map((one) => ({
 				material: { kind: 'preparation' as const, preparationId: one.id },
@@ -157,6 +164,7 @@ function largeFormula(): ResolvedFormula {
 		]
 	};
 	const result = resolveFormula(formula, {
+		causticMost: { share: 0.04 },
 		ingredients: new Map(ingredients.map((one) => [one.id, one])),
 		preparations: new Map(builds.map((one) => [one.id, one]))
 	});
@@ -171,6 +179,7 @@ async function formulaEdit(): Promise<Figure> {
 	const line = lines[4];
 	if (!line) throw new Error('the formula has lines');
 	const pantry = {
+		causticMost: { share: 0.04 },
 		ingredients: new Map(
 			stagesInOrder(resolved.final)
 				.flatMap((stage) => stage.lines)

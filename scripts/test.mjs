@@ -45,6 +45,8 @@ async function runTests(what, files, env, atOnce) {
 			'tsx',
 			'--test',
 			`--test-concurrency=${atOnce}`,
+			// A test that never ends is a failure with a name, not a night of waiting.
+			'--test-timeout=240000',
 			'--test-reporter=tap',
 			...files
 		];

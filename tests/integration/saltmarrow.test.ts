@@ -32,7 +32,9 @@ test('the demo makes four doughs for three drops, and all of them can be made', 
 	assert.ok(Math.abs((rye?.figures.prefermentedFlour ?? 0) - 40) < 0.01);
 	const { drops, products } = await readOrders(t.db, TOMORROW);
 	assert.equal(drops.length, 3);
-	assert.equal(products.length, 6);
+	assert.equal(products.length, 19);
+	const ordered = (await readOrders(t.db, TOMORROW)).cells.filter((cell) => cell.pieces > 0);
+	assert.equal(new Set(ordered.map((cell) => cell.productId)).size, 6);
 });
 
 test('on a Sunday the school is closed and gets nothing', async () => {

@@ -46,6 +46,7 @@ const BREAKERS: Record<string, readonly [file: string, imports: string]> = {
 	'ui-has-no-trade': ['src/lib/ui/knows-dough.ts', '../core/formula/index.ts'],
 	'wording-leans-on-core-and-contracts': ['src/lib/wording/knows-ui.ts', '../ui/thing.ts'],
 	'ribbons-lean-on-ui-and-wording': ['src/lib/ribbons/knows-client.ts', '../client/thing.ts'],
+	'sheets-lean-on-client-and-wording': ['src/lib/sheets/looks-up.ts', '../features/water/thing.ts'],
 	'workers-import-core-contracts-workers': [
 		'src/lib/workers/ships-server.worker.ts',
 		'../server/secret.ts'

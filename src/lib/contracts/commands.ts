@@ -1,8 +1,15 @@
 import { z } from 'zod';
-import { ADDITIONS, MOST_PERCENT, type FormulaFailure } from '../core/formula/index.ts';
-import { id, type IngredientId, type PreparationId } from '../core/identity.ts';
+import type { FormulaFailure } from '../core/formula/index.ts';
 import { parseBakeDate, type BakeDate } from '../core/time/index.ts';
 import type { Caution, Violation } from '../core/schedule/index.ts';
+import {
+	deliveryContent,
+	formulaContent,
+	ingredientContent,
+	nameSchema,
+	preparationContent,
+	productContent
+} from './formula-book.ts';
 
 /** Pieces of one product for one drop; more than this is a typing error. */
 export const MOST_PIECES = 9999;
@@ -25,26 +32,6 @@ const envelope = {
 	/** The bakery's clock when it happened. */
 	occurredAtMs: epochMs
 };
-
-/** A name in the book; control characters are no part of one. */
-const nameSchema = z
-	.string()
-	.trim()
-	.min(1, 'a name is missing')
-	.max(200)
-	.regex(/^[^\p{Cc}]*$/u);
-
-/** What a line refers to, as it crosses the border. */
-const materialSchema = z.discriminatedUnion('kind', [
-	z.object({
-		kind: z.literal('ingredient'),
-		ingredientId: uuid.transform((value) => id<IngredientId>(value))
-	}),
-	z.object({
-		kind: z.literal('preparation'),
-		preparationId: uuid.transform((value) => id<PreparationId>(value))
-	})
-]);
 
 export const READING_QUANTITIES = ['room', 'flour', 'tap', 'preferment'] as const;
 export type ReadingQuantity = (typeof READING_QUANTITIES)[number];
@@ -107,35 +94,20 @@ export const commandSchema = z.discriminatedUnion('kind', [
 	z.object({
 		...envelope,
 		kind: z.literal('save-formula'),
-		formulaId: uuid,
-		/** The revision the baker started from. */
-		expectedRevision: z.int().min(1),
-		lines: z
-			.array(
-				z.object({
-					material: materialSchema,
-					percentOfFlour: z.number().positive().max(MOST_PERCENT),
-					addition: z.enum(ADDITIONS)
-				})
-			)
-			.min(1)
-			.max(200),
-		/** Builds and soakers whose recipe changed with it. */
-		preparations: z
-			.array(
-				z.object({
-					preparationId: uuid,
-					/** 0 for a build that is made with this formula. */
-					expectedRevision: z.int().min(0),
-					/** The name of a build that is new; null for one that is there. */
-					newName: nameSchema.nullable(),
-					lines: z
-						.array(z.object({ material: materialSchema, parts: z.number().positive().max(1e6) }))
-						.min(1)
-						.max(200)
-				})
-			)
-			.max(50)
+		...formulaContent
+	}),
+	z.object({ ...envelope, kind: z.literal('set-aside-draft'), draftId: uuid }),
+	z.object({ ...envelope, kind: z.literal('save-preparation'), ...preparationContent }),
+	z.object({ ...envelope, kind: z.literal('save-product'), ...productContent }),
+	z.object({ ...envelope, kind: z.literal('save-ingredient'), ...ingredientContent }),
+	z.object({ ...envelope, kind: z.literal('add-delivery'), ...deliveryContent }),
+	z.object({
+		...envelope,
+		kind: z.literal('retire'),
+		what: z.enum(['formula', 'build', 'product', 'ingredient']),
+		entityId: uuid,
+		/** False brings it back. */
+		retired: z.boolean()
 	}),
 	z.object({
 		...envelope,
@@ -157,7 +129,21 @@ export interface CommandAnswers {
 	'take-reading': { readonly readingId: string };
 	'set-lead': { readonly version: number; readonly minutes: number };
 	'create-formula': { readonly formulaId: string };
-	'save-formula': { readonly revision: number };
+	'save-formula':
+		| { readonly kind: 'saved'; readonly revision: number }
+		/** Someone saved first; this save stands beside it, to be compared. */
+		| {
+				readonly kind: 'kept-as-draft';
+				readonly draftId: string;
+				readonly revision: number;
+				readonly by: string;
+		  };
+	'set-aside-draft': { readonly draftId: string };
+	'save-preparation': { readonly revision: number };
+	'save-product': { readonly revision: number };
+	'save-ingredient': { readonly version: number };
+	'add-delivery': { readonly deliveryId: string };
+	retire: { readonly retired: boolean };
 	'accept-plan': { readonly planId: string; readonly number: number };
 }
 
@@ -170,7 +156,18 @@ export type Refusal =
 	| { readonly kind: 'id-used-before' }
 	| {
 			readonly kind: 'unknown';
-			readonly what: 'drop' | 'product' | 'build' | 'formula' | 'reading' | 'ingredient';
+			readonly what:
+				| 'drop'
+				| 'product'
+				| 'build'
+				| 'formula'
+				| 'reading'
+				| 'ingredient'
+				| 'delivery'
+				| 'draft'
+				| 'scale'
+				| 'divider'
+				| 'vessel';
 	  }
 	| {
 			readonly kind: 'changed-meanwhile';

@@ -1,22 +1,48 @@
 import { z } from 'zod';
 import {
 	HANDS_ON_ACTIVITIES,
+	MIXING_SPEEDS,
+	TURNS,
 	WAIT_ACTIVITIES,
 	WAIT_PLACES,
 	type Step
 } from '../core/formula/index.ts';
 
 const minutes = z.number().min(0).max(4320);
-const dough = z.number().min(-30).max(60);
+/** A scald is mixed at the boil, frozen dough waits far below. */
+const dough = z.number().min(-30).max(105);
 
-const handsOn = z.object({
-	kind: z.literal('hands-on'),
-	activity: z.enum(HANDS_ON_ACTIVITIES),
-	machine: z.literal('mixer').nullable(),
-	fixedMinutes: minutes,
-	secondsPerPiece: z.number().min(0).max(3600),
-	endsAtCelsius: dough.nullable()
-});
+/** Steps written before details were told have none. */
+const detail = z
+	.discriminatedUnion('kind', [
+		z.object({ kind: z.literal('none') }),
+		z.object({
+			kind: z.literal('mixing'),
+			stretches: z
+				.array(z.object({ speed: z.enum(MIXING_SPEEDS), minutes: minutes.positive() }))
+				.max(12)
+		}),
+		z.object({ kind: z.literal('turn'), turn: z.enum(TURNS) })
+	])
+	.default({ kind: 'none' });
+
+const handsOn = z
+	.object({
+		kind: z.literal('hands-on'),
+		activity: z.enum(HANDS_ON_ACTIVITIES),
+		machine: z.literal('mixer').nullable(),
+		fixedMinutes: minutes,
+		secondsPerPiece: z.number().min(0).max(3600),
+		endsAtCelsius: dough.nullable(),
+		detail
+	})
+	.refine(
+		(one) =>
+			one.detail.kind !== 'mixing' ||
+			one.detail.stretches.reduce((total, each) => total + each.minutes, 0) <=
+				one.fixedMinutes + 1e-9,
+		{ message: 'the mixing times are longer than the step', path: ['fixedMinutes'] }
+	);
 
 const leg = z.object({
 	place: z.enum(WAIT_PLACES),
@@ -43,7 +69,9 @@ const wait = z
 		activity: z.enum(WAIT_ACTIVITIES),
 		legs: z.array(leg).min(1).max(12),
 		clock: clock.nullable(),
-		foldsAtMinutes: z.array(minutes).max(24)
+		foldsAtMinutes: z.array(minutes).max(24),
+		/** Steps written before folds at shares were known have none. */
+		foldsAtShares: z.array(z.number().min(0).max(1)).max(24).default([])
 	})
 	.refine((one) => one.legs.slice(0, -1).every((each) => each.minutes !== null), {
 		message: 'only the last leg may last until ripe'
@@ -61,6 +89,6 @@ const bake = z.object({
 });
 
 /** The chain of steps as it stands in a revision. */
-export const stepsSchema: z.ZodType<readonly Step[]> = z.array(
-	z.discriminatedUnion('kind', [handsOn, wait, bake])
-);
+export const stepsSchema: z.ZodType<Step[]> = z
+	.array(z.discriminatedUnion('kind', [handsOn, wait, bake]))
+	.max(60);

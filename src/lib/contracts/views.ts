@@ -1,11 +1,25 @@
 import type { BakeDayInput, WaterOfMix } from '../core/bake-day/index.ts';
-import type { Addition, Formula, Ingredient, Preparation } from '../core/formula/index.ts';
+import type {
+	Delivery,
+	Formula,
+	Ingredient,
+	IngredientKind,
+	Preparation,
+	PreparationKind,
+	Step
+} from '../core/formula/index.ts';
 import type { DropId, FormulaId, PreparationId, ProductId } from '../core/identity.ts';
-import type { DayProduction, UnmadeDough } from '../core/production/index.ts';
+import type {
+	BakeryProduct,
+	DayProduction,
+	Divider,
+	UnmadeDough
+} from '../core/production/index.ts';
 import type { Placement } from '../core/schedule/index.ts';
 import type { BakeDate, BakeryClock, WallTime } from '../core/time/index.ts';
-import type { UnitChoice, WeighingScale } from '../core/units/index.ts';
+import type { Share, UnitChoice, WeighingScale } from '../core/units/index.ts';
 import type { ReadingQuantity } from './commands.ts';
+import type { FormulaContent } from './formula-book.ts';
 
 /** What every room knows of the bakery. */
 export interface BakeryView {
@@ -28,6 +42,8 @@ export interface OrderProductView {
 	readonly name: string;
 	readonly scaledGrams: number;
 	readonly doughName: string;
+	/** Taken out of the book; shown only while it is ordered. */
+	readonly retired: boolean;
 }
 
 export interface OrderCell {
@@ -109,48 +125,154 @@ export interface PlanView {
 	readonly unmade: readonly UnmadeDough[];
 }
 
-export interface FormulaListEntry {
-	readonly id: FormulaId;
+/** Something of the book as the list beside a room shows it. */
+export interface BookEntry {
+	readonly id: string;
 	readonly name: string;
-	readonly revision: number;
-	readonly products: readonly string[];
+	/** What tells it from its neighbours: its products, its kind. */
+	readonly note: string;
+	readonly retired: boolean;
+}
+
+/** Everything in the book by name. */
+export interface BookList {
+	readonly formulas: readonly BookEntry[];
+	readonly builds: readonly (BookEntry & { readonly kind: PreparationKind })[];
+	readonly products: readonly BookEntry[];
+	readonly ingredients: readonly (BookEntry & { readonly kind: IngredientKind })[];
 }
 
 /** A build or soaker as the sheet needs it. */
 export interface PreparationView {
 	readonly preparation: Preparation;
 	readonly revision: number;
+	readonly retired: boolean;
 	/** Other formulas that take from it. */
 	readonly sharedWith: readonly string[];
 }
 
-/** What changed in one part of a formula between two revisions. */
-export interface ChangeView {
-	readonly part: string;
-	readonly unit: '% of flour' | '% of it';
-	readonly lines: readonly {
-		readonly name: string;
-		readonly addition: Addition;
-		readonly before: number | null;
-		readonly after: number | null;
-	}[];
+/** A product as the formula it is made from needs it. */
+export interface FormulaProductView {
+	readonly id: ProductId;
+	readonly name: string;
+	/** Of this dough alone. */
+	readonly scaledGrams: number;
+	readonly bakedGrams: number | null;
+	readonly bakeLossShare: number;
+	readonly ordered: number;
+	readonly divider: Divider | null;
+	/** Its other doughs and what goes on it, by name. */
+	readonly alongside: readonly string[];
+}
+
+/** Who saved which revision when. */
+export interface RevisionHeadView {
+	readonly number: number;
+	readonly by: string;
+	readonly recordedAtMs: number;
+}
+
+/** All that a revision of a formula says, with the recipes it took from at the time. */
+export interface RevisionContent {
+	readonly formula: Formula;
+	readonly targetCelsius: number;
+	readonly mostDoughGrams: number | null;
+	readonly steps: readonly Step[];
+	readonly preparations: readonly Preparation[];
+}
+
+/** Two revisions to be read side by side. */
+export interface ComparisonView {
+	readonly before: RevisionContent & { readonly number: number };
+	readonly after: RevisionContent & { readonly number: number };
+}
+
+/** A save that came second: it stands beside the formula until it is taken up or set aside. */
+export interface FormulaDraftView {
+	readonly id: string;
+	readonly by: string;
+	readonly baseRevision: number;
+	readonly recordedAtMs: number;
+	readonly content: FormulaContent;
+	readonly revision: RevisionContent;
 }
 
 export interface FormulaView {
 	readonly date: BakeDate;
-	readonly formulas: readonly FormulaListEntry[];
+	readonly book: BookList;
 	readonly formula: Formula;
+	readonly retired: boolean;
 	readonly revision: number;
 	readonly targetCelsius: number;
+	readonly mostDoughGrams: number | null;
+	readonly steps: readonly Step[];
 	readonly madeBy: string;
 	readonly preparations: readonly PreparationView[];
 	readonly ingredients: readonly Ingredient[];
-	readonly products: readonly {
-		readonly name: string;
-		readonly scaledGrams: number;
-		readonly ordered: number;
-	}[];
+	readonly deliveries: readonly Delivery[];
+	readonly products: readonly FormulaProductView[];
 	readonly mixerMostGrams: number;
 	readonly scales: readonly WeighingScale[];
-	readonly changes: readonly ChangeView[];
+	readonly currency: string;
+	readonly causticMost: Share;
+	readonly revisions: readonly RevisionHeadView[];
+	/** null while there is one revision only. */
+	readonly comparison: ComparisonView | null;
+	readonly drafts: readonly FormulaDraftView[];
+}
+
+export interface PreparationDetailView {
+	readonly date: BakeDate;
+	readonly book: BookList;
+	/** null for one that is new. */
+	readonly preparation: Preparation | null;
+	readonly revision: number;
+	readonly retired: boolean;
+	readonly steps: readonly Step[];
+	readonly usedBy: readonly string[];
+	readonly preparations: readonly Preparation[];
+	readonly ingredients: readonly Ingredient[];
+	readonly causticMost: Share;
+}
+
+export interface ProductDetailView {
+	readonly date: BakeDate;
+	readonly book: BookList;
+	readonly product: BakeryProduct | null;
+	readonly revision: number;
+	readonly retired: boolean;
+	readonly bakedGrams: number | null;
+	readonly bakeLossShare: number;
+	readonly shape: string;
+	readonly vesselId: string | null;
+	readonly dividerId: string | null;
+	readonly footprint: { readonly lengthCm: number; readonly widthCm: number } | null;
+	readonly piecesPerDeck: number;
+	readonly steps: readonly Step[];
+	readonly ordered: number;
+	readonly formulas: readonly Formula[];
+	readonly preparations: readonly Preparation[];
+	readonly ingredients: readonly Ingredient[];
+	readonly dividers: readonly (Divider & { readonly id: string })[];
+	readonly vessels: readonly {
+		readonly id: string;
+		readonly name: string;
+		readonly owned: number;
+		readonly millilitres: number | null;
+	}[];
+	readonly scales: readonly WeighingScale[];
+	readonly mixerMostGrams: number;
+	readonly currency: string;
+	readonly causticMost: Share;
+}
+
+export interface IngredientDetailView {
+	readonly date: BakeDate;
+	readonly book: BookList;
+	readonly ingredient: Ingredient | null;
+	readonly version: number;
+	readonly usedBy: readonly string[];
+	readonly deliveries: readonly Delivery[];
+	readonly scales: readonly WeighingScale[];
+	readonly currency: string;
 }

@@ -9,6 +9,7 @@ export type PreparationId = Id<'preparation'>;
 export type FormulaId = Id<'formula'>;
 export type ProductId = Id<'product'>;
 export type DropId = Id<'drop'>;
+export type DeliveryId = Id<'delivery'>;
 
 export function id<T extends Id<string>>(value: string): T {
 	return value as T;

@@ -3,6 +3,7 @@ import type {
 	EditFailure,
 	FormulaFailure,
 	RebalanceFailure,
+	PlaceFailure,
 	ScaleFailure,
 	SplitFailure
 } from '../core/formula/index.ts';
@@ -45,6 +46,10 @@ export function formulaFailureText(reason: FormulaFailure): string {
 			return `${reason.line} in ${reason.where} stands at ${formatNumber(reason.amount, 1)}; it has to be above 0`;
 		case 'flour-not-100':
 			return `the flour of ${reason.where} adds up to ${formatNumber(reason.flourPercent, 2)} %, not to 100`;
+		case 'caustic-outside-bath':
+			return `${reason.line} in ${reason.where} is caustic and has its place in a bath alone`;
+		case 'caustic-too-strong':
+			return `${reason.where} would be ${formatNumber(reason.share * 100, 1)} % caustic; the site allows ${formatNumber(reason.most * 100, 1)} % at the most`;
 	}
 }
 
@@ -96,14 +101,29 @@ export function editFailureText(failure: EditFailure | RebalanceFailure): string
 			return `${failure.line} in the final dough would fall to ${formatNumber(failure.percent, 1)} %. Less than nothing cannot go in.`;
 		case 'build-line-negative':
 			return `${failure.line} in the build would fall to ${formatNumber(failure.percent, 1)} %.`;
-		case 'not-in-final-dough':
-			return 'Only a build that goes straight into the final dough can be rebalanced.';
+		case 'in-several-places':
+			return `${failure.stage} stands in several places of this formula. Change it on its own page, or make one of them a copy.`;
 		case 'no-flour-in-build':
 			return `${failure.build} has no flour.`;
 		case 'no-seed-in-build':
-			return `${failure.build} has no culture to seed it.`;
+			return `${failure.build} has no culture and no build before it to seed it.`;
 		default:
 			return `The formula as it stands cannot be made: ${formulaFailureText(failure)}.`;
+	}
+}
+
+/** Why a recipe of the book cannot go into the dough, or out of it. */
+export function placeFailureText(failure: PlaceFailure): string {
+	switch (failure.kind) {
+		case 'out-of-range':
+			return 'Type how much of it goes in, above 0 % of the flour.';
+		case 'already-in-dough':
+			return `${failure.name} is in the dough already. Change its amounts in the sheet.`;
+		case 'no-flour-to-balance':
+		case 'final-line-negative':
+			return editFailureText(failure);
+		default:
+			return `It cannot be made: ${formulaFailureText(failure)}.`;
 	}
 }
 

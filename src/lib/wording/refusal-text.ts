@@ -7,7 +7,12 @@ const UNKNOWN: Record<Extract<Refusal, { kind: 'unknown' }>['what'], string> = {
 	build: 'This build is no longer in the book.',
 	formula: 'This formula is no longer in the book.',
 	ingredient: 'An ingredient of this formula is no longer in the book.',
-	reading: 'The reading to correct is not there.'
+	reading: 'The reading to correct is not there.',
+	delivery: 'A delivery of this formula is no longer in the book.',
+	draft: 'This draft is no longer there.',
+	scale: 'This scale is no longer in the bakery.',
+	divider: 'This divider is no longer in the bakery.',
+	vessel: 'This vessel is no longer in the bakery.'
 };
 
 /** Why a command was not carried out, and what to do. */

@@ -13,7 +13,9 @@ export function sanityText(note: SanityNote): string {
 		case 'yeast-high-for-prefermented':
 			return `yeast stands at ${percent(note.percent)} fresh beside a build; more than ${percent(note.most)} is a lot.`;
 		case 'prefermented-flour-unusual':
-			return `${percent(note.percent)} of the flour is pre-fermented; more than ${percent(note.most)} is rare.`;
+			return `${percent(note.percent)} of the flour is in ${note.build}; more than ${percent(note.most)} is rare for its kind.`;
+		case 'seed-unusual':
+			return `${note.build} is seeded with ${percent(note.percent)} of its flour; usual is ${percent(note.least)} to ${percent(note.most)}.`;
 		case 'hydration-unusual':
 			return `water stands at ${percent(note.percent)}; usual is ${percent(note.least)} to ${percent(note.most)}.`;
 	}

@@ -1,24 +1,6 @@
 import type { BakeDayInput, DayTask } from '../core/bake-day/index.ts';
+import { ACTIVITY_TEXT, PLACE_TEXT, SPEED_TEXT, TURN_TEXT } from './step-text.ts';
 import { formatMass, formatMinutes, formatNumber, formatTemperature } from '../core/units/index.ts';
-
-const ACTIVITY = {
-	mix: 'Mix',
-	divide: 'Divide',
-	'pre-shape': 'Pre-shape',
-	shape: 'Shape',
-	pan: 'Pan',
-	score: 'Score',
-	pack: 'Pack',
-	ferment: 'Leave to ripen',
-	soak: 'Leave to soak',
-	bulk: 'Bulk',
-	rest: 'Rest',
-	proof: 'Proof',
-	cool: 'Cool',
-	bake: 'Bake'
-} as const;
-
-const PLACE = { room: 'in the room', proofer: 'in the proofer', cold: 'in the cold' } as const;
 
 /** One thing to do at one time. */
 export interface ListEntry {
@@ -45,7 +27,7 @@ export function subjectText(task: DayTask, input: BakeDayInput): string {
 }
 
 export function activityText(task: DayTask): string {
-	return ACTIVITY[task.step.kind === 'bake' ? 'bake' : task.step.activity];
+	return ACTIVITY_TEXT[task.step.kind === 'bake' ? 'bake' : task.step.activity];
 }
 
 function amountText(task: DayTask, input: BakeDayInput): string {
@@ -80,8 +62,17 @@ export function machineText(machineId: string | null, input: BakeDayInput): stri
 function detailText(task: DayTask, input: BakeDayInput): string {
 	const { step } = task;
 	const parts = [amountText(task, input)];
-	if (step.kind === 'hands-on' && step.endsAtCelsius !== null)
-		parts.push(`to ${formatTemperature({ celsius: step.endsAtCelsius })}`);
+	if (step.kind === 'hands-on') {
+		if (step.detail.kind === 'turn') parts.push(TURN_TEXT[step.detail.turn]);
+		if (step.detail.kind === 'mixing')
+			parts.push(
+				step.detail.stretches
+					.map((one) => `${formatNumber(one.minutes, 0)} min ${SPEED_TEXT[one.speed]}`)
+					.join(', ')
+			);
+		if (step.endsAtCelsius !== null)
+			parts.push(`to ${formatTemperature({ celsius: step.endsAtCelsius })}`);
+	}
 	if (step.kind === 'bake') {
 		parts.push(machineText(task.machineId, input));
 		parts.push(formatTemperature({ celsius: step.loadCelsius }, 0));
@@ -90,7 +81,7 @@ function detailText(task: DayTask, input: BakeDayInput): string {
 			`${formatNumber(step.bakeMinutes, 0)} min, core ${formatTemperature({ celsius: step.coreCelsius }, 0)}`
 		);
 	} else if (step.kind === 'wait') {
-		const places = [...new Set(step.legs.map((leg) => PLACE[leg.place]))];
+		const places = [...new Set(step.legs.map((leg) => PLACE_TEXT[leg.place]))];
 		parts.push(`${formatMinutes((task.endMs - task.startMs) / 60_000)} ${places.join(', then ')}`);
 	} else parts.push(formatMinutes((task.endMs - task.startMs) / 60_000));
 	return parts.filter((part) => part !== '').join(' · ');

@@ -5,7 +5,7 @@ import { batchKey, type BatchRef, type ExpandedTask, type UnplannedChain } from 
 import type { BakeDayInput, PlannedLot } from './input.ts';
 import { judgePlacement } from './plan.ts';
 import { temperatureOnPath } from '../fermentation/index.ts';
-import type { Step } from '../formula/index.ts';
+import { foldMinutes, type Step } from '../formula/index.ts';
 
 /** A task in its place in time, with the temperature of the dough along it. */
 export interface DayTask {
@@ -93,7 +93,7 @@ function inPlace(task: ExpandedTask, start: number, placement: Placement): DayTa
 					lateMs: course.marks.late === null ? null : at(course.marks.late)
 				}
 			: null,
-		foldsMs: course.step.kind === 'wait' ? course.step.foldsAtMinutes.map(at) : []
+		foldsMs: course.step.kind === 'wait' ? foldMinutes(course.step, course.minutes).map(at) : []
 	};
 }
 
@@ -112,7 +112,7 @@ function outlooks(input: BakeDayInput, tasks: readonly DayTask[]): readonly Drop
 	};
 	for (const { formulaId, mixes } of input.doughs)
 		for (const { ordinal, lots } of mixes)
-			for (const lot of lots)
+			for (const lot of lots.filter((one) => one.role === 'carries'))
 				lotIsReady(batchKey({ kind: 'lot', formulaId, ordinal, productId: lot.productId }), lot);
 	return input.drops.map(({ id, name, dueMs }) => ({
 		dropId: id,

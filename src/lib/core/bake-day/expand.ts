@@ -7,7 +7,8 @@ import {
 	type CourseFailure,
 	type CourseStep
 } from './course.ts';
-import type { BakeDayInput, PlannedBuild, PlannedDough, PlannedMix } from './input.ts';
+import type { HandsOnActivity } from '../formula/index.ts';
+import type { BakeDayInput, PlannedBuild, PlannedDough, PlannedLot, PlannedMix } from './input.ts';
 
 /** What a task belongs to: a build, a mix, a lot of a mix, or one load of a lot. */
 export type BatchRef =
@@ -87,12 +88,26 @@ class DayUnderConstruction {
 	private readonly links: Link[] = [];
 	private readonly deadlines: Deadline[] = [];
 	private readonly unplanned: UnplannedChain[] = [];
-	/** First and last task of each batch, to tie builds to their takers. */
+	/** First task of each batch, to tie builds to their takers. */
 	private readonly first = new Map<string, string>();
+	/** Lots that are planned, to tie what joins a piece on the way to where it does. */
+	private readonly lots: PlacedLot[] = [];
+	private readonly joins: {
+		readonly task: string;
+		readonly lot: PlannedLot;
+		readonly window: number | null;
+	}[] = [];
 
 	constructor(private readonly input: BakeDayInput) {}
 
 	finish(): ExpandedDay {
+		for (const { task, lot, window } of this.joins)
+			for (const placed of this.lots)
+				if (
+					placed.lot.productId === lot.productId &&
+					placed.lot.dropIds.some((drop) => lot.dropIds.includes(drop))
+				)
+					this.link(task, placed.taskOf(['wrap', 'sheet', 'laminate']), 0, window);
 		const ids = new Set(this.tasks.map((task) => task.id));
 		const links = this.links.filter((link) => ids.has(link.before) && ids.has(link.after));
 		return {
@@ -108,7 +123,10 @@ class DayUnderConstruction {
 			...build.takenByBuilds.map((one) => this.first.get(`build:${one}`)),
 			...this.input.doughs
 				.filter((dough) => build.takenByDoughs.includes(dough.formulaId))
-				.flatMap((dough) => dough.mixes.map((mix) => this.first.get(mixKey(dough, mix))))
+				.flatMap((dough) => dough.mixes.map((mix) => this.first.get(mixKey(dough, mix)))),
+			...this.lots
+				.filter(({ lot }) => build.takenByProducts.includes(lot.productId))
+				.map((placed) => placed.taskOf(TAKING_ACTIVITIES))
 		].filter((task) => task !== undefined);
 		if (takers.length === 0) return;
 		const course = courseThrough(build.steps, 0, 0);
@@ -131,12 +149,17 @@ class DayUnderConstruction {
 				this.unplanned.push({ name: dough.name, reason: course.error });
 				return;
 			}
-			const lots = mix.lots.map((lot) => this.lotSteps(dough, mix, lot, course.value.endCelsius));
-			if (lots.every((lot) => lot === null)) continue;
+			const joining = mix.lots.filter((lot) => lot.role === 'joins');
+			const lots = mix.lots
+				.filter((lot) => lot.role === 'carries')
+				.map((lot) => this.lotSteps(dough, mix, lot, course.value.endCelsius));
+			if (joining.length === 0 && lots.every((lot) => lot === null)) continue;
 			const batch: BatchRef = { kind: 'mix', formulaId: dough.formulaId, ordinal: mix.ordinal };
 			const last = this.addChain(batch, course.value.steps);
 			for (const lot of lots)
 				if (last && lot) this.link(last, lot, 0, windowAfter(course.value.steps));
+			for (const lot of joining)
+				if (last) this.joins.push({ task: last, lot, window: windowAfter(course.value.steps) });
 		}
 	}
 
@@ -174,6 +197,7 @@ class DayUnderConstruction {
 			this.unplanned.push({ name: product.name, reason: { kind: 'no-steps' } });
 			return null;
 		}
+		this.lots.push(new PlacedLot(lot, batchKey(batch), course.value.steps));
 		this.deadlines.push({ task: last, endBy: this.dueMinute(lot.dropIds) - mix.leadMinutes });
 		return this.first.get(batchKey(batch)) ?? null;
 	}
@@ -253,6 +277,26 @@ class DayUnderConstruction {
 			.filter((drop) => dropIds.includes(drop.id))
 			.map((drop) => drop.dueMs / MINUTE_MS);
 		return Math.floor(Math.min(...due));
+	}
+}
+
+/** Where a filling, a coating or a bath is wanted; the first step of the lot when none of these is there. */
+const TAKING_ACTIVITIES: readonly HandsOnActivity[] = ['fill', 'coat', 'wash', 'dip', 'glaze'];
+
+/** A lot with the names of its tasks. */
+class PlacedLot {
+	constructor(
+		readonly lot: PlannedLot,
+		private readonly key: string,
+		private readonly steps: readonly CourseStep[]
+	) {}
+
+	/** The first task that is one of these activities; the first of all when none is. */
+	taskOf(activities: readonly HandsOnActivity[]): string {
+		const at = this.steps.findIndex(
+			({ step }) => step.kind === 'hands-on' && activities.includes(step.activity)
+		);
+		return `${this.key}:${Math.max(0, at)}`;
 	}
 }
 

@@ -20,6 +20,7 @@ export const hands = (
 	fixedMinutes,
 	secondsPerPiece: 0,
 	endsAtCelsius: null,
+	detail: { kind: 'none' },
 	...extra
 });
 
@@ -34,7 +35,8 @@ export const BULK: WaitStep = {
 		ripeMinutes: 210,
 		overMinutes: 260
 	},
-	foldsAtMinutes: [45, 90]
+	foldsAtMinutes: [45, 90],
+	foldsAtShares: []
 };
 
 export const PROOF: WaitStep = {
@@ -50,7 +52,8 @@ const COOL: WaitStep = {
 	activity: 'cool',
 	legs: [{ place: 'room', ambientCelsius: 22, timeConstantMinutes: 60, minutes: 60 }],
 	clock: null,
-	foldsAtMinutes: []
+	foldsAtMinutes: [],
+	foldsAtShares: []
 };
 
 const levain = id<PreparationId>('levain');
@@ -94,6 +97,7 @@ export const DAY: BakeDayInput = {
 			grams: 9800,
 			takenByBuilds: [],
 			takenByDoughs: [loaf],
+			takenByProducts: [],
 			steps: [
 				hands('mix', 10, { endsAtCelsius: 26 }),
 				{
@@ -116,14 +120,14 @@ export const DAY: BakeDayInput = {
 					count: 2,
 					grams: 24_000,
 					leadMinutes: 0,
-					lots: [{ productId: round, pieces: 24, dropIds: [ferry] }]
+					lots: [{ productId: round, role: 'carries', pieces: 24, dropIds: [ferry] }]
 				},
 				{
 					ordinal: 2,
 					count: 2,
 					grams: 24_000,
 					leadMinutes: 0,
-					lots: [{ productId: round, pieces: 50, dropIds: [ferry, shop] }]
+					lots: [{ productId: round, role: 'carries', pieces: 50, dropIds: [ferry, shop] }]
 				}
 			]
 		}

@@ -43,6 +43,8 @@ export interface PlannedBuild {
 	readonly takenByBuilds: readonly PreparationId[];
 	/** Doughs that take from this one. */
 	readonly takenByDoughs: readonly FormulaId[];
+	/** Products that take from this one at the piece: a filling, a wash, a bath. */
+	readonly takenByProducts: readonly ProductId[];
 }
 
 export interface PlannedDough {
@@ -65,6 +67,8 @@ export interface PlannedMix {
 
 export interface PlannedLot {
 	readonly productId: ProductId;
+	/** A piece of two doughs goes through its chain with the one; the other joins it on the way. */
+	readonly role: 'carries' | 'joins';
 	readonly pieces: number;
 	readonly dropIds: readonly DropId[];
 }

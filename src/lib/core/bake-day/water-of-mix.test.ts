@@ -13,7 +13,14 @@ function input(): WaterOfMixInput {
 	const round = id<ProductId>('round');
 	const day = productionOf({
 		demands: [{ dropId: id<DropId>('ferry'), dueMs: 0, productId: round, pieces: 30 }],
-		products: [{ id: round, name: 'round', formulaId: OAT_LOAF.id, scaledWeight: { grams: 900 } }],
+		products: [
+			{
+				id: round,
+				name: 'round',
+				doughs: [{ formulaId: OAT_LOAF.id, scaledWeight: { grams: 900 } }],
+				extras: []
+			}
+		],
 		formulas: [{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: 60_000 } } }],
 		pantry: OAT_LOAF_PANTRY,
 		scales: [{ name: 'scale', capacity: { grams: 60_000 }, division: { grams: 1 } }]

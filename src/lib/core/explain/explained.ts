@@ -22,7 +22,19 @@ export interface Worked {
 }
 
 export type Unit =
-	'g' | '°C' | 'K' | 'min' | '%' | 'pieces' | 'kJ/kg' | 'kJ/(kg K)' | 'kJ/kg latent' | '1';
+	| 'g'
+	| '°C'
+	| 'K'
+	| 'min'
+	| '%'
+	| 'pieces'
+	| 'kJ/kg'
+	| 'kJ/(kg K)'
+	| 'kJ/kg latent'
+	| 'kg'
+	| 'money'
+	| 'money/kg'
+	| '1';
 
 /**
  * sum: all inputs added; difference: the first less the others; product and quotient likewise;
@@ -81,6 +93,25 @@ export type TermKey =
 	| 'water-heat-capacity'
 	| 'ice-heat-capacity'
 	| 'latent-heat'
+	| 'absorption'
+	| 'water-correction'
+	| 'hydration'
+	| 'hydration-without-soakers'
+	| 'effective-hydration'
+	| 'salt'
+	| 'yeast'
+	| 'prefermented-flour'
+	| 'flour-in-build'
+	| 'wholegrain'
+	| 'inoculation'
+	| 'water-share'
+	| 'flour-share'
+	| 'wholegrain-share'
+	| 'fresh-equivalent'
+	| 'price'
+	| 'cost-per-kilogram'
+	| 'cost-per-piece'
+	| 'piece-weight-kg'
 	| 'grouped';
 
 export type Source =

@@ -1,4 +1,5 @@
-import type { Addition, Formula, Material, Preparation } from './formula.ts';
+import type { Addition } from './addition.ts';
+import type { Formula, Material, Preparation } from './formula.ts';
 
 /** One line that differs between two revisions; null on the side where it is not. */
 export interface LineDifference {

@@ -1,7 +1,7 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import fc from 'fast-check';
-import { id, type PreparationId } from '../identity.ts';
+import { id, type IngredientId, type PreparationId } from '../identity.ts';
 import {
 	editLine,
 	figuresOf,
@@ -9,9 +9,11 @@ import {
 	resolveFormula,
 	sanityNotes,
 	type EditedFormula,
+	type Formula,
 	type LineEdit,
 	type Pantry,
-	type Preparation
+	type Preparation,
+	type PreparationLine
 } from './index.ts';
 import { LEVAIN, OAT_LOAF, OAT_LOAF_INGREDIENTS, OAT_LOAF_PANTRY } from './oat-loaf.fixture.ts';
 
@@ -148,14 +150,62 @@ test('what cannot be is refused', () => {
 });
 
 test('notes name what a baker would look at twice', () => {
-	const figures = figuresOf(resolved());
-	assert.deepEqual(sanityNotes(figures), []);
+	const loaf = resolved();
+	const figures = figuresOf(loaf);
+	assert.deepEqual(sanityNotes(loaf, figures), []);
 	const kinds = (change: Partial<typeof figures>) =>
-		sanityNotes({ ...figures, ...change }).map((note) => note.kind);
+		sanityNotes(loaf, { ...figures, ...change }).map((note) => note.kind);
 	assert.deepEqual(kinds({ salt: 3 }), ['salt-unusual']);
 	assert.deepEqual(kinds({ salt: 1, prefermentedFlour: 0 }), ['salt-unusual', 'no-leavening']);
 	assert.deepEqual(kinds({ yeastFreshEquivalent: 4 }), ['yeast-high-for-prefermented']);
-	assert.deepEqual(kinds({ prefermentedFlour: 70 }), ['prefermented-flour-unusual']);
 	assert.deepEqual(kinds({ effectiveHydration: 40 }), ['hydration-unusual']);
 	assert.deepEqual(kinds({ hydration: 120 }), ['hydration-unusual']);
+});
+
+test('a build is judged by its kind: a levain is noted where a yeasted sponge is not', () => {
+	const notesAt = (percent: number, lines: readonly PreparationLine[]) => {
+		const preparations = new Map(OAT_LOAF_PANTRY.preparations).set(LEVAIN.id, { ...LEVAIN, lines });
+		const pantry = { ...OAT_LOAF_PANTRY, preparations };
+		const formula: Formula = {
+			...OAT_LOAF,
+			lines: [
+				{
+					material: { kind: 'preparation', preparationId: LEVAIN.id },
+					percentOfFlour: percent * 2,
+					addition: 'start'
+				},
+				...OAT_LOAF.lines.filter((line) => line.addition === 'late'),
+				{
+					material: { kind: 'ingredient', ingredientId: id<IngredientId>('bread flour') },
+					percentOfFlour: 100 - percent,
+					addition: 'start'
+				}
+			]
+		};
+		const result = resolveFormula(formula, pantry);
+		assert.ok(result.ok, JSON.stringify(result));
+		return sanityNotes(result.value, figuresOf(result.value)).map((note) => note.kind);
+	};
+	const parts = (culture: number): readonly PreparationLine[] => [
+		...(culture > 0
+			? [
+					{
+						material: { kind: 'ingredient' as const, ingredientId: id<IngredientId>('culture') },
+						parts: culture
+					}
+				]
+			: []),
+		{
+			material: { kind: 'ingredient', ingredientId: id<IngredientId>('bread flour') },
+			parts: 50 - culture / 2
+		},
+		{
+			material: { kind: 'ingredient', ingredientId: id<IngredientId>('water') },
+			parts: 50 - culture / 2
+		}
+	];
+	assert.ok(notesAt(45, parts(10)).includes('prefermented-flour-unusual'));
+	assert.ok(!notesAt(45, parts(0)).includes('prefermented-flour-unusual'));
+	assert.ok(notesAt(20, parts(1)).includes('seed-unusual'));
+	assert.ok(!notesAt(20, parts(10)).includes('seed-unusual'));
 });

@@ -1,9 +1,15 @@
 import type { PreparationId } from '../identity.ts';
 import { fail, ok, type Result } from '../result.ts';
-import type { Addition, Preparation } from './formula.ts';
+import type { Addition } from './addition.ts';
+import type { Preparation } from './formula.ts';
 import type { Ingredient } from './ingredient.ts';
-import { recorded, written, type EditedFormula } from './rewrite.ts';
-import type { ResolvedFormula, ResolvedLine, ResolvedStage } from './resolve.ts';
+import { recorded, timesOf, written, type EditedFormula } from './rewrite.ts';
+import {
+	stagesInOrder,
+	type ResolvedFormula,
+	type ResolvedLine,
+	type ResolvedStage
+} from './resolve.ts';
 
 /** One number of the formula sheet, set to a new amount in percent of total flour; 0 takes the line out. */
 export interface LineEdit {
@@ -21,6 +27,7 @@ export interface LineEdit {
 
 export type EditFailure =
 	| { readonly kind: 'unknown-stage' }
+	| { readonly kind: 'in-several-places'; readonly stage: string }
 	| { readonly kind: 'out-of-range'; readonly percent: number }
 	| { readonly kind: 'stage-empty'; readonly stage: string }
 	| { readonly kind: 'no-flour-to-balance' }
@@ -47,6 +54,12 @@ export function editLine(
 	const { percentOfFlour } = edit;
 	if (!Number.isFinite(percentOfFlour) || percentOfFlour < 0 || percentOfFlour > MOST_PERCENT)
 		return fail({ kind: 'out-of-range', percent: percentOfFlour });
+	if (edit.preparationId !== null && timesOf(resolved.final, edit.preparationId) > 1) {
+		const stage = stagesInOrder(resolved.final).find(
+			(one) => one.preparation?.id === edit.preparationId
+		);
+		return fail({ kind: 'in-several-places', stage: stage?.name ?? '' });
+	}
 	const changed = new Map<PreparationId, Preparation>();
 	const final = edited(resolved.final, edit, changed);
 	if (!final) return fail({ kind: 'unknown-stage' });

@@ -1,3 +1,5 @@
+import type { Addition } from './addition.ts';
+import { isSoaked } from './formula.ts';
 import {
 	flourOf,
 	stagesInOrder,
@@ -26,23 +28,21 @@ export interface FormulaFigures {
  * Gives the derived figures of a resolved formula.
  *
  * Model: added water is the water of ingredients of kind water and culture; effective hydration
- * counts the water of every ingredient. Pre-fermented flour is all flour inside builds.
+ * counts the water of every ingredient that is mixed in. Pre-fermented flour is all flour inside builds.
  * Range: any resolved formula. Source: domain arithmetic (baker's percentage). Failures: none.
  * Example: the oat loaf of the worked figures has 94.0, 76.0 and 94.34 % and a PFF of 18.0 %.
  */
 export function figuresOf(resolved: ResolvedFormula): FormulaFigures {
 	const { final } = resolved;
-	const soakers = stagesInOrder(final).filter((stage) => stage.kind === 'soaker');
+	const mixed = withoutRollIn(final);
+	const soakers = stagesInOrder(final).filter((stage) => isSoaked(stage.kind));
 	const hydration = sumLines(final, addedWater);
 	const soakerWater = soakers.reduce((total, stage) => total + sumOwn(stage, addedWater), 0);
 	return {
 		doughPercent: final.percentOfFlour,
 		hydration,
 		hydrationWithoutSoakers: hydration - soakerWater,
-		effectiveHydration: sumLines(
-			final,
-			(line) => line.percentOfFlour * line.ingredient.composition.water
-		),
+		effectiveHydration: sumLines(mixed, allWater),
 		salt: sumLines(final, (line) => (line.ingredient.kind === 'salt' ? line.percentOfFlour : 0)),
 		yeastFreshEquivalent: sumLines(
 			final,
@@ -58,6 +58,16 @@ export function figuresOf(resolved: ResolvedFormula): FormulaFigures {
 		),
 		allergens: allergensOf(final)
 	};
+}
+
+/** The dough as it comes out of the mixer, before anything is rolled in. */
+export function withoutRollIn(final: ResolvedStage): ResolvedStage {
+	const isIn = (one: { readonly addition: Addition }) => one.addition !== 'roll-in';
+	return { ...final, lines: final.lines.filter(isIn), stages: final.stages.filter(isIn) };
+}
+
+function allWater(line: ResolvedLine): number {
+	return line.percentOfFlour * line.ingredient.composition.water;
 }
 
 function addedWater(line: ResolvedLine): number {

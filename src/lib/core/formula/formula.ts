@@ -1,13 +1,31 @@
-import type { FormulaId, IngredientId, PreparationId } from '../identity.ts';
+import type { DeliveryId, FormulaId, IngredientId, PreparationId } from '../identity.ts';
 import type { Share } from '../units/index.ts';
+import type { Addition } from './addition.ts';
 
-/** When a line of the final dough goes in. Held-back water is worked in after the dough has formed. */
-export type Addition = 'start' | 'held-back' | 'late';
+/**
+ * What a recipe of its own is to the dough or the piece. A build ferments and carries flour into the
+ * dough; soakers, scalds and porridges only take up water; fat is prepared for rolling in; fillings,
+ * coatings, washes and baths belong to the piece.
+ */
+export type PreparationKind =
+	'build' | 'soaker' | 'scald' | 'porridge' | 'fat' | 'filling' | 'coating' | 'wash' | 'bath';
 
-export const ADDITIONS: readonly Addition[] = ['start', 'held-back', 'late'];
+export const PREPARATION_KINDS: readonly PreparationKind[] = [
+	'build',
+	'soaker',
+	'scald',
+	'porridge',
+	'fat',
+	'filling',
+	'coating',
+	'wash',
+	'bath'
+];
 
-/** A build ferments and carries flour into the dough; a soaker (scald, porridge) only soaks. */
-export type PreparationKind = 'build' | 'soaker';
+/** Whether a preparation only takes up water, so that its water can be left out of a hydration. */
+export function isSoaked(kind: PreparationKind | 'final'): boolean {
+	return kind === 'soaker' || kind === 'scald' || kind === 'porridge';
+}
 
 /** What a line refers to: an ingredient, or a preparation that is a recipe of its own. */
 export type Material =
@@ -26,7 +44,7 @@ export interface Preparation {
 	readonly name: string;
 	readonly kind: PreparationKind;
 	readonly lines: readonly PreparationLine[];
-	/** Share of the gross build that stays in the tub. */
+	/** Share of the gross build that stays in the tub, or that fat loses when it is clarified. */
 	readonly buildLoss: Share;
 	/** Ripe culture kept back for the next feed, in grams. */
 	readonly takeBackGrams: number;
@@ -39,6 +57,12 @@ export interface FormulaLine {
 	readonly addition: Addition;
 }
 
+/** The delivery of a flour that the water of a formula was set for. */
+export interface FlourDelivery {
+	readonly ingredientId: IngredientId;
+	readonly deliveryId: DeliveryId;
+}
+
 /** One dough with its total flour at 100. */
 export interface Formula {
 	readonly id: FormulaId;
@@ -46,4 +70,6 @@ export interface Formula {
 	readonly lines: readonly FormulaLine[];
 	/** Share of the mixed dough that does not reach the pieces. */
 	readonly doughLoss: Share;
+	/** Flours whose delivery the water was set for; any other flour stands for the house flour. */
+	readonly deliveries: readonly FlourDelivery[];
 }

@@ -1,8 +1,12 @@
 import type { IngredientId } from '../identity.ts';
-import type { SpecificHeat } from '../units/index.ts';
+import type { Density, SpecificHeat } from '../units/index.ts';
 
-/** What an ingredient is to a formula. A culture is a mix of flour and water that seeds a build. */
-export type IngredientKind = 'flour' | 'water' | 'culture' | 'salt' | 'yeast' | 'fat' | 'other';
+/**
+ * What an ingredient is to a formula. A culture is a mix of flour and water that seeds a build; a liquid
+ * is one that is not water (milk, beer); a caustic has its place in a bath alone.
+ */
+export type IngredientKind =
+	'flour' | 'water' | 'culture' | 'salt' | 'yeast' | 'fat' | 'liquid' | 'other' | 'caustic';
 
 export const INGREDIENT_KINDS: readonly IngredientKind[] = [
 	'flour',
@@ -11,7 +15,9 @@ export const INGREDIENT_KINDS: readonly IngredientKind[] = [
 	'salt',
 	'yeast',
 	'fat',
-	'other'
+	'liquid',
+	'other',
+	'caustic'
 ];
 
 /** Mass shares of an ingredient; what is not named is other solids. */
@@ -19,6 +25,8 @@ export interface Composition {
 	/** Share that counts as flour. */
 	readonly flour: number;
 	readonly water: number;
+	readonly fat: number;
+	readonly sugar: number;
 	/** Share of the flour that is wholegrain. */
 	readonly wholegrainOfFlour: number;
 }
@@ -32,6 +40,14 @@ export interface Ingredient {
 	readonly yeastFreshEquivalent: number;
 	readonly allergens: readonly string[];
 	readonly heatCapacity: SpecificHeat;
+	/** For recipes that come in litres; null while nobody has weighed a litre. */
+	readonly density: Density | null;
+	/** In the bakery's own money for one kilogram; null when the bakery keeps no prices. */
+	readonly pricePerKilogram: number | null;
+	/** The name of the scale that weighs it; null when any that reaches will do. */
+	readonly weighedOn: string | null;
+	/** No longer offered for new work; what uses it goes on. */
+	readonly retired: boolean;
 }
 
 /**

@@ -16,10 +16,14 @@ function ingredient(
 		id: id<IngredientId>(name),
 		name,
 		kind,
-		composition: { flour, water, wholegrainOfFlour: wholegrain },
+		composition: { flour, water, fat: 0, sugar: 0, wholegrainOfFlour: wholegrain },
 		yeastFreshEquivalent: 0,
 		allergens: [],
 		heatCapacity: { kilojoulesPerKilogramKelvin: kind === 'water' ? 4.186 : 1.76 },
+		density: null,
+		pricePerKilogram: null,
+		weighedOn: null,
+		retired: false,
 		...rest
 	};
 }
@@ -73,6 +77,7 @@ export const OAT_LOAF: Formula = {
 	id: id<FormulaId>('oat loaf'),
 	name: 'oat loaf',
 	doughLoss: { share: 0.025 },
+	deliveries: [],
 	lines: [
 		{ material: from('levain'), percentOfFlour: 36, addition: 'start' },
 		{ material: from('soaker'), percentOfFlour: 30, addition: 'start' },
@@ -86,6 +91,7 @@ export const OAT_LOAF: Formula = {
 };
 
 export const OAT_LOAF_PANTRY: Pantry = {
+	causticMost: { share: 0.04 },
 	ingredients: new Map(OAT_LOAF_INGREDIENTS.map((one) => [one.id, one])),
 	preparations: new Map([LEVAIN, SOAKER].map((one) => [one.id, one]))
 };

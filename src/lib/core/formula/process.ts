@@ -1,20 +1,45 @@
+import type { Turn } from './lamination.ts';
+
 /**
  * The chain of steps of a build, a dough or a product, as an editable list: hands on it, or a wait
  * made of legs in places, or a bake. Numbers are minutes and degrees Celsius, named as such.
  */
 export type Step = HandsOnStep | WaitStep | BakeStep;
 
-export type HandsOnActivity = 'mix' | 'divide' | 'pre-shape' | 'shape' | 'pan' | 'score' | 'pack';
-
-export const HANDS_ON_ACTIVITIES: readonly HandsOnActivity[] = [
+export const HANDS_ON_ACTIVITIES = [
 	'mix',
+	'knock-back',
 	'divide',
 	'pre-shape',
 	'shape',
+	'laminate',
+	'sheet',
+	'cut',
+	'fill',
+	'wrap',
 	'pan',
+	'wash',
+	'dip',
+	'coat',
 	'score',
+	'glaze',
 	'pack'
-];
+] as const;
+export type HandsOnActivity = (typeof HANDS_ON_ACTIVITIES)[number];
+
+/** How the mixer runs for a stretch; a rest in the bowl is a stretch too. */
+export const MIXING_SPEEDS = ['by-hand', 'slow', 'fast', 'rest'] as const;
+
+export interface MixingStretch {
+	readonly speed: (typeof MIXING_SPEEDS)[number];
+	readonly minutes: number;
+}
+
+/** What a hands-on step says beyond its time. */
+export type StepDetail =
+	| { readonly kind: 'none' }
+	| { readonly kind: 'mixing'; readonly stretches: readonly MixingStretch[] }
+	| { readonly kind: 'turn'; readonly turn: Turn };
 
 export interface HandsOnStep {
 	readonly kind: 'hands-on';
@@ -25,22 +50,24 @@ export interface HandsOnStep {
 	readonly secondsPerPiece: number;
 	/** The temperature the dough has when the step ends, when the step sets it (a mix). */
 	readonly endsAtCelsius: number | null;
+	readonly detail: StepDetail;
 }
 
-export type WaitActivity = 'ferment' | 'soak' | 'bulk' | 'rest' | 'proof' | 'cool';
-
-export const WAIT_ACTIVITIES: readonly WaitActivity[] = [
+export const WAIT_ACTIVITIES = [
 	'ferment',
 	'soak',
+	'autolyse',
 	'bulk',
 	'rest',
+	'chill',
 	'proof',
+	'temper',
 	'cool'
-];
+] as const;
+export type WaitActivity = (typeof WAIT_ACTIVITIES)[number];
 
-export type WaitPlace = 'room' | 'proofer' | 'cold';
-
-export const WAIT_PLACES: readonly WaitPlace[] = ['room', 'proofer', 'cold'];
+export const WAIT_PLACES = ['room', 'proofer', 'cold'] as const;
+export type WaitPlace = (typeof WAIT_PLACES)[number];
 
 /** One stretch of a wait in one place. */
 export interface Leg {
@@ -69,6 +96,18 @@ export interface WaitStep {
 	readonly clock: RipenessClock | null;
 	/** Folds as minutes after the start of the wait. */
 	readonly foldsAtMinutes: readonly number[];
+	/** Folds, or a knock-back, at shares of the wait, from 0 to 1. */
+	readonly foldsAtShares: readonly number[];
+}
+
+/**
+ * Gives the minutes after the start of a wait at which it is folded, in order.
+ * Model: fixed offsets that fall within the wait, and shares of its length. Source: domain (folds).
+ * Example: a bulk of 180 min with a fold at two thirds is folded after 120 min.
+ */
+export function foldMinutes(step: WaitStep, minutes: number): readonly number[] {
+	const byShare = step.foldsAtShares.map((share) => share * minutes);
+	return [...step.foldsAtMinutes, ...byShare].sort((a, b) => a - b);
 }
 
 export interface BakeStep {

@@ -14,8 +14,9 @@ import {
 	totalFlourFrom,
 	type Formula,
 	type Pantry,
-	type RebalanceMove,
-	type Rebalanced
+	type EditedFormula,
+	type Preparation,
+	type RebalanceMove
 } from './index.ts';
 import { LEVAIN, OAT_LOAF, OAT_LOAF_PANTRY } from './oat-loaf.fixture.ts';
 
@@ -27,10 +28,10 @@ function resolved(formula: Formula, pantry: Pantry = OAT_LOAF_PANTRY) {
 	assert.ok(result.ok, JSON.stringify(result));
 	return result.value;
 }
-function pantryWith({ preparation }: Rebalanced): Pantry {
-	if (!preparation) return OAT_LOAF_PANTRY;
-	const preparations = new Map(OAT_LOAF_PANTRY.preparations).set(preparation.id, preparation);
-	return { ...OAT_LOAF_PANTRY, preparations };
+function pantryWith({ preparations }: EditedFormula, pantry = OAT_LOAF_PANTRY): Pantry {
+	const all = new Map(pantry.preparations);
+	for (const one of preparations) all.set(one.id, one);
+	return { ...pantry, preparations: all };
 }
 function move(by: RebalanceMove) {
 	const result = rebalance(OAT_LOAF, OAT_LOAF_PANTRY, LEVAIN.id, by);
@@ -64,8 +65,8 @@ function totals(formula: Formula, pantry: Pantry) {
 }
 
 test('raising the pre-fermented flour moves flour and water, and the total stands', () => {
-	const { after, formula, preparation } = move({ kind: 'prefermented-flour', percent: 22 });
-	assert.equal(preparation, null, 'the recipe of the build is as it was');
+	const { after, formula, preparations } = move({ kind: 'prefermented-flour', percent: 22 });
+	assert.deepEqual(preparations, [], 'the recipe of the build is as it was');
 	close(figuresOf(after).prefermentedFlour, 22, 1e-9);
 	close(figuresOf(after).hydration, 94, 1e-9);
 	const bread = formula.lines.find(
@@ -141,7 +142,7 @@ test('what cannot be moved is refused with the reason', () => {
 	const soaker = refused({ kind: 'hydration', percent: 80 }, id<PreparationId>('soaker'));
 	assert.deepEqual(soaker, { kind: 'no-flour-in-build', build: 'soaker' });
 	const biga = refused({ kind: 'hydration', percent: 80 }, id<PreparationId>('biga'));
-	assert.deepEqual(biga, { kind: 'not-in-final-dough', preparationId: 'biga' });
+	assert.deepEqual(biga, { kind: 'unknown-stage' });
 	const unseeded = { ...LEVAIN, lines: LEVAIN.lines.slice(1) };
 	const preparations = new Map(OAT_LOAF_PANTRY.preparations).set(LEVAIN.id, unseeded);
 	const poolish = rebalance(OAT_LOAF, { ...OAT_LOAF_PANTRY, preparations }, LEVAIN.id, {
@@ -221,4 +222,90 @@ test('two revisions are compared line by line', () => {
 		lines: LEVAIN.lines.map((line) => ({ ...line, parts: line.parts * 2 }))
 	};
 	assert.deepEqual(comparePreparations(LEVAIN, doubled), [], 'the same recipe in other parts');
+});
+
+/** The oat loaf with its levain built in two stages: a feed of 4 % flour, then the rest. */
+const FEED: Preparation = {
+	id: id<PreparationId>('feed'),
+	name: 'feed',
+	kind: 'build',
+	lines: [
+		{ material: { kind: 'ingredient', ingredientId: id<IngredientId>('culture') }, parts: 3.6 },
+		{ material: { kind: 'ingredient', ingredientId: id<IngredientId>('bread flour') }, parts: 2.2 },
+		{ material: { kind: 'ingredient', ingredientId: id<IngredientId>('water') }, parts: 2.2 }
+	],
+	buildLoss: { share: 0 },
+	takeBackGrams: 0
+};
+const STAGED: Pantry = {
+	...OAT_LOAF_PANTRY,
+	preparations: new Map(OAT_LOAF_PANTRY.preparations).set(FEED.id, FEED).set(LEVAIN.id, {
+		...LEVAIN,
+		lines: [
+			{ material: { kind: 'preparation', preparationId: FEED.id }, parts: 8 },
+			{
+				material: { kind: 'ingredient', ingredientId: id<IngredientId>('whole wheat') },
+				parts: 7.2
+			},
+			{
+				material: { kind: 'ingredient', ingredientId: id<IngredientId>('bread flour') },
+				parts: 6.8
+			},
+			{ material: { kind: 'ingredient', ingredientId: id<IngredientId>('water') }, parts: 14 }
+		]
+	})
+};
+
+test('a build inside a build is rebalanced too, and the total formula stands', () => {
+	const before = totals(OAT_LOAF, STAGED);
+	const moves = fc.record({
+		build: fc.constantFrom(FEED.id, LEVAIN.id),
+		kind: fc.constantFrom('prefermented-flour', 'hydration', 'inoculation' as const),
+		percent: fc.double({ min: 1, max: 120, noNaN: true })
+	});
+	let moved = 0;
+	fc.assert(
+		fc.property(moves, ({ build, ...by }) => {
+			const result = rebalance(OAT_LOAF, STAGED, build, by);
+			if (!result.ok) return;
+			moved += 1;
+			const pantry = pantryWith(result.value, STAGED);
+			const after = totals(result.value.formula, pantry);
+			for (const key of Object.keys(before) as (keyof typeof before)[])
+				close(after[key], before[key], 1e-6);
+			const { final } = resolved(result.value.formula, pantry);
+			const levain = final.stages.find((stage) => stage.preparation?.id === LEVAIN.id);
+			const stage = build === LEVAIN.id ? levain : levain?.stages[0];
+			assert.ok(stage);
+			const own = buildFiguresOf(stage);
+			const reached = { 'prefermented-flour': flourOf(stage), ...own }[by.kind];
+			close(reached, by.percent, 1e-6);
+		})
+	);
+	assert.ok(moved > 20, `${moved} moves were possible`);
+});
+
+test('a build that stands in two places is not changed as if it stood in one', () => {
+	const twice: Formula = {
+		...OAT_LOAF,
+		lines: OAT_LOAF.lines.map((line) =>
+			line.material.kind === 'preparation' && line.material.preparationId === LEVAIN.id
+				? { ...line, percentOfFlour: 36 }
+				: line
+		)
+	};
+	const soaker = OAT_LOAF_PANTRY.preparations.get(id<PreparationId>('soaker'));
+	assert.ok(soaker);
+	const pantry: Pantry = {
+		...OAT_LOAF_PANTRY,
+		preparations: new Map(OAT_LOAF_PANTRY.preparations).set(soaker.id, {
+			...soaker,
+			lines: [
+				...soaker.lines,
+				{ material: { kind: 'preparation', preparationId: LEVAIN.id }, parts: 0.001 }
+			]
+		})
+	};
+	const result = rebalance(twice, pantry, LEVAIN.id, { kind: 'hydration', percent: 90 });
+	assert.deepEqual(result, { ok: false, error: { kind: 'in-several-places', stage: 'levain' } });
 });

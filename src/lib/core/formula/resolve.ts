@@ -1,6 +1,8 @@
 import type { IngredientId, PreparationId } from '../identity.ts';
 import { fail, ok, type Result } from '../result.ts';
-import type { Addition, Formula, Material, Preparation, PreparationKind } from './formula.ts';
+import type { Addition } from './addition.ts';
+import type { Formula, Material, Preparation, PreparationKind } from './formula.ts';
+import type { Share } from '../units/index.ts';
 import type { Ingredient } from './ingredient.ts';
 
 /** A line of a stage in percent of the formula's total flour. */
@@ -16,6 +18,8 @@ export interface ResolvedStage {
 	/** null for the final dough. */
 	readonly preparation: Preparation | null;
 	readonly name: string;
+	/** When it goes into the dough; `start` for the final dough and for what goes into another build. */
+	readonly addition: Addition;
 	readonly lines: readonly ResolvedLine[];
 	readonly stages: readonly ResolvedStage[];
 	/** The whole stage with all that went into it, in percent of the formula's total flour. */
@@ -38,9 +42,18 @@ export type FormulaFailure =
 			readonly line: string;
 			readonly amount: number;
 	  }
-	| { readonly kind: 'flour-not-100'; readonly where: string; readonly flourPercent: number };
+	| { readonly kind: 'flour-not-100'; readonly where: string; readonly flourPercent: number }
+	| { readonly kind: 'caustic-outside-bath'; readonly where: string; readonly line: string }
+	| {
+			readonly kind: 'caustic-too-strong';
+			readonly where: string;
+			readonly share: number;
+			readonly most: number;
+	  };
 
 export interface Pantry {
+	/** The strongest caustic bath the site allows, as a share of the solution. */
+	readonly causticMost: Share;
 	readonly ingredients: ReadonlyMap<IngredientId, Ingredient>;
 	readonly preparations: ReadonlyMap<PreparationId, Preparation>;
 }
@@ -62,6 +75,16 @@ export function resolveFormula(
 	formula: Formula,
 	pantry: Pantry
 ): Result<ResolvedFormula, FormulaFailure> {
+	const final = treeOf(formula, pantry);
+	if (!final.ok) return final;
+	const flourPercent = flourOf(final.value);
+	if (!(Math.abs(flourPercent - 100) <= FLOUR_TOLERANCE_PERCENT))
+		return fail({ kind: 'flour-not-100', where: formula.name, flourPercent });
+	return ok({ formula, final: final.value });
+}
+
+/** The tree of stages as `resolveFormula` gives it, whatever its flour comes to. */
+export function treeOf(formula: Formula, pantry: Pantry): Result<ResolvedStage, FormulaFailure> {
 	const lines: ResolvedLine[] = [];
 	const stages: ResolvedStage[] = [];
 	if (formula.lines.length === 0) return fail({ kind: 'no-lines', where: formula.name });
@@ -70,30 +93,30 @@ export function resolveFormula(
 			line.material,
 			line.percentOfFlour,
 			line.addition,
-			{ where: formula.name, path: [] },
+			{ where: formula.name, path: [], alone: false, bath: false },
 			pantry,
 			lines,
 			stages
 		);
 		if (failure) return fail(failure);
 	}
-	const final: ResolvedStage = {
+	return ok({
 		kind: 'final',
 		preparation: null,
 		name: formula.name,
+		addition: 'start',
 		lines,
 		stages,
 		percentOfFlour: totalOf(lines, stages)
-	};
-	const flourPercent = flourOf(final);
-	if (!(Math.abs(flourPercent - 100) <= FLOUR_TOLERANCE_PERCENT))
-		return fail({ kind: 'flour-not-100', where: formula.name, flourPercent });
-	return ok({ formula, final });
+	});
 }
 
 interface Place {
 	readonly where: string;
 	readonly path: readonly PreparationId[];
+	/** The recipe is made for itself and goes into no dough. */
+	readonly alone: boolean;
+	readonly bath: boolean;
 }
 
 /** Puts one material into the lines or stages under construction; gives the failure if there is one. */
@@ -112,6 +135,8 @@ function place(
 			return { kind: 'unknown-ingredient', where: at.where, id: material.ingredientId };
 		if (!(amount > 0))
 			return { kind: 'not-positive', where: at.where, line: ingredient.name, amount };
+		if (ingredient.kind === 'caustic' && !at.bath)
+			return { kind: 'caustic-outside-bath', where: at.where, line: ingredient.name };
 		lines.push({ ingredient, percentOfFlour: amount, addition });
 		return null;
 	}
@@ -127,7 +152,7 @@ function place(
 		};
 	const stage = resolvePreparation(preparation, amount, at, pantry);
 	if (!stage.ok) return stage.error;
-	stages.push(stage.value);
+	stages.push({ ...stage.value, addition });
 	return null;
 }
 
@@ -146,21 +171,59 @@ function resolvePreparation(
 			line.material,
 			(line.parts / allParts) * amount,
 			'start',
-			{ where: preparation.name, path: [...at.path, preparation.id] },
+			{
+				where: preparation.name,
+				path: [...at.path, preparation.id],
+				alone: false,
+				bath: preparation.kind === 'bath' && at.alone
+			},
 			pantry,
 			lines,
 			stages
 		);
 		if (failure) return fail(failure);
 	}
+	const caustic = lines.reduce(
+		(total, line) => total + (line.ingredient.kind === 'caustic' ? line.percentOfFlour : 0),
+		0
+	);
+	if (caustic > amount * pantry.causticMost.share * (1 + 1e-9))
+		return fail({
+			kind: 'caustic-too-strong',
+			where: preparation.name,
+			share: caustic / amount,
+			most: pantry.causticMost.share
+		});
 	return ok({
 		kind: preparation.kind,
 		preparation,
 		name: preparation.name,
+		addition: 'start',
 		lines,
 		stages,
 		percentOfFlour: amount
 	});
+}
+
+/**
+ * Resolves a recipe on its own, as a whole of 100: a build, a filling, a wash or a bath.
+ *
+ * Range and failures: as `resolveFormula`, without the flour. A caustic stands in a bath alone, and a bath
+ * stronger than the site's limit is refused.
+ * Example: 6 kg of water with 210 g of a solid is a bath of 96.6 and 3.4 percent.
+ */
+export function resolveAlone(
+	preparation: Preparation,
+	pantry: Pantry
+): Result<ResolvedStage, FormulaFailure> {
+	const within = { ...pantry, preparations: new Map(pantry.preparations) };
+	within.preparations.set(preparation.id, preparation);
+	return resolvePreparation(
+		preparation,
+		100,
+		{ where: preparation.name, path: [], alone: true, bath: false },
+		within
+	);
 }
 
 function nameOf(preparationId: PreparationId, pantry: Pantry): string {
@@ -185,6 +248,14 @@ export function sumLines(stage: ResolvedStage, figure: (line: ResolvedLine) => n
 	for (const line of stage.lines) total += figure(line);
 	for (const inner of stage.stages) total += sumLines(inner, figure);
 	return total;
+}
+
+/** The share of a dough that is mixed: all but what is rolled in afterwards. */
+export function mixedShare(final: ResolvedStage): number {
+	const rolledIn = [...final.lines, ...final.stages]
+		.filter((one) => one.addition === 'roll-in')
+		.reduce((total, one) => total + one.percentOfFlour, 0);
+	return (final.percentOfFlour - rolledIn) / final.percentOfFlour;
 }
 
 /** Every stage of the tree below and including `stage`, inner stages first, as they are made. */

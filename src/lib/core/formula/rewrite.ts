@@ -58,7 +58,7 @@ export function written(
 						{
 							material: { kind: 'preparation', preparationId: stage.preparation.id },
 							percentOfFlour: stage.percentOfFlour * factor,
-							addition: 'start'
+							addition: stage.addition
 						}
 					]
 				: []
@@ -70,4 +70,13 @@ export function written(
 		}))
 	];
 	return { formula: { ...formula, lines }, preparations: [...changed.values()] };
+}
+
+/** In how many places of a tree a preparation stands. A change of one recipe must not mean two places. */
+export function timesOf(stage: ResolvedStage, preparationId: PreparationId): number {
+	return stage.stages.reduce(
+		(total, inner) =>
+			total + (inner.preparation?.id === preparationId ? 1 : timesOf(inner, preparationId)),
+		0
+	);
 }

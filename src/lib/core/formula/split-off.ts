@@ -95,7 +95,15 @@ function splitHere(
 		takeBackGrams: 0
 	};
 	const build = recorded(
-		{ kind: 'build', preparation, name: split.name, lines: taken, stages: [], percentOfFlour: 0 },
+		{
+			kind: 'build',
+			preparation,
+			name: split.name,
+			addition: 'start',
+			lines: taken,
+			stages: [],
+			percentOfFlour: 0
+		},
 		changed
 	);
 	return recorded({ ...stage, lines, stages: [...stage.stages, build] }, changed);

@@ -1,4 +1,4 @@
-import type { FormulaId, PreparationId } from '../identity.ts';
+import type { FormulaId, PreparationId, ProductId } from '../identity.ts';
 import { given, worked, type Explained } from '../explain/index.ts';
 import { flourOf, stagesInOrder, type Preparation, type ResolvedStage } from '../formula/index.ts';
 import { fail, ok, type Result } from '../result.ts';
@@ -10,7 +10,8 @@ import { weighUp, type WeighUpLine } from './weigh-up.ts';
 export interface BuildUse {
 	readonly by:
 		| { readonly kind: 'mix'; readonly formulaId: FormulaId; readonly ordinal: number }
-		| { readonly kind: 'build'; readonly preparationId: PreparationId };
+		| { readonly kind: 'build'; readonly preparationId: PreparationId }
+		| { readonly kind: 'product'; readonly productId: ProductId };
 	readonly grams: number;
 }
 
@@ -22,6 +23,14 @@ export interface Build {
 	readonly needed: Explained;
 	readonly gross: Explained;
 	readonly lines: readonly WeighUpLine[];
+}
+
+/** A recipe that products take at the piece: a filling, a wash, a bath. */
+export interface PieceNeed {
+	readonly stage: ResolvedStage;
+	readonly productId: ProductId;
+	readonly product: string;
+	readonly grams: number;
 }
 
 export interface MixedDough {
@@ -42,9 +51,16 @@ export interface MixedDough {
  */
 export function buildsOf(
 	doughs: readonly MixedDough[],
-	scales: readonly WeighingScale[]
+	scales: readonly WeighingScale[],
+	needs: readonly PieceNeed[] = []
 ): Result<readonly Build[], WeighingFailure> {
 	const uses = new Map<PreparationId, BuildUse[]>();
+	for (const { stage, productId, grams } of needs)
+		if (stage.preparation)
+			uses.set(stage.preparation.id, [
+				...(uses.get(stage.preparation.id) ?? []),
+				{ by: { kind: 'product', productId }, grams }
+			]);
 	const use = (lines: readonly WeighUpLine[], by: BuildUse['by']) => {
 		for (const { material, weighing } of lines)
 			if (material.kind === 'preparation')
@@ -57,8 +73,12 @@ export function buildsOf(
 		for (const mix of mixes) use(mix.lines, { kind: 'mix', formulaId, ordinal: mix.ordinal });
 
 	const names = new Map<string, string>(doughs.map((dough) => [dough.formulaId, dough.name]));
+	for (const { productId, product } of needs) names.set(productId, product);
 	const builds: Build[] = [];
-	for (const stage of takersFirst(doughs.map((dough) => dough.final))) {
+	for (const stage of takersFirst(
+		doughs.map((dough) => dough.final),
+		needs
+	)) {
 		const { preparation } = stage;
 		if (!preparation) continue;
 		names.set(preparation.id, preparation.name);
@@ -71,10 +91,13 @@ export function buildsOf(
 }
 
 /** Each preparation once, every taker before what it takes from. */
-function takersFirst(finals: readonly ResolvedStage[]): readonly ResolvedStage[] {
+function takersFirst(
+	finals: readonly ResolvedStage[],
+	needs: readonly PieceNeed[]
+): readonly ResolvedStage[] {
 	const ordered: ResolvedStage[] = [];
 	const left = new Map(
-		finals
+		[...finals, ...needs.map((need) => need.stage)]
 			.flatMap(stagesInOrder)
 			.filter((stage) => stage.preparation !== null)
 			.map((stage) => [stage.preparation?.id, stage])
@@ -102,7 +125,7 @@ function buildFor(
 ): Result<Build, WeighingFailure> {
 	const of = preparation.name;
 	const taken = uses.map(({ by, grams }) => {
-		const taker = names.get(by.kind === 'mix' ? by.formulaId : by.preparationId) ?? '';
+		const taker = names.get(takerOf(by)) ?? '';
 		const label = by.kind === 'mix' ? `${taker} ${by.ordinal}` : taker;
 		return given({ key: 'line', of: label }, grams, 'g', { kind: 'formula' });
 	});
@@ -120,6 +143,17 @@ function buildFor(
 	const lines = weighUp(inOwnHundred(stage), ownBase(stage, gross), scales);
 	if (!lines.ok) return fail(lines.error);
 	return ok({ preparation, stage, uses, needed, gross, lines: lines.value });
+}
+
+function takerOf(by: BuildUse['by']): string {
+	switch (by.kind) {
+		case 'mix':
+			return by.formulaId;
+		case 'build':
+			return by.preparationId;
+		case 'product':
+			return by.productId;
+	}
 }
 
 /** What stands at 100 in a preparation's own percentages: its flour, or everything when it has none. */

@@ -1,16 +1,20 @@
-import type { FormulaId } from '../identity.ts';
+import type { FormulaId, ProductId } from '../identity.ts';
 import {
+	allergensOf,
 	figuresOf,
+	resolveAlone,
 	resolveFormula,
 	type Formula,
 	type FormulaFailure,
 	type FormulaFigures,
+	type Material,
 	type Pantry,
 	type ResolvedFormula
 } from '../formula/index.ts';
 import { fail, ok, type Result } from '../result.ts';
-import type { WeighingFailure, WeighingScale } from '../units/index.ts';
-import { buildsOf, type Build } from './builds.ts';
+import type { Mass, WeighingFailure, WeighingScale } from '../units/index.ts';
+import { buildsOf, type Build, type PieceNeed } from './builds.ts';
+import { amountOfExtra, asDoughs, type BakeryProduct, type ExtraUse } from './product.ts';
 import type { Demand, DoughProduct } from './demand.ts';
 import { mixesOf, type Mix, type MixFailure, type MixLimits } from './mixes.ts';
 
@@ -22,7 +26,7 @@ export interface BakeryFormula {
 
 export interface ProductionInput {
 	readonly demands: readonly Demand[];
-	readonly products: readonly DoughProduct[];
+	readonly products: readonly BakeryProduct[];
 	readonly formulas: readonly BakeryFormula[];
 	readonly pantry: Pantry;
 	readonly scales: readonly WeighingScale[];
@@ -43,8 +47,21 @@ export interface UnmadeDough {
 		FormulaFailure | MixFailure | { readonly kind: 'no-formula'; readonly formulaId: FormulaId };
 }
 
+/** What the pieces of one product take beside their dough. */
+export interface ExtraNeed {
+	readonly productId: ProductId;
+	readonly product: string;
+	readonly pieces: number;
+	readonly use: ExtraUse;
+	readonly material: Material;
+	readonly name: string;
+	readonly amount: Mass;
+	readonly allergens: readonly string[];
+}
+
 export interface DayProduction {
 	readonly doughs: readonly Dough[];
+	readonly extras: readonly ExtraNeed[];
 	readonly builds: readonly Build[];
 	readonly unmade: readonly UnmadeDough[];
 }
@@ -62,8 +79,9 @@ export function productionOf(input: ProductionInput): Result<DayProduction, Weig
 	const doughs: Dough[] = [];
 	const unmade: UnmadeDough[] = [];
 	const ordered = input.demands.filter((demand) => demand.pieces > 0);
+	const asDough = asDoughs(input.products);
 	const formulas = new Map(input.formulas.map((one) => [one.formula.id, one]));
-	for (const [formulaId, products] of byFormula(input.products, ordered)) {
+	for (const [formulaId, products] of byFormula(asDough, ordered)) {
 		const bakery = formulas.get(formulaId);
 		if (!bakery) {
 			const name = products.map((product) => product.name).join(', ');
@@ -74,6 +92,7 @@ export function productionOf(input: ProductionInput): Result<DayProduction, Weig
 		if (made.ok) doughs.push(made.value);
 		else unmade.push({ name: bakery.formula.name, reason: made.error });
 	}
+	const { extras, needs } = extrasOf(input, ordered, unmade);
 	const builds = buildsOf(
 		doughs.map((dough) => ({
 			formulaId: dough.resolved.formula.id,
@@ -81,9 +100,71 @@ export function productionOf(input: ProductionInput): Result<DayProduction, Weig
 			final: dough.resolved.final,
 			mixes: dough.mixes
 		})),
-		input.scales
+		input.scales,
+		needs
 	);
-	return builds.ok ? ok({ doughs, builds: builds.value, unmade }) : fail(builds.error);
+	return builds.ok ? ok({ doughs, extras, builds: builds.value, unmade }) : fail(builds.error);
+}
+
+/** What the ordered pieces take beside their dough, and the recipes among it. */
+function extrasOf(
+	{ products, pantry }: ProductionInput,
+	ordered: readonly Demand[],
+	unmade: UnmadeDough[]
+): { readonly extras: readonly ExtraNeed[]; readonly needs: readonly PieceNeed[] } {
+	const extras: ExtraNeed[] = [];
+	const needs: PieceNeed[] = [];
+	for (const product of products) {
+		const pieces = ordered
+			.filter((demand) => demand.productId === product.id)
+			.reduce((total, demand) => total + demand.pieces, 0);
+		if (pieces === 0) continue;
+		for (const extra of product.extras) {
+			const { material, use } = extra;
+			const amount = amountOfExtra(extra, pieces);
+			const add = (name: string, allergens: readonly string[]) =>
+				extras.push({
+					productId: product.id,
+					product: product.name,
+					pieces,
+					use,
+					material,
+					name,
+					amount,
+					allergens
+				});
+			if (material.kind === 'ingredient') {
+				const ingredient = pantry.ingredients.get(material.ingredientId);
+				if (ingredient) add(ingredient.name, ingredient.allergens);
+				else
+					unmade.push({
+						name: product.name,
+						reason: { kind: 'unknown-ingredient', where: product.name, id: material.ingredientId }
+					});
+				continue;
+			}
+			const preparation = pantry.preparations.get(material.preparationId);
+			const stage = preparation
+				? resolveAlone(preparation, pantry)
+				: fail({
+						kind: 'unknown-preparation' as const,
+						where: product.name,
+						id: material.preparationId
+					});
+			if (!stage.ok) {
+				unmade.push({ name: product.name, reason: stage.error });
+				continue;
+			}
+			add(stage.value.name, allergensOf(stage.value));
+			needs.push({
+				stage: stage.value,
+				productId: product.id,
+				product: product.name,
+				grams: amount.grams
+			});
+		}
+	}
+	return { extras, needs };
 }
 
 function byFormula(

@@ -1,13 +1,15 @@
 import type { DropId, FormulaId, ProductId } from '../identity.ts';
 import type { Mass } from '../units/index.ts';
 
-/** A product as far as its dough is concerned. */
+/** A product as far as one of its doughs is concerned. */
 export interface DoughProduct {
 	readonly id: ProductId;
 	readonly name: string;
 	readonly formulaId: FormulaId;
 	/** What one piece is scaled at, before it is baked. */
 	readonly scaledWeight: Mass;
+	/** Whether the piece goes through its chain with this dough, or this one joins it on the way. */
+	readonly role: 'carries' | 'joins';
 }
 
 /** Pieces of one product for one drop. */

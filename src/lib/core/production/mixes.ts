@@ -1,5 +1,5 @@
 import { given, worked, type Explained } from '../explain/index.ts';
-import type { ResolvedFormula } from '../formula/index.ts';
+import { mixedShare, type ResolvedFormula } from '../formula/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { Mass, WeighingFailure, WeighingScale } from '../units/index.ts';
 import type { Demand, DoughProduct, Lot } from './demand.ts';
@@ -48,15 +48,17 @@ export function mixesOf(
 	const weights = new Map(products.map((product) => [product.id, product.scaledWeight]));
 	const names = new Map(products.map((product) => [product.id, product.name]));
 	const keptShare = 1 - resolved.formula.doughLoss.share;
+	// The mixer never sees what is rolled in afterwards.
+	const most = limits.most.grams / mixedShare(resolved.final);
 	const heaviest = [...products].sort((a, b) => b.scaledWeight.grams - a.scaledWeight.grams)[0];
-	if (heaviest && heaviest.scaledWeight.grams / keptShare > limits.most.grams)
+	if (heaviest && heaviest.scaledWeight.grams / keptShare > most)
 		return fail({ kind: 'piece-exceeds-mixer', product: heaviest.name, most: limits.most });
 
 	const inPieces = demands.reduce(
 		(total, demand) => total + demand.pieces * (weights.get(demand.productId)?.grams ?? 0),
 		0
 	);
-	let count = Math.max(1, Math.ceil(inPieces / keptShare / limits.most.grams - 1e-9));
+	let count = Math.max(1, Math.ceil(inPieces / keptShare / most - 1e-9));
 	for (;;) {
 		for (const snap of [SNAP_TO_DROP, 0]) {
 			const shared = shareOut(demands, weights, count, snap);
@@ -65,7 +67,7 @@ export function mixesOf(
 				each.length === 1 && each[0]
 					? each[0]
 					: worked({ key: 'mix-dough', of: resolved.formula.name }, 'g', 'largest', each);
-			if (dough.value <= limits.most.grams + 1e-6) return weighed(resolved, shared, dough, scales);
+			if (dough.value <= most + 1e-6) return weighed(resolved, shared, dough, scales);
 		}
 		count += 1;
 	}

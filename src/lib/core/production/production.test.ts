@@ -1,16 +1,26 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import fc from 'fast-check';
-import { reworked } from '../explain/index.ts';
+import { given, reworked } from '../explain/index.ts';
+import { resolveFormula, type Formula, type Preparation } from '../formula/index.ts';
 import { OAT_LOAF, OAT_LOAF_PANTRY, SOAKER } from '../formula/oat-loaf.fixture.ts';
-import { id, type DropId, type FormulaId, type ProductId } from '../identity.ts';
+import {
+	id,
+	type DropId,
+	type FormulaId,
+	type IngredientId,
+	type PreparationId,
+	type ProductId
+} from '../identity.ts';
 import type { WeighingScale } from '../units/index.ts';
 import {
+	divide,
 	dueOf,
 	productionOf,
+	scaledBatch,
 	shareOut,
 	type Demand,
-	type DoughProduct,
+	type BakeryProduct,
 	type ProductionInput
 } from './index.ts';
 
@@ -24,10 +34,13 @@ const HOUSE: WeighingScale[] = [
 ];
 const large = id<ProductId>('large');
 const small = id<ProductId>('small');
-const PRODUCTS: DoughProduct[] = [
-	{ id: large, name: 'large', formulaId: OAT_LOAF.id, scaledWeight: { grams: 900 } },
-	{ id: small, name: 'small', formulaId: OAT_LOAF.id, scaledWeight: { grams: 520 } }
-];
+const of = (name: ProductId, grams: number, formulaId = OAT_LOAF.id): BakeryProduct => ({
+	id: name,
+	name,
+	doughs: [{ formulaId, scaledWeight: { grams } }],
+	extras: []
+});
+const PRODUCTS: BakeryProduct[] = [of(large, 900), of(small, 520)];
 const demand = (productId: ProductId, pieces: number, dueMs = 0, drop = 'ferry'): Demand => ({
 	dropId: id<DropId>(drop),
 	dueMs,
@@ -108,7 +121,7 @@ test('a build that two doughs take from is made once', () => {
 	const second = { ...OAT_LOAF, id: id<FormulaId>('second loaf'), name: 'second loaf' };
 	const production = day({
 		...INPUT,
-		products: [PRODUCTS[0]!, { ...PRODUCTS[1]!, formulaId: second.id }],
+		products: [PRODUCTS[0]!, of(small, 520, second.id)],
 		formulas: [INPUT.formulas[0]!, { ...INPUT.formulas[0]!, formula: second }]
 	});
 	assert.equal(production.doughs.length, 2);
@@ -125,10 +138,7 @@ test('what cannot be made is reported beside what can', () => {
 	const production = day({
 		...INPUT,
 		demands: [...INPUT.demands, demand(lost, 3)],
-		products: [
-			...PRODUCTS,
-			{ id: lost, name: 'lost bun', formulaId: id<FormulaId>('gone'), scaledWeight: { grams: 60 } }
-		]
+		products: [...PRODUCTS, { ...of(lost, 60, id<FormulaId>('gone')), name: 'lost bun' }]
 	});
 	assert.equal(production.doughs.length, 1);
 	assert.deepEqual(production.unmade, [
@@ -147,9 +157,19 @@ test('what cannot be made is reported beside what can', () => {
 	assert.equal(broken.unmade[0]?.reason.kind, 'unknown-preparation');
 	assert.deepEqual(productionOf({ ...INPUT, scales: [] }), {
 		ok: true,
-		value: { doughs: [], builds: [], unmade: [{ name: 'oat loaf', reason: { kind: 'no-scales' } }] }
+		value: {
+			doughs: [],
+			extras: [],
+			builds: [],
+			unmade: [{ name: 'oat loaf', reason: { kind: 'no-scales' } }]
+		}
 	});
-	assert.deepEqual(day({ ...INPUT, demands: [] }), { doughs: [], builds: [], unmade: [] });
+	assert.deepEqual(day({ ...INPUT, demands: [] }), {
+		doughs: [],
+		extras: [],
+		builds: [],
+		unmade: []
+	});
 });
 
 const order = fc.record({
@@ -222,4 +242,144 @@ test('a soaker without flour stands at 100 as a whole', () => {
 		soaker?.lines.map((line) => Math.round(line.percentOfFlour * 100) / 100),
 		[40, 60]
 	);
+});
+
+test('a product of two doughs, a filling and a topping scales as one', () => {
+	const dark = { ...OAT_LOAF, id: id<FormulaId>('dark'), name: 'dark' };
+	const filling: Preparation = {
+		id: id<PreparationId>('filling'),
+		name: 'filling',
+		kind: 'filling',
+		lines: [
+			{ material: { kind: 'ingredient', ingredientId: id<IngredientId>('honey') }, parts: 3 },
+			{ material: { kind: 'ingredient', ingredientId: id<IngredientId>('rolled oats') }, parts: 1 }
+		],
+		buildLoss: { share: 0.1 },
+		takeBackGrams: 0
+	};
+	const plait: BakeryProduct = {
+		id: large,
+		name: 'plait',
+		doughs: [
+			{ formulaId: OAT_LOAF.id, scaledWeight: { grams: 260 } },
+			{ formulaId: dark.id, scaledWeight: { grams: 130 } }
+		],
+		extras: [
+			{
+				use: 'filling',
+				material: { kind: 'preparation', preparationId: filling.id },
+				amount: { grams: 30 },
+				forPieces: 1
+			},
+			{
+				use: 'topping',
+				material: { kind: 'ingredient', ingredientId: id<IngredientId>('rolled oats') },
+				amount: { grams: 500 },
+				forPieces: 24
+			}
+		]
+	};
+	const made = (pieces: number) =>
+		day({
+			...INPUT,
+			products: [plait],
+			demands: [demand(large, pieces)],
+			formulas: [INPUT.formulas[0]!, { ...INPUT.formulas[0]!, formula: dark }],
+			pantry: {
+				...OAT_LOAF_PANTRY,
+				preparations: new Map(OAT_LOAF_PANTRY.preparations).set(filling.id, filling)
+			}
+		});
+	const thirty = made(30);
+	assert.deepEqual(
+		thirty.doughs.map((dough) => [dough.resolved.formula.name, dough.products[0]?.product.role]),
+		[
+			['oat loaf', 'carries'],
+			['dark', 'joins']
+		]
+	);
+	const grams = (production: typeof thirty, at: number) =>
+		production.doughs[at]?.mixes.reduce((total, mix) => total + mix.dough.value, 0) ?? 0;
+	close(grams(thirty, 0), (30 * 260) / 0.975, 0.05);
+	close(grams(thirty, 1), (30 * 130) / 0.975, 0.05);
+	const own = thirty.builds.find((build) => build.preparation.id === filling.id);
+	assert.deepEqual(own?.uses, [{ by: { kind: 'product', productId: large }, grams: 900 }]);
+	close(own.gross.value, 1000, 1e-6);
+	// 30 pieces need two whole batches of 24.
+	assert.deepEqual(
+		thirty.extras.map((extra) => [extra.use, extra.amount.grams]),
+		[
+			['filling', 900],
+			['topping', 1000]
+		]
+	);
+	close(grams(made(60), 1), 2 * grams(thirty, 1), 1e-6);
+});
+
+test('a divider presses whole heads and says what is left over', () => {
+	const divider = {
+		name: 'divider',
+		heads: 30,
+		leastPiece: { grams: 35 },
+		mostPiece: { grams: 110 }
+	};
+	assert.deepEqual(divide(144, { grams: 62 }, divider), {
+		ok: true,
+		value: { presses: 4, press: { grams: 1860 }, byHand: 24, spareWithOneMore: 6 }
+	});
+	assert.deepEqual(divide(90, { grams: 35 }, divider), {
+		ok: true,
+		value: { presses: 3, press: { grams: 1050 }, byHand: 0, spareWithOneMore: 0 }
+	});
+	const heavy = divide(30, { grams: 111 }, divider);
+	assert.ok(!heavy.ok && heavy.error.kind === 'piece-outside-divider');
+	fc.assert(
+		fc.property(fc.nat(2000), fc.integer({ min: 2, max: 60 }), (pieces, heads) => {
+			const result = divide(pieces, { grams: 60 }, { ...divider, heads });
+			assert.ok(result.ok);
+			assert.equal(result.value.presses * heads + result.value.byHand, pieces);
+			assert.ok(result.value.byHand < heads);
+		})
+	);
+});
+
+test('worked figure: 23 666.4 g of flour in a mixer of 30 kg are 2 mixes of 24 861.5 g', () => {
+	const resolved = resolveFormula(OAT_LOAF, OAT_LOAF_PANTRY);
+	assert.ok(resolved.ok);
+	const flour = given({ key: 'total-flour' }, 23_666.4, 'g', { kind: 'bakery' });
+	const batch = scaledBatch(resolved.value, flour, INPUT.formulas[0]!.limits, FINE);
+	assert.ok(batch.ok);
+	assert.equal(batch.value.mixes.length, 2);
+	close(batch.value.mixes[0]!.dough.value, 24_861.5, 0.06);
+	const levain = batch.value.builds.find((build) => build.preparation.name === 'levain');
+	close(levain?.gross.value ?? 0, 9814.3, 0.06);
+	assert.equal(scaledBatch(resolved.value, flour, INPUT.formulas[0]!.limits, []).ok, false);
+});
+
+test('what is rolled in after the mix does not count at the mixer', () => {
+	const laminated: Formula = {
+		...OAT_LOAF,
+		lines: [
+			...OAT_LOAF.lines,
+			{
+				material: { kind: 'ingredient', ingredientId: id<IngredientId>('honey') },
+				percentOfFlour: 52.525,
+				addition: 'roll-in'
+			}
+		]
+	};
+	const limits = { least: { grams: 0 }, most: { grams: 20_000 } };
+	// A quarter on top of the dough: 25 kg in pieces are 20 kg at the mixer.
+	const production = day({
+		...INPUT,
+		formulas: [{ formula: { ...laminated, doughLoss: { share: 0 } }, limits }],
+		demands: [demand(large, 27)]
+	});
+	assert.equal(production.doughs[0]?.mixes.length, 1);
+	const more = day({
+		...INPUT,
+		formulas: [{ formula: { ...laminated, doughLoss: { share: 0 } }, limits }],
+		demands: [demand(large, 28)]
+	});
+	assert.equal(more.doughs[0]?.mixes.length, 2);
 });

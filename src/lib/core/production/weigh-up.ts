@@ -39,14 +39,18 @@ export function weighUp(
 			totalFlour,
 			given({ key: 'percent', of: wanted.name }, wanted.percentOfFlour, '%', { kind: 'formula' })
 		]);
-		const weighing = roundToScale({ grams: exact.value }, scales);
+		const own = scales.filter((scale) => scale.name === wanted.weighedOn);
+		const weighing = roundToScale({ grams: exact.value }, own.length > 0 ? own : scales);
 		if (!weighing.ok) return fail(weighing.error);
-		lines.push({ ...wanted, exact, weighing: weighing.value });
+		const { name, material, percentOfFlour, addition } = wanted;
+		lines.push({ name, material, percentOfFlour, addition, exact, weighing: weighing.value });
 	}
 	return ok(covered(lines));
 }
 
-type WantedLine = Pick<WeighUpLine, 'name' | 'material' | 'percentOfFlour' | 'addition'>;
+type WantedLine = Pick<WeighUpLine, 'name' | 'material' | 'percentOfFlour' | 'addition'> & {
+	readonly weighedOn: string | null;
+};
 
 /** Inner stages first, as they are fetched; one ingredient added at one time is one line. */
 function wantedLines(stage: ResolvedStage): readonly WantedLine[] {
@@ -62,14 +66,16 @@ function wantedLines(stage: ResolvedStage): readonly WantedLine[] {
 				name: inner.name,
 				material: { kind: 'preparation', preparationId: inner.preparation.id },
 				percentOfFlour: inner.percentOfFlour,
-				addition: 'start'
+				addition: inner.addition,
+				weighedOn: null
 			});
 	for (const { ingredient, percentOfFlour, addition } of stage.lines)
 		add(`${ingredient.id} ${addition}`, {
 			name: ingredient.name,
 			material: { kind: 'ingredient', ingredientId: ingredient.id },
 			percentOfFlour,
-			addition
+			addition,
+			weighedOn: ingredient.weighedOn
 		});
 	return [...wanted.values()];
 }

@@ -32,3 +32,13 @@ export function sumOfMasses(masses: readonly Mass[]): Mass {
 export function scaleMass(mass: Mass, factor: number): Mass {
 	return { grams: mass.grams * factor };
 }
+
+/** Mass of a volume; recipes that come in litres are weighed through it. */
+export interface Density {
+	readonly kilogramsPerLitre: number;
+}
+
+/** The mass of a volume in litres. Example: a litre at 1.03 kg per litre is 1 030 g. */
+export function massOfVolume(litres: number, density: Density): Mass {
+	return { grams: litres * density.kilogramsPerLitre * 1000 };
+}

@@ -51,3 +51,23 @@ export function parseTemperature(
 		return fail({ kind: 'above', most: shown(limits.most), unit });
 	return ok(read);
 }
+
+/** What a typed number has to lie within. */
+export interface NumberLimits {
+	readonly least: number;
+	readonly most: number;
+	readonly whole: boolean;
+	/** Named in the failure, so that the baker knows what to type. */
+	readonly unit: string;
+}
+
+/** Reads a number within limits. Example: "120" for at most 100 % is `above`. */
+export function parseWithin(text: string, limits: NumberLimits): Result<number, ParseFailure> {
+	const parsed = parseNumber(text);
+	if (!parsed.ok) return parsed;
+	const { least, most, whole, unit } = limits;
+	if (whole && !Number.isInteger(parsed.value)) return fail({ kind: 'not-whole', text });
+	if (parsed.value < least) return fail({ kind: 'below', least, unit });
+	if (parsed.value > most) return fail({ kind: 'above', most, unit });
+	return ok(parsed.value);
+}

@@ -1,9 +1,10 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import { buildFiguresOf } from '../../core/formula/figures.ts';
+	import { buildFiguresOf } from '../../core/formula/index.ts';
+	import { CAUSTIC_CAUTION, PREPARATION_KIND_TEXT } from '../../wording/kind-text.ts';
 	import type { Build } from '../../core/production/index.ts';
 	import { formatMass, formatNumber } from '../../core/units/index.ts';
-	import WeighUpTable from './WeighUpTable.svelte';
+	import WeighUpTable from '../../sheets/WeighUpTable.svelte';
 
 	interface Props {
 		build: Build;
@@ -41,9 +42,9 @@
 	</header>
 	<p class="mb-2 text-note text-ink-2">
 		for {users.join(', ')}
-		{#if build.preparation.kind === 'build'}
-			· {buildText}
-		{/if}
+		· {build.preparation.kind === 'build'
+			? buildText
+			: PREPARATION_KIND_TEXT[build.preparation.kind]}
 	</p>
 	<WeighUpTable
 		lines={build.lines}
@@ -55,5 +56,8 @@
 			Take back {formatMass({ grams: takeBack }, 0, units)} for the next feed before mixing. Close the
 			jar loosely: live culture can burst a closed one.
 		</p>
+	{/if}
+	{#if build.stage.lines.some((line) => line.ingredient.kind === 'caustic')}
+		<p class="mt-2 font-bold">{CAUSTIC_CAUTION}</p>
 	{/if}
 </article>

@@ -2,7 +2,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { Dough } from '../../core/production/index.ts';
 	import { formatMass, formatNumber } from '../../core/units/index.ts';
-	import WeighUpTable from './WeighUpTable.svelte';
+	import WeighUpTable from '../../sheets/WeighUpTable.svelte';
 
 	interface Props {
 		dough: Dough;

@@ -9,7 +9,9 @@
 	import { dateText } from '../../wording/time-text.ts';
 	import BuildCard from './BuildCard.svelte';
 	import DoughSection from './DoughSection.svelte';
-	import WeighUpCards from './WeighUpCards.svelte';
+	import { cardOfBuild, cardOfMix } from '../../sheets/weigh-up-card.ts';
+	import WeighUpCards from '../../sheets/WeighUpCards.svelte';
+	import PieceExtras from './PieceExtras.svelte';
 
 	interface Props {
 		view: DoughsView;
@@ -27,13 +29,42 @@
 			? 'There is no dough to make: nothing is ordered for this date.'
 			: `${formatBulk({ grams }, bakery.units)} of dough: ${count(production.doughs.length, 'formula', 'formulas')} in ${count(mixes.length, 'mix', 'mixes')}, ${count(production.builds.length, 'build or soaker', 'builds and soakers')} before.`
 	);
-	const nameOf = $derived((by: (typeof production.builds)[number]['uses'][number]['by']): string =>
-		by.kind === 'mix'
-			? (production.doughs.find((one) => one.resolved.formula.id === by.formulaId)?.resolved.formula
-					.name ?? '')
-			: (production.builds.find((one) => one.preparation.id === by.preparationId)?.preparation
-					.name ?? '')
+	const nameOf = $derived(
+		(by: (typeof production.builds)[number]['uses'][number]['by']): string => {
+			switch (by.kind) {
+				case 'mix':
+					return (
+						production.doughs.find((one) => one.resolved.formula.id === by.formulaId)?.resolved
+							.formula.name ?? ''
+					);
+				case 'build':
+					return (
+						production.builds.find((one) => one.preparation.id === by.preparationId)?.preparation
+							.name ?? ''
+					);
+				case 'product':
+					return production.extras.find((one) => one.productId === by.productId)?.product ?? '';
+			}
+		}
 	);
+	/** One card for every build, soaker and mix, in the order they are made. */
+	const cards = $derived([
+		...production.builds.map(cardOfBuild),
+		...production.doughs.flatMap((dough) =>
+			dough.mixes.map((mix) =>
+				cardOfMix(
+					mix,
+					{ ...dough.resolved.formula, allergens: dough.figures.allergens },
+					mix.lots
+						.map(
+							(lot) =>
+								`${lot.pieces} ${dough.products.find((one) => one.product.id === lot.productId)?.product.name ?? ''}`
+						)
+						.join(', ')
+				)
+			)
+		)
+	]);
 </script>
 
 <div class="print:hidden">
@@ -67,9 +98,10 @@
 	{#each production.doughs as dough (dough.resolved.formula.id)}
 		<DoughSection {dough} />
 	{/each}
+	<PieceExtras extras={production.extras} />
 </div>
 
-<WeighUpCards {view} />
+<WeighUpCards {cards} date={view.date} />
 
 <style>
 	.cards {

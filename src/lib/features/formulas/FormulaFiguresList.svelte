@@ -1,71 +1,62 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
 	import {
-		buildFiguresOf,
-		flourOf,
-		type RebalanceMove,
-		type ResolvedFormula,
-		type ResolvedStage
+		costOf,
+		costOfPiece,
+		explainFigure,
+		type FigureKey,
+		type ResolvedFormula
 	} from '../../core/formula/index.ts';
-	import { formatNumber, formatTemperature, parseNumber } from '../../core/units/index.ts';
-	import { parseFailureText } from '../../wording/failure-text.ts';
+	import type { Explained } from '../../core/explain/index.ts';
+	import { formatNumber } from '../../core/units/index.ts';
 	import type { FormulaModel } from './formula-model.svelte.ts';
 
 	interface Props {
 		model: FormulaModel;
 		resolved: ResolvedFormula;
-		targetCelsius: number;
 	}
-	let { model, resolved, targetCelsius }: Props = $props();
-	const { bakery } = useRoom();
+	let { model, resolved }: Props = $props();
+	const room = useRoom();
 
-	const percent = (value: number, decimals = 1) => `${formatNumber(value, decimals)} %`;
-	const figures = $derived.by(() => {
-		const { figures: all } = model;
-		if (!all) return [];
-		return [
-			['Hydration', percent(all.hydration)],
-			['without soakers', percent(all.hydrationWithoutSoakers)],
-			['effective', percent(all.effectiveHydration)],
-			['Salt', percent(all.salt, 2)],
-			['Yeast as fresh', percent(all.yeastFreshEquivalent, 2)],
-			['Pre-fermented flour', percent(all.prefermentedFlour)],
-			['Wholegrain', percent(all.wholegrain)],
-			['Dough', percent(all.doughPercent)],
-			['Dough temperature wanted', formatTemperature({ celsius: targetCelsius }, 1, bakery.units)]
-		] as const;
-	});
-	const builds = $derived(resolved.final.stages.filter((stage) => stage.kind === 'build'));
-
-	interface Dial {
-		readonly kind: RebalanceMove['kind'];
-		readonly name: string;
-		readonly value: number;
-	}
-	function dialsOf(stage: ResolvedStage): readonly Dial[] {
-		const own = buildFiguresOf(stage);
-		return [
-			{ kind: 'prefermented-flour', name: 'its flour, of all flour', value: flourOf(stage) },
-			{ kind: 'hydration', name: 'its hydration', value: own.hydration },
-			...(stage.lines.some((line) => line.ingredient.kind === 'culture')
-				? [{ kind: 'inoculation' as const, name: 'its inoculation', value: own.inoculation }]
-				: [])
-		];
-	}
-	function move(stage: ResolvedStage, dial: Dial, text: string) {
-		const read = parseNumber(text.replace('%', ''));
-		if (!read.ok) model.message = parseFailureText(read.error);
-		else if (stage.preparation && text !== formatNumber(dial.value, 1))
-			model.rebalance(stage.preparation.id, { kind: dial.kind, percent: read.value });
-	}
+	const FIGURES: readonly { readonly key: FigureKey; readonly name: string; decimals: number }[] = [
+		{ key: 'hydration', name: 'Hydration', decimals: 1 },
+		{ key: 'hydrationWithoutSoakers', name: 'without soakers', decimals: 1 },
+		{ key: 'effectiveHydration', name: 'effective', decimals: 1 },
+		{ key: 'salt', name: 'Salt', decimals: 2 },
+		{ key: 'yeastFreshEquivalent', name: 'Yeast as fresh', decimals: 2 },
+		{ key: 'prefermentedFlour', name: 'Pre-fermented flour', decimals: 1 },
+		{ key: 'wholegrain', name: 'Wholegrain', decimals: 1 },
+		{ key: 'doughPercent', name: 'Dough', decimals: 1 }
+	];
+	const cost = $derived(costOf(resolved));
+	const money = (value: number) =>
+		`${model.view.currency ? `${model.view.currency}\u00a0` : ''}${formatNumber(value, 2)}`;
+	const pieces = $derived(
+		cost.perKilogram === null
+			? []
+			: model.view.products.map(({ name, scaledGrams }) => ({
+					name,
+					cost: costOfPiece(cost.perKilogram as Explained, { grams: scaledGrams }, name)
+				}))
+	);
+	const open = (explained: Explained, title: string, notes: readonly string[] = []) =>
+		room.explain(explained, title, notes);
 </script>
 
-<section class="border border-line bg-sheet p-4" aria-labelledby="figures">
+<section class="border border-line bg-sheet p-4" aria-labelledby="figures" data-figures>
 	<h2 id="figures" class="mb-2">Figures</h2>
 	<dl class="pairs">
-		{#each figures as [name, value] (name)}
+		{#each FIGURES as { key, name, decimals } (key)}
+			{@const value = `${formatNumber(model.figures?.[key] ?? 0, decimals)} %`}
 			<dt>{name}</dt>
-			<dd>{value}</dd>
+			<dd>
+				<button
+					class="figure"
+					aria-label="{name} {value}, open the arithmetic"
+					onclick={() => open(explainFigure(resolved, key), `${name}, ${value} of the flour`)}
+					>{value}</button
+				>
+			</dd>
 		{/each}
 	</dl>
 	<p class="mt-2">
@@ -73,42 +64,36 @@
 		{model.figures?.allergens.join(', ') || 'none named'}.
 		<span class="text-note text-ink-2">The site's own list comes first.</span>
 	</p>
-</section>
-
-{#if builds.length > 0}
-	<section class="border border-line bg-sheet p-4" aria-labelledby="rebalance" data-rebalance>
-		<h2 id="rebalance">Rebalance</h2>
-		<p class="mb-2 text-note text-ink-2">
-			Flour and water move between the build and the final dough; the total stands as it is.
-		</p>
-		{#each builds as stage (stage.preparation?.id)}
-			<h3 class="mt-2">{stage.name}</h3>
-			{#each dialsOf(stage) as dial (dial.kind)}
-				<label class="flex items-center justify-between gap-3 py-1">
-					{dial.name}
-					<span>
-						<input
-							class="field dial"
-							type="text"
-							inputmode="decimal"
-							autocomplete="off"
-							aria-label="{stage.name}, {dial.name}"
-							value={formatNumber(dial.value, 1)}
-							onchange={(event) => {
-								move(stage, dial, event.currentTarget.value);
-								event.currentTarget.value = formatNumber(
-									dialsOf(stage).find((one) => one.kind === dial.kind)?.value ?? 0,
-									1
-								);
-							}}
-							onfocus={(event) => event.currentTarget.select()}
-						/> %
-					</span>
-				</label>
+	{#if cost.perKilogram}
+		{@const each = cost.perKilogram}
+		<h3 class="mt-3">Ingredients cost</h3>
+		<dl class="pairs">
+			<dt>a kilogram of dough</dt>
+			<dd>
+				<button
+					class="figure"
+					aria-label="A kilogram of dough {money(each.value)}, open the arithmetic"
+					onclick={() => open(each, `A kilogram of dough, ${money(each.value)}`)}
+					>{money(each.value)}</button
+				>
+			</dd>
+			{#each pieces as piece (piece.name)}
+				<dt>{piece.name}, its dough</dt>
+				<dd>
+					<button
+						class="figure"
+						aria-label="{piece.name} {money(piece.cost.value)}, open the arithmetic"
+						onclick={() => open(piece.cost, `${piece.name}, ${money(piece.cost.value)}`)}
+						>{money(piece.cost.value)}</button
+					>
+				</dd>
 			{/each}
-		{/each}
-	</section>
-{/if}
+		</dl>
+		{#if cost.unpriced.length > 0}
+			<p class="mt-1 text-note text-ink-2">Without a price: {cost.unpriced.join(', ')}.</p>
+		{/if}
+	{/if}
+</section>
 
 <style>
 	.pairs {
@@ -120,9 +105,10 @@
 		text-align: right;
 		font-weight: 700;
 	}
-	.dial {
-		width: 88px;
-		text-align: right;
+	.figure {
+		cursor: pointer;
 		font-weight: 700;
+		text-decoration: underline dotted;
+		text-underline-offset: 4px;
 	}
 </style>

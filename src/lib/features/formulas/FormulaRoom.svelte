@@ -1,21 +1,33 @@
 <script lang="ts">
-	import { onMount, untrack } from 'svelte';
+	import { onMount, tick, untrack } from 'svelte';
 	import { invalidate } from '$app/navigation';
-	import { resolve } from '$app/paths';
-	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { FormulaView } from '../../contracts/views.ts';
-	import { sanityNotes } from '../../core/formula/index.ts';
+	import { given, type Explained } from '../../core/explain/index.ts';
+	import { figuresOf, sanityNotes, type Step } from '../../core/formula/index.ts';
+	import { scaledBatch } from '../../core/production/index.ts';
 	import { formatNumber } from '../../core/units/index.ts';
+	import { cardOfBuild, cardOfMix } from '../../sheets/weigh-up-card.ts';
+	import WeighUpCards from '../../sheets/WeighUpCards.svelte';
 	import { sanityText } from '../../wording/sanity-text.ts';
+	import AddToSheet from './AddToSheet.svelte';
+	import BookPage from './BookPage.svelte';
+	import DoughSettings from './DoughSettings.svelte';
+	import DraftsBeside from './DraftsBeside.svelte';
+	import EditHeading from './fields/EditHeading.svelte';
+	import RetireButton from './fields/RetireButton.svelte';
 	import FormulaFiguresList from './FormulaFiguresList.svelte';
-	import FormulaTable from './FormulaTable.svelte';
-	import RevisionChanges from './RevisionChanges.svelte';
-	import NewFormulaForm from './NewFormulaForm.svelte';
-	import ScaleBar from './ScaleBar.svelte';
-	import SplitOffForm from './SplitOffForm.svelte';
 	import { FormulaModel } from './formula-model.svelte.ts';
-	import { SHEET_UNITS, type SheetUnit } from './sheet-view.ts';
+	import FormulaPrint from './FormulaPrint.svelte';
+	import FormulaTable from './FormulaTable.svelte';
+	import RebalancePanel from './RebalancePanel.svelte';
+	import RevisionHistory from './RevisionHistory.svelte';
+	import ScaleBar from './ScaleBar.svelte';
+	import ScaledWeighUp from './ScaledWeighUp.svelte';
+	import { dividedPieces, type MadePieces } from './scaled-sheet.ts';
+	import { keepSheetUnit, readSheetUnit, SHEET_UNITS, type SheetUnit } from './sheet-view.ts';
+	import SharedBuildChoice from './SharedBuildChoice.svelte';
+	import StepsEditor from './steps/StepsEditor.svelte';
 
 	interface Props {
 		view: FormulaView;
@@ -24,133 +36,180 @@
 	const room = useRoom();
 	// The room is made anew for each formula and revision.
 	const model = untrack(() => new FormulaModel(view));
-	onMount(() => model.restore());
 
 	const DEFAULT_FLOUR_GRAMS = 10_000;
 	let unit: SheetUnit = $state('total');
-	let totalFlourGrams = $state(DEFAULT_FLOUR_GRAMS);
+	let totalFlour: Explained = $state.raw(flourOfGrams(DEFAULT_FLOUR_GRAMS));
+	let made: readonly MadePieces[] = $state.raw([]);
+	/** What the printer is given: the formula sheet, or a weigh-up card for each build and mix. */
+	let printed: 'sheet' | 'cards' = $state('sheet');
+
+	onMount(() => {
+		model.restore();
+		unit = readSheetUnit();
+	});
 
 	const resolved = $derived(typeof model.resolved === 'string' ? null : model.resolved);
 	const sentence = $derived.by(() => {
-		const { figures } = model;
-		if (!figures) return `${view.formula.name} cannot be made as it stands.`;
+		const { figures, draft } = model;
+		if (!figures) return `${draft.formula.name} cannot be made as it stands.`;
 		const percent = (value: number) => `${formatNumber(value, 1)} %`;
-		return `${view.formula.name}: ${percent(figures.hydration)} water, ${percent(figures.prefermentedFlour)} pre-fermented flour, ${percent(figures.salt)} salt.`;
+		return `${draft.formula.name}: ${percent(figures.hydration)} water, ${percent(figures.prefermentedFlour)} pre-fermented flour, ${percent(figures.salt)} salt.`;
 	});
+	const standing = $derived(
+		model.changed
+			? `changed since revision ${view.revision}, not saved`
+			: `revision ${view.revision}`
+	);
 	const note = $derived(
-		`Revision ${view.revision}, by ${view.madeBy}.${model.changed ? ' Changed, not saved yet.' : ''}`
+		`Revision ${view.revision}, by ${view.madeBy}.${view.retired ? ' Retired.' : ''}${model.changed ? ' Changed, not saved yet.' : ''}`
 	);
-	const shared = $derived(
-		model.changedPreparations.flatMap((one) => {
-			const others =
-				view.preparations.find(({ preparation }) => preparation.id === one.id)?.sharedWith ?? [];
-			return others.length > 0 ? [`${one.name} is also in ${others.join(', ')}`] : [];
-		})
-	);
+	const batch = $derived.by(() => {
+		if (!resolved) return null;
+		const most = Math.min(model.draft.mostDoughGrams ?? Infinity, view.mixerMostGrams);
+		const result = scaledBatch(
+			resolved,
+			totalFlour,
+			{ least: { grams: 0 }, most: { grams: most > 0 ? most : Infinity } },
+			view.scales
+		);
+		return result.ok ? result.value : null;
+	});
+	const cards = $derived.by(() => {
+		if (!resolved || !batch) return [];
+		const { allergens } = figuresOf(resolved);
+		const { id, name } = resolved.formula;
+		const makes = made.map((one) => `${one.pieces} ${one.product.name}`).join(', ');
+		return [
+			...batch.builds.map(cardOfBuild),
+			...batch.mixes.map((mix) => cardOfMix(mix, { id, name, allergens }, makes || standing))
+		];
+	});
 
+	function flourOfGrams(grams: number): Explained {
+		return given({ key: 'total-flour' }, grams, 'g', { kind: 'bakery' });
+	}
 	async function save() {
 		if (await model.save(room.now.epochMs)) await invalidate('jovet:day');
 	}
-	function keys(event: KeyboardEvent) {
-		if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-		if (event.target instanceof HTMLInputElement) return;
-		event.preventDefault();
-		if (event.shiftKey) model.redo();
-		else model.undo();
-	}
-	function scaleTo(grams: number) {
-		totalFlourGrams = grams;
+	function scaleTo(flour: Explained, pieces: readonly MadePieces[]) {
+		totalFlour = flour;
+		made = pieces;
 	}
 	/** A flour that is typed as a weight makes more flour; the other weights stay as they are. */
 	function growFlour(factor: number) {
-		totalFlourGrams *= factor;
+		totalFlour = flourOfGrams(totalFlour.value * factor);
+		made = [];
+	}
+	async function print(what: typeof printed) {
+		printed = what;
+		await tick();
+		window.print();
 	}
 </script>
 
-<svelte:window onkeydown={keys} />
+<div class="print:hidden">
+	<EditHeading
+		{sentence}
+		{note}
+		saveLabel="Save as revision {view.revision + 1}"
+		canSave={model.changed && !model.saving && resolved !== null && model.undecided.length === 0}
+		history={model}
+		onSave={save}
+	/>
 
-<RoomHeading {sentence} {note}>
-	{#snippet actions()}
-		<button class="action-lesser" disabled={!model.canUndo} onclick={() => model.undo()}
-			>Undo</button
-		>
-		<button class="action-lesser" disabled={!model.canRedo} onclick={() => model.redo()}
-			>Redo</button
-		>
-		<button class="action" disabled={!model.changed || model.saving || !resolved} onclick={save}>
-			Save as revision {view.revision + 1}
-		</button>
-	{/snippet}
-</RoomHeading>
-
-<div class="formulas">
-	<nav aria-label="Formulas">
-		{#each view.formulas as one (one.id)}
-			<a
-				class="entry"
-				href={resolve(`/bake/${view.date}/formulas/${one.id}`)}
-				aria-current={one.id === view.formula.id ? 'page' : undefined}
-			>
-				<b>{one.name}</b>
-				<span class="block text-note">{one.products.join(', ') || 'no product yet'}</span>
-			</a>
-		{/each}
-		<NewFormulaForm date={view.date} />
-	</nav>
-	<div class="min-w-0">
+	<BookPage date={view.date} book={view.book} shelf="formulas" current={view.formula.id}>
 		<p class="mb-2 min-h-6" role="status" data-formula-message>
 			{#if model.message}<span class="act-now px-2">Look</span> {model.message}{/if}
 		</p>
+		<DraftsBeside {model} drafts={view.drafts} />
 		{#if resolved}
-			<fieldset class="mb-2 flex flex-wrap gap-x-5 gap-y-1">
+			<SharedBuildChoice {model} />
+			<fieldset class="my-2 flex flex-wrap gap-x-5 gap-y-1">
 				<legend class="sr-only">Read and type in</legend>
 				{#each SHEET_UNITS as one (one.value)}
 					<label class="flex items-center gap-2">
-						<input type="radio" name="unit" value={one.value} bind:group={unit} />
+						<input
+							type="radio"
+							name="unit"
+							value={one.value}
+							bind:group={unit}
+							onchange={() => keepSheetUnit(unit)}
+						/>
 						{one.label}
 					</label>
 				{/each}
 			</fieldset>
-			<FormulaTable {model} {resolved} {unit} {totalFlourGrams} onFlour={growFlour} />
-			<SplitOffForm {model} {resolved} />
-			{#each shared as one (one)}
-				<p class="mt-2"><b>{one}.</b> Saving changes it there too.</p>
-			{/each}
-			{#each model.figures ? sanityNotes(model.figures) : [] as one (one.kind)}
-				<p class="mt-2"><b>Worth a second look:</b> {sanityText(one)}</p>
+			<FormulaTable
+				{model}
+				{resolved}
+				{unit}
+				totalFlourGrams={totalFlour.value}
+				onFlour={growFlour}
+			/>
+			<AddToSheet {model} {resolved} />
+			{#each model.figures ? sanityNotes(resolved, model.figures) : [] as one (sanityText(one))}
+				<p class="mt-2" data-note><b>Worth a second look:</b> {sanityText(one)}</p>
 			{/each}
 			<div class="below">
-				<FormulaFiguresList {model} {resolved} targetCelsius={view.targetCelsius} />
-				<ScaleBar {view} {resolved} {totalFlourGrams} onScale={scaleTo} />
-				<RevisionChanges {view} />
+				<div class="column">
+					<FormulaFiguresList {model} {resolved} />
+					<RebalancePanel {model} {resolved} />
+				</div>
+				<div class="column">
+					<ScaleBar
+						{view}
+						{resolved}
+						totalFlourGrams={totalFlour.value}
+						mostDoughGrams={model.draft.mostDoughGrams}
+						onScale={scaleTo}
+					/>
+					<DoughSettings {model} {resolved} />
+				</div>
+				<div class="column"><RevisionHistory {view} /></div>
 			</div>
+			{#if batch}
+				<ScaledWeighUp {batch} divided={dividedPieces(made)} name={resolved.formula.name} />
+			{/if}
+			<p class="mt-3 flex flex-wrap gap-3">
+				<button class="action" onclick={() => print('cards')}>Print weigh-up cards</button>
+				<button class="action-lesser" onclick={() => print('sheet')}>Print the formula sheet</button
+				>
+			</p>
+			<StepsEditor
+				title="How the dough is made"
+				steps={model.draft.steps}
+				onSet={(steps: readonly Step[]) => model.set({ steps })}
+			/>
+			<RetireButton
+				what="formula"
+				entityId={view.formula.id}
+				name={view.formula.name}
+				retired={view.retired}
+			/>
 		{:else}
 			<p role="alert">
 				<span class="act-now px-2 py-1">Not possible</span>
 				{model.resolved}. Undo brings back what was.
 			</p>
 		{/if}
-	</div>
+	</BookPage>
 </div>
 
+{#if printed === 'cards'}
+	<WeighUpCards {cards} date={view.date} />
+{:else if resolved}
+	<FormulaPrint
+		{resolved}
+		steps={model.draft.steps}
+		targetCelsius={model.draft.targetCelsius}
+		totalFlourGrams={totalFlour.value}
+		date={view.date}
+		{standing}
+	/>
+{/if}
+
 <style>
-	.formulas {
-		display: grid;
-		grid-template-columns: 190px minmax(0, 1fr);
-		gap: 20px;
-		padding: 0 20px 24px;
-		align-items: start;
-	}
-	.entry {
-		display: block;
-		padding: 8px 10px;
-		border-bottom: 1px solid var(--line);
-		background: var(--sheet);
-	}
-	.entry[aria-current] {
-		background: var(--ink);
-		color: var(--sheet);
-	}
 	.below {
 		display: grid;
 		grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
@@ -158,9 +217,9 @@
 		margin-top: 12px;
 		align-items: start;
 	}
-	@media (max-width: 900px) {
-		.formulas {
-			grid-template-columns: 1fr;
-		}
+	.column {
+		display: grid;
+		gap: 12px;
+		min-width: 0;
 	}
 </style>

@@ -1,13 +1,20 @@
 <script lang="ts">
+	import { resolve } from '$app/paths';
 	import {
+		additionAfter,
+		additionOrder,
+		NAMED_ADDITIONS,
 		stagesInOrder,
 		type Addition,
 		type Ingredient,
+		type Material,
 		type ResolvedFormula,
 		type ResolvedStage
 	} from '../../core/formula/index.ts';
 	import { formatNumber, parseNumber } from '../../core/units/index.ts';
+	import { additionText, laterText } from '../../wording/addition-text.ts';
 	import { parseFailureText } from '../../wording/failure-text.ts';
+	import { PREPARATION_KIND_TEXT } from '../../wording/kind-text.ts';
 	import type { FormulaModel } from './formula-model.svelte.ts';
 	import { measureOf, type SheetUnit } from './sheet-view.ts';
 
@@ -26,8 +33,9 @@
 		readonly ingredient: Ingredient;
 		readonly addition: Addition;
 	}
-	const ADDITIONS = { start: '', 'held-back': 'held back', late: 'late' } as const;
-	const KINDS = ['flour', 'culture', 'water', 'salt', 'yeast', 'fat', 'other'];
+	const KINDS = ['flour', 'culture', 'water', 'liquid', 'salt', 'yeast', 'fat', 'other', 'caustic'];
+	/** Minutes into the mix that are offered; one that is set already is offered too. */
+	const MINUTES = [2, 3, 4, 5, 6, 8, 10, 12, 15, 20];
 
 	const stages = $derived(stagesInOrder(resolved.final));
 	const rows = $derived.by(() => {
@@ -38,7 +46,9 @@
 				if (!all.some((row) => row.key === key)) all.push({ key, ingredient, addition });
 			}
 		const order = (row: Row) => KINDS.indexOf(row.ingredient.kind);
-		return all.sort((a, b) => order(a) - order(b));
+		return all.sort(
+			(a, b) => order(a) - order(b) || additionOrder(a.addition) - additionOrder(b.addition)
+		);
 	});
 	const percentOf = (stage: ResolvedStage, row: Row) =>
 		stage.lines
@@ -61,6 +71,9 @@
 	};
 	const isOut = (stage: ResolvedStage, row: Row) =>
 		row.addition !== 'start' && stage.kind !== 'final';
+	const stageName = (stage: ResolvedStage) => (stage.kind === 'final' ? 'final dough' : stage.name);
+	const labelOf = (row: Row) =>
+		`${row.ingredient.name}${row.addition === 'start' ? '' : `, ${laterText(row.addition)}`}`;
 
 	function set(stage: ResolvedStage, row: Row, text: string) {
 		const read = text.trim() === '' ? ({ ok: true, value: 0 } as const) : parseNumber(text);
@@ -83,27 +96,33 @@
 		});
 		if (grows && model.draft !== before) onFlour((100 + more) / 100);
 	}
-
-	let added = $state('');
-	let addedTo = $state('');
-	const addable = $derived(
-		model.view.ingredients.filter((one) => !rows.some((row) => row.ingredient.id === one.id))
-	);
-	function add() {
-		const ingredient = model.view.ingredients.find((one) => one.id === added);
-		if (!ingredient) return;
-		const stage = stages.find((one) => (one.preparation?.id ?? '') === addedTo);
-		const preparationId = stage?.preparation?.id ?? null;
-		model.edit({
-			preparationId,
-			ingredient,
-			addition: 'start',
-			percentOfFlour: 1,
-			flour: 'balance'
-		});
-		added = '';
-	}
+	const offered = (addition: Addition): readonly Addition[] => {
+		const [autolyse, start, ...later] = NAMED_ADDITIONS;
+		const minutes = MINUTES.map(additionAfter);
+		const after =
+			addition.startsWith('after-') && !minutes.includes(addition)
+				? [...minutes, addition]
+				: minutes;
+		return [
+			autolyse,
+			start,
+			...[...after].sort((a, b) => additionOrder(a) - additionOrder(b)),
+			...later
+		];
+	};
 </script>
+
+{#snippet when(material: Material, addition: Addition, name: string)}
+	<select
+		class="when"
+		aria-label="{name} goes in"
+		value={addition}
+		onchange={(event) =>
+			model.moveAddition(material, addition, event.currentTarget.value as Addition)}
+	>
+		{#each offered(addition) as one (one)}<option value={one}>{additionText(one)}</option>{/each}
+	</select>
+{/snippet}
 
 <div class="overflow-x-auto">
 	<table class="sheet" data-sheet>
@@ -114,9 +133,20 @@
 			<tr>
 				<th scope="col">Ingredient</th>
 				{#each stages as stage (stage.preparation?.id ?? 'final')}
-					<th scope="col" class="number">{stage.kind === 'final' ? 'Final dough' : stage.name}</th>
+					<th scope="col" class="number stage">
+						{#if stage.preparation}
+							{#if model.isNew(stage.preparation.id)}{stage.name}{:else}<a
+									href={resolve(`/bake/${model.view.date}/builds/${stage.preparation.id}`)}
+									>{stage.name}</a
+								>{/if}
+							<span class="block text-note font-normal text-ink-2"
+								>{PREPARATION_KIND_TEXT[stage.preparation.kind]}</span
+							>
+						{:else}Final dough{/if}
+					</th>
 				{/each}
 				<th scope="col" class="number edge">Total</th>
+				<th scope="col">Goes in</th>
 			</tr>
 		</thead>
 		<tbody>
@@ -125,7 +155,7 @@
 					<th scope="row">
 						{row.ingredient.name}
 						{#if row.addition !== 'start'}<span class="text-note text-ink-2">
-								· {ADDITIONS[row.addition]}</span
+								· {laterText(row.addition)}</span
 							>{/if}
 					</th>
 					{#each stages as stage (stage.preparation?.id ?? 'final')}
@@ -136,9 +166,7 @@
 									type="text"
 									inputmode="decimal"
 									autocomplete="off"
-									aria-label="{row.ingredient.name}{ADDITIONS[row.addition]
-										? `, ${ADDITIONS[row.addition]}`
-										: ''}, {stage.kind === 'final' ? 'final dough' : stage.name}"
+									aria-label="{labelOf(row)}, {stageName(stage)}"
 									value={shown(percentOf(stage, row), stage)}
 									onchange={(event) => {
 										set(stage, row, event.currentTarget.value);
@@ -150,16 +178,44 @@
 						</td>
 					{/each}
 					<td class="number edge"><b>{whole(totalOf(row))}</b></td>
+					<td>
+						{#if percentOf(resolved.final, row) > 0}
+							{@render when(
+								{ kind: 'ingredient', ingredientId: row.ingredient.id },
+								row.addition,
+								labelOf(row)
+							)}
+						{/if}
+					</td>
 				</tr>
 			{/each}
 			{#each stages.filter((stage) => stage.stages.length > 0) as taker (taker.preparation?.id ?? 'final')}
 				{#each taker.stages as inner (inner.preparation?.id)}
 					<tr class="taken">
-						<th scope="row">{inner.name}</th>
+						<th scope="row">
+							{inner.name}
+							{#if taker.kind === 'final' && inner.preparation}
+								{@const { preparation } = inner}
+								<button
+									class="out"
+									aria-label="Take {inner.name} out of the dough"
+									onclick={() => model.removePreparation(preparation)}>out</button
+								>
+							{/if}
+						</th>
 						{#each stages as stage (stage.preparation?.id ?? 'final')}
 							<td class="number">{stage === taker ? shown(inner.percentOfFlour, stage) : ''}</td>
 						{/each}
 						<td class="edge"></td>
+						<td>
+							{#if taker.kind === 'final' && inner.preparation}
+								{@render when(
+									{ kind: 'preparation', preparationId: inner.preparation.id },
+									inner.addition,
+									inner.name
+								)}
+							{/if}
+						</td>
 					</tr>
 				{/each}
 			{/each}
@@ -171,34 +227,11 @@
 					<td class="number"><b>{shown(stage.percentOfFlour, stage)}</b></td>
 				{/each}
 				<td class="number edge"><b data-sheet-total>{whole(resolved.final.percentOfFlour)}</b></td>
+				<td></td>
 			</tr>
 		</tfoot>
 	</table>
 </div>
-<form
-	class="mt-2 flex flex-wrap items-center gap-2"
-	onsubmit={(event) => {
-		event.preventDefault();
-		add();
-	}}
->
-	<label
-		>Add <select class="field" bind:value={added} aria-label="Ingredient to add">
-			<option value="">an ingredient</option>
-			{#each addable as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
-		</select></label
-	>
-	<label
-		>to <select class="field" bind:value={addedTo} aria-label="Stage to add it to">
-			<option value="">final dough</option>
-			{#each stages as stage (stage.preparation?.id ?? 'final')}
-				{#if stage.preparation}<option value={stage.preparation.id}>{stage.name}</option>{/if}
-			{/each}
-		</select></label
-	>
-	<button class="action-lesser" disabled={added === ''}>Add at 1 %</button>
-	<span class="text-note text-ink-2">An emptied number takes its line out.</span>
-</form>
 
 <style>
 	.sheet {
@@ -214,11 +247,24 @@
 		text-align: left;
 		font-weight: 400;
 	}
+	tbody th {
+		min-width: 150px;
+		overflow-wrap: anywhere;
+	}
 	thead th {
 		border-bottom: 2px solid var(--ink);
 		padding: 8px 10px;
 		font-weight: 700;
 		vertical-align: bottom;
+	}
+	.stage {
+		white-space: normal;
+		max-width: 130px;
+		overflow-wrap: anywhere;
+	}
+	.stage a {
+		text-decoration: underline;
+		text-underline-offset: 3px;
 	}
 	tfoot th,
 	tfoot td {
@@ -240,7 +286,7 @@
 		padding-block: 5px;
 	}
 	.cell {
-		width: 82px;
+		width: 78px;
 		min-height: 34px;
 		padding: 2px 6px;
 		text-align: right;
@@ -249,12 +295,28 @@
 		border: 1px solid transparent;
 		border-bottom-color: var(--ink-2);
 	}
+	.when {
+		min-height: 34px;
+		padding: 2px 4px;
+		background: var(--sheet);
+		color: var(--ink);
+		border: 1px solid var(--line);
+	}
+	.out {
+		margin-left: 6px;
+		padding: 0 6px;
+		border: 1px solid var(--ink-2);
+		color: var(--ink);
+		cursor: pointer;
+	}
 	.cell:hover,
 	.cell:focus {
 		border-color: var(--ink);
 	}
 	@media (pointer: coarse) {
-		.cell {
+		.cell,
+		.when,
+		.out {
 			min-height: 48px;
 		}
 	}

@@ -3,6 +3,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { FormulaView } from '../../contracts/views.ts';
 	import {
+		mixedShare,
 		stagesInOrder,
 		totalFlourFrom,
 		type Material,
@@ -12,13 +13,18 @@
 	import { formatBulk, formatMass, parseNumber } from '../../core/units/index.ts';
 	import { scaleFailureText } from '../../wording/failure-text.ts';
 
+	import type { Explained } from '../../core/explain/index.ts';
+	import type { MadePieces } from './scaled-sheet.ts';
+
 	interface Props {
 		view: FormulaView;
 		resolved: ResolvedFormula;
 		totalFlourGrams: number;
-		onScale: (grams: number) => void;
+		mostDoughGrams: number | null;
+		/** The total flour wanted, with its arithmetic. */
+		onScale: (flour: Explained, made: readonly MadePieces[]) => void;
 	}
-	let { view, resolved, totalFlourGrams, onScale }: Props = $props();
+	let { view, resolved, totalFlourGrams, mostDoughGrams, onScale }: Props = $props();
 	const room = useRoom();
 	const { units } = room.bakery;
 
@@ -34,9 +40,15 @@
 	let start: Start = $state('total-flour');
 	let pieces = $state(untrack(() => view.products.map((one) => String(one.ordered))));
 	let bakedGrams = $state(
-		untrack(() => view.products.map((one) => String(Math.round(one.scaledGrams * 0.88))))
+		untrack(() =>
+			view.products.map((one) =>
+				String(Math.round(one.bakedGrams ?? one.scaledGrams * (1 - one.bakeLossShare)))
+			)
+		)
 	);
-	let bakeLoss = $state('12');
+	let bakeLoss = $state(
+		untrack(() => view.products.map((one) => String(Math.round(one.bakeLossShare * 1000) / 10)))
+	);
 	let kilograms = $state(untrack(() => String(totalFlourGrams / 1000)));
 	let fill = $state('80');
 	let material = $state('');
@@ -78,7 +90,7 @@
 						name,
 						pieces: number(pieces[at] ?? '') || 0,
 						bakedWeight: { grams: number(bakedGrams[at] ?? '') || 0 },
-						bakeLoss: { share: Math.min(0.6, Math.max(0, (number(bakeLoss) || 0) / 100)) }
+						bakeLoss: { share: Math.min(0.6, Math.max(0, (number(bakeLoss[at] ?? '') || 0) / 100)) }
 					}))
 				};
 			case 'dough':
@@ -96,7 +108,7 @@
 			case 'mixer-fill':
 				return {
 					kind: 'mixer-fill',
-					mostDough: { grams: view.mixerMostGrams },
+					mostDough: { grams: most },
 					fill: { share: (number(fill) || 0) / 100 }
 				};
 		}
@@ -105,11 +117,23 @@
 	const dough = $derived(
 		result.ok ? (result.value.value * resolved.final.percentOfFlour) / 100 : 0
 	);
-	const mixes = $derived(Math.max(1, Math.ceil(dough / view.mixerMostGrams - 1e-9)));
+	const most = $derived(Math.min(mostDoughGrams ?? Infinity, view.mixerMostGrams));
+	const mixes = $derived(
+		Math.max(1, Math.ceil((dough * mixedShare(resolved.final)) / most - 1e-9))
+	);
 
 	function apply() {
 		if (!result.ok) return;
-		onScale(result.value.value);
+		const counted = start === 'pieces' || start === 'baked-pieces';
+		onScale(
+			result.value,
+			counted
+				? view.products.flatMap((product, at) => {
+						const count = number(pieces[at] ?? '') || 0;
+						return count > 0 ? [{ product, pieces: count }] : [];
+					})
+				: []
+		);
 	}
 	function open() {
 		if (result.ok && result.value.kind === 'worked')
@@ -149,22 +173,22 @@
 							inputmode="numeric"
 							bind:value={bakedGrams[at]}
 							aria-label="Baked grams of {product.name}"
-						/> g{/if}
+						/>
+						g less
+						<input
+							class="field small"
+							inputmode="decimal"
+							bind:value={bakeLoss[at]}
+							aria-label="Lost in the oven of {product.name}, percent"
+						/> %{/if}
 				</span>
+				{#if product.alongside.length > 0}
+					<span class="block w-full text-note text-ink-2"
+						>with {product.alongside.join(', ')}; its own page scales all of it</span
+					>
+				{/if}
 			</div>
 		{/each}
-		{#if start === 'baked-pieces'}
-			<label class="mt-2 flex justify-between gap-2"
-				>lost in the oven <span
-					><input
-						class="field small"
-						inputmode="decimal"
-						bind:value={bakeLoss}
-						aria-label="Lost in the oven, percent"
-					/> %</span
-				></label
-			>
-		{/if}
 	{:else if start === 'mixer-fill'}
 		<label class="mt-2 block"
 			>filled to <input
@@ -173,7 +197,7 @@
 				bind:value={fill}
 				aria-label="Mixer filled to, percent"
 			/>
-			% of {formatBulk({ grams: view.mixerMostGrams }, units)}</label
+			% of {formatBulk({ grams: most }, units)}</label
 		>
 	{:else}
 		{#if start === 'on-hand'}

@@ -1,42 +1,64 @@
-import { SvelteMap } from 'svelte/reactivity';
+import { SvelteMap, SvelteSet } from 'svelte/reactivity';
 import { sendCommand } from '../../client/send-command.ts';
-import type { FormulaView } from '../../contracts/views.ts';
+import type { FormulaDraftView, FormulaView, PreparationView } from '../../contracts/views.ts';
+import type { Explained } from '../../core/explain/index.ts';
 import {
-	compareFormulas,
-	comparePreparations,
+	addPreparation,
+	correctWater,
 	editLine,
 	figuresOf,
+	makeOwn,
+	moveAddition,
 	rebalance,
+	removePreparation,
 	resolveFormula,
 	splitOffBuild,
 	stagesInOrder,
+	waterCorrection,
+	type Addition,
 	type Formula,
 	type LineEdit,
+	type Material,
 	type Pantry,
 	type Preparation,
 	type RebalanceMove,
 	type ResolvedFormula
 } from '../../core/formula/index.ts';
-import { id, type PreparationId } from '../../core/identity.ts';
+import { id, type DeliveryId, type IngredientId, type PreparationId } from '../../core/identity.ts';
 import {
 	editFailureText,
 	formulaFailureText,
+	placeFailureText,
 	splitFailureText
 } from '../../wording/failure-text.ts';
 import { refusalText } from '../../wording/refusal-text.ts';
-import type { Draft } from './draft.ts';
+import {
+	changedPreparations,
+	contentOf,
+	draftFrom,
+	draftOf,
+	isChanged,
+	type Draft
+} from './draft.ts';
 import { forgetDraft, keepDraft, readDraft } from './unsaved-draft.ts';
+
+/** How many steps back are kept. */
+const MOST_UNDO = 200;
 
 /** One formula as it is being edited: every change is a new draft, so that undo is a step back. */
 export class FormulaModel {
 	#past: readonly Draft[] = $state.raw([]);
 	#future: readonly Draft[] = $state.raw([]);
 	#draft: Draft = $state.raw() as Draft;
+	/** A draft from the server that was taken up; saving sets it aside. */
+	#takenUp: string | null = null;
 	message = $state('');
 	saving = $state(false);
+	/** What changing a delivery proposes for the water; null when there is nothing to decide. */
+	proposal: { readonly flour: string; readonly water: Explained } | null = $state.raw(null);
 
 	constructor(readonly view: FormulaView) {
-		this.#draft = { formula: view.formula, preparations: [] };
+		this.#draft = draftOf(view);
 	}
 
 	/** Brings back what was edited and not saved before the page was left. */
@@ -44,7 +66,7 @@ export class FormulaModel {
 		const kept = readDraft(this.view.formula.id, this.view.revision);
 		if (!kept) return;
 		this.#past = [this.#draft];
-		this.#draft = kept;
+		this.#draft = draftFrom(kept, this.view);
 		this.message = 'These changes were made before and are not saved yet.';
 	}
 
@@ -56,6 +78,7 @@ export class FormulaModel {
 		);
 		for (const one of this.#draft.preparations) preparations.set(one.id, one);
 		return {
+			causticMost: this.view.causticMost,
 			ingredients: new SvelteMap(this.view.ingredients.map((one) => [one.id, one])),
 			preparations
 		};
@@ -71,19 +94,25 @@ export class FormulaModel {
 		typeof this.resolved === 'string' ? null : figuresOf(this.resolved)
 	);
 
-	/** Builds whose recipe differs from the saved one. */
-	readonly changedPreparations = $derived.by(() =>
-		this.#draft.preparations.filter((one) => {
-			if (this.#isNew(one.id) && !this.#isTaken(one.id)) return false;
-			const saved = this.view.preparations.find(({ preparation }) => preparation.id === one.id);
-			return saved === undefined || comparePreparations(saved.preparation, one).length > 0;
+	readonly changedPreparations = $derived.by(() => {
+		const taken = new SvelteSet<PreparationId>();
+		if (typeof this.resolved !== 'string')
+			for (const { preparation } of stagesInOrder(this.resolved.final))
+				if (preparation) taken.add(preparation.id);
+		return changedPreparations(this.#draft, this.view, taken);
+	});
+
+	/** Changed builds that others take from too, and nobody said yet for whom they change. */
+	readonly undecided = $derived.by((): readonly PreparationView[] =>
+		this.changedPreparations.flatMap(({ id: changed }) => {
+			if (this.#draft.forAll.includes(changed)) return [];
+			const saved = this.view.preparations.find(({ preparation }) => preparation.id === changed);
+			return saved && saved.sharedWith.length > 0 ? [saved] : [];
 		})
 	);
 
 	readonly changed = $derived.by(
-		() =>
-			this.changedPreparations.length > 0 ||
-			compareFormulas(this.view.formula, this.#draft.formula).length > 0
+		() => this.changedPreparations.length > 0 || isChanged(this.#draft, this.view)
 	);
 
 	get canUndo(): boolean {
@@ -98,21 +127,38 @@ export class FormulaModel {
 		const { resolved } = this;
 		if (typeof resolved === 'string') return;
 		const result = editLine(resolved, change);
-		if (!result.ok) {
-			this.message = editFailureText(result.error);
-			return;
-		}
-		this.#take(result.value.formula, result.value.preparations);
+		if (!result.ok) this.message = editFailureText(result.error);
+		else this.#rewrite(result.value.formula, result.value.preparations);
 	}
 
 	rebalance(preparationId: PreparationId, move: RebalanceMove): void {
 		const result = rebalance(this.#draft.formula, this.pantry, preparationId, move);
-		if (!result.ok) {
-			this.message = editFailureText(result.error);
-			return;
-		}
-		const { formula, preparation } = result.value;
-		this.#take(formula, preparation ? [preparation] : []);
+		if (!result.ok) this.message = editFailureText(result.error);
+		else this.#rewrite(result.value.formula, result.value.preparations);
+	}
+
+	/** Lets a line of the final dough go in at another time. */
+	moveAddition(material: Material, from: Addition, to: Addition): void {
+		this.#rewrite(moveAddition(this.#draft.formula, material, from, to));
+	}
+
+	/** Takes a recipe of the book into the final dough. */
+	addPreparation(preparationId: PreparationId, percentOfFlour: number): boolean {
+		const { resolved } = this;
+		const preparation = this.pantry.preparations.get(preparationId);
+		if (typeof resolved === 'string' || !preparation) return false;
+		const result = addPreparation(resolved, this.pantry, preparation, percentOfFlour);
+		if (!result.ok) this.message = placeFailureText(result.error);
+		else this.#rewrite(result.value);
+		return result.ok;
+	}
+
+	removePreparation(preparation: Preparation): void {
+		const { resolved } = this;
+		if (typeof resolved === 'string') return;
+		const result = removePreparation(resolved, this.pantry, preparation);
+		if (!result.ok) this.message = placeFailureText(result.error);
+		else this.#rewrite(result.value);
 	}
 
 	/** Makes flour and water of a stage a build of its own. */
@@ -120,8 +166,7 @@ export class FormulaModel {
 		const { resolved } = this;
 		if (typeof resolved === 'string') return false;
 		const tidy = name.trim();
-		const names = [...this.pantry.preparations.values()].map((one) => one.name);
-		if (tidy === '' || names.includes(tidy)) {
+		if (tidy === '' || this.#isTakenName(tidy)) {
 			this.message =
 				tidy === '' ? 'The new build needs a name.' : `"${tidy}" is in the book already.`;
 			return false;
@@ -136,19 +181,100 @@ export class FormulaModel {
 			this.message = splitFailureText(result.error);
 			return false;
 		}
-		this.#take(result.value.formula, result.value.preparations);
+		this.#rewrite(result.value.formula, result.value.preparations);
 		return true;
 	}
 
-	#isTaken(preparationId: PreparationId): boolean {
-		return (
-			typeof this.resolved !== 'string' &&
-			stagesInOrder(this.resolved.final).some((stage) => stage.preparation?.id === preparationId)
-		);
+	/** A shared build that was changed stays shared: the change is for all. */
+	changeForAll(preparationId: PreparationId): void {
+		this.#take({ ...this.#draft, forAll: [...this.#draft.forAll, preparationId] });
 	}
 
-	#isNew(preparationId: PreparationId): boolean {
-		return !this.view.preparations.some(({ preparation }) => preparation.id === preparationId);
+	/** A shared build that was changed becomes this formula's own; the others keep what they had. */
+	makeOwn({ preparation }: PreparationView): void {
+		const { resolved } = this;
+		if (typeof resolved === 'string') return;
+		const copy = {
+			id: id<PreparationId>(crypto.randomUUID()),
+			name: this.#freeName(`${preparation.name}, ${this.#draft.formula.name}`)
+		};
+		const result = makeOwn(resolved, preparation.id, copy);
+		if (!result.ok) return;
+		const draft = this.#merged(result.value.formula, result.value.preparations);
+		this.#take({
+			...draft,
+			preparations: draft.preparations.filter((one) => one.id !== preparation.id),
+			copies: [...draft.copies, { id: copy.id, of: preparation.id }]
+		});
+	}
+
+	/** Lets a flour stand for a delivery (or the house flour), and proposes what the water does. */
+	useDelivery(ingredientId: IngredientId, deliveryId: DeliveryId | null): void {
+		const { resolved } = this;
+		if (typeof resolved === 'string') return;
+		const { formula } = this.#draft;
+		const find = (wanted: DeliveryId | null | undefined) =>
+			this.view.deliveries.find((one) => one.id === wanted) ?? null;
+		const before = formula.deliveries.find((one) => one.ingredientId === ingredientId);
+		const water = waterCorrection(
+			resolved,
+			ingredientId,
+			find(before?.deliveryId),
+			find(deliveryId)
+		);
+		const others = formula.deliveries.filter((one) => one.ingredientId !== ingredientId);
+		this.#rewrite({
+			...formula,
+			deliveries: deliveryId === null ? others : [...others, { ingredientId, deliveryId }]
+		});
+		const flour = this.pantry.ingredients.get(ingredientId)?.name ?? '';
+		this.proposal = Math.abs(water.value) < 0.005 ? null : { flour, water };
+	}
+
+	/** The proposed water goes into the dough, or the baker leaves it as it is. */
+	answerProposal(accepted: boolean): void {
+		const { resolved, proposal } = this;
+		this.proposal = null;
+		if (!accepted || !proposal || typeof resolved === 'string') return;
+		const result = correctWater(resolved, proposal.water.value);
+		if (!result.ok) this.message = placeFailureText(result.error);
+		else this.#rewrite(result.value);
+	}
+
+	/** Sets what is not a line: the name, the loss, the temperature, the mixer's most, the chain. */
+	set(
+		change: Partial<Pick<Draft, 'targetCelsius' | 'mostDoughGrams' | 'steps'>> & {
+			readonly name?: string;
+			readonly doughLossShare?: number;
+		}
+	): void {
+		const { name, doughLossShare, ...rest } = change;
+		const { formula } = this.#draft;
+		this.#take({
+			...this.#draft,
+			...rest,
+			formula: {
+				...formula,
+				name: name ?? formula.name,
+				doughLoss: { share: doughLossShare ?? formula.doughLoss.share }
+			}
+		});
+	}
+
+	/** Puts a draft of the server on the sheet, over the formula as it is now. */
+	takeUp(draft: FormulaDraftView): void {
+		this.#take(draftFrom(draft.content, this.view));
+		this.#takenUp = draft.id;
+		this.message = `The draft of ${draft.by} is on the sheet. Save it, or undo.`;
+	}
+
+	async setAside(draftId: string, nowMs: number): Promise<boolean> {
+		const result = await sendCommand({
+			kind: 'set-aside-draft',
+			occurredAtMs: Math.round(nowMs),
+			draftId
+		});
+		return this.#answered(result);
 	}
 
 	undo(): void {
@@ -167,50 +293,86 @@ export class FormulaModel {
 		this.#show(after);
 	}
 
-	/** Saves the draft as the next revision; true when it is saved. */
-	async save(nowMs: number): Promise<boolean> {
-		const { formula } = this.#draft;
+	/** Saves the draft as the next revision; gives how it went, or null when it was not saved. */
+	async save(nowMs: number): Promise<'saved' | 'kept-as-draft' | null> {
 		this.saving = true;
+		const content = contentOf(this.#draft, this.view, this.changedPreparations);
 		const result = await sendCommand({
 			kind: 'save-formula',
 			occurredAtMs: Math.round(nowMs),
-			formulaId: formula.id,
-			expectedRevision: this.view.revision,
-			lines: formula.lines.map((line) => ({ ...line })),
-			preparations: this.changedPreparations.map((one) => ({
-				preparationId: one.id,
-				newName: this.#isNew(one.id) ? one.name : null,
-				expectedRevision:
-					this.view.preparations.find(({ preparation }) => preparation.id === one.id)?.revision ??
-					0,
-				lines: one.lines.map((line) => ({ ...line }))
-			}))
+			...content
 		});
+		if (result.outcome === 'done' && this.#takenUp) await this.setAside(this.#takenUp, nowMs);
 		this.saving = false;
-		if (result.outcome === 'done') {
-			forgetDraft(formula.id);
-			return true;
-		}
-		this.message =
-			result.outcome === 'refused'
-				? refusalText(result.refusal)
-				: 'Not saved: Jovet does not answer. Your changes stay here; try again in a moment.';
-		return false;
+		if (!this.#answered(result) || result.outcome !== 'done') return null;
+		forgetDraft(this.#draft.formula.id);
+		return result.answer.kind;
 	}
 
-	#take(formula: Formula, preparations: readonly Preparation[]): void {
+	/** Retires the formula, or brings it back. */
+	async retire(retired: boolean, nowMs: number): Promise<boolean> {
+		const result = await sendCommand({
+			kind: 'retire',
+			occurredAtMs: Math.round(nowMs),
+			what: 'formula',
+			entityId: this.view.formula.id,
+			retired
+		});
+		return this.#answered(result);
+	}
+
+	/** Whether a build is not in the book yet. */
+	isNew(preparationId: PreparationId): boolean {
+		return !this.view.preparations.some(({ preparation }) => preparation.id === preparationId);
+	}
+
+	#answered(result: Awaited<ReturnType<typeof sendCommand>>): boolean {
+		if (result.outcome === 'refused') this.message = refusalText(result.refusal);
+		if (result.outcome === 'not-reached')
+			this.message =
+				'Not saved: Jovet does not answer. Your changes stay here; try again in a moment.';
+		return result.outcome === 'done';
+	}
+
+	#isTakenName(name: string): boolean {
+		return [...this.pantry.preparations.values()].some((one) => one.name === name);
+	}
+
+	#freeName(wanted: string): string {
+		for (let count = 1; ; count += 1) {
+			const name = count === 1 ? wanted : `${wanted} ${count}`;
+			if (!this.#isTakenName(name)) return name;
+		}
+	}
+
+	#merged(formula: Formula, preparations: readonly Preparation[]): Draft {
 		const others = this.#draft.preparations.filter(
 			(one) => !preparations.some((changed) => changed.id === one.id)
 		);
-		this.#past = [...this.#past.slice(-199), this.#draft];
+		return { ...this.#draft, formula, preparations: [...others, ...preparations] };
+	}
+
+	#rewrite(formula: Formula, preparations: readonly Preparation[] = []): void {
+		this.#take(this.#merged(formula, preparations));
+	}
+
+	#take(draft: Draft): void {
+		this.#past = [...this.#past.slice(1 - MOST_UNDO), this.#draft];
 		this.#future = [];
-		this.#show({ formula, preparations: [...others, ...preparations] });
+		this.#show(draft);
 	}
 
 	#show(draft: Draft): void {
 		this.#draft = draft;
 		this.message = '';
-		if (this.changed) keepDraft(this.view.revision, draft);
-		else forgetDraft(draft.formula.id);
+		this.proposal = null;
+		const { formula } = draft;
+		if (this.changed)
+			keepDraft(
+				formula.id,
+				this.view.revision,
+				contentOf(draft, this.view, this.changedPreparations)
+			);
+		else forgetDraft(formula.id);
 	}
 }

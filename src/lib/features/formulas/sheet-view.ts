@@ -38,3 +38,23 @@ export function measureOf(
 		}
 	}
 }
+
+const PLACE = 'jovet.formula.measure';
+
+/** The measure the baker read in last; bakers of one school read all formulas the same way. */
+export function readSheetUnit(): SheetUnit {
+	try {
+		const kept = localStorage.getItem(PLACE);
+		return SHEET_UNITS.find((one) => one.value === kept)?.value ?? 'total';
+	} catch {
+		return 'total';
+	}
+}
+
+export function keepSheetUnit(unit: SheetUnit): void {
+	try {
+		localStorage.setItem(PLACE, unit);
+	} catch {
+		// It then is chosen anew on the next page.
+	}
+}

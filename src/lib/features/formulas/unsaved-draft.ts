@@ -1,31 +1,27 @@
-import type { Draft } from './draft.ts';
+import { z } from 'zod';
+import { formulaContentSchema, type FormulaContent } from '../../contracts/formula-book.ts';
 
-/** A draft belongs to the revision it started from; kept in the browser until it is saved or undone. */
-interface KeptDraft {
-	readonly revision: number;
-	readonly draft: Draft;
-}
+/** What is kept in the browser until it is saved or undone; it belongs to the revision it started from. */
+const keptSchema = z.object({ revision: z.int(), content: formulaContentSchema });
 
 function place(formulaId: string): string {
 	return `jovet.formula.unsaved.${formulaId}`;
 }
 
-export function readDraft(formulaId: string, revision: number): Draft | null {
+export function readDraft(formulaId: string, revision: number): FormulaContent | null {
 	try {
-		const kept = JSON.parse(localStorage.getItem(place(formulaId)) ?? 'null') as KeptDraft | null;
-		return kept?.revision === revision && Array.isArray(kept.draft.formula.lines)
-			? kept.draft
-			: null;
+		const text = localStorage.getItem(place(formulaId));
+		const kept = keptSchema.safeParse(text === null ? null : JSON.parse(text));
+		return kept.success && kept.data.revision === revision ? kept.data.content : null;
 	} catch {
 		// Something else wrote there, or storage is switched off.
 		return null;
 	}
 }
 
-export function keepDraft(revision: number, draft: Draft): void {
-	const kept: KeptDraft = { revision, draft };
+export function keepDraft(formulaId: string, revision: number, content: FormulaContent): void {
 	try {
-		localStorage.setItem(place(draft.formula.id), JSON.stringify(kept));
+		localStorage.setItem(place(formulaId), JSON.stringify({ revision, content }));
 	} catch {
 		// A full or switched-off storage must not stop the work.
 	}

@@ -17,6 +17,8 @@ export interface BakerySettings {
 	readonly hottestWaterCelsius: number;
 	readonly iceCelsius: number;
 	readonly iceMostShare: number;
+	/** What stands before a price; empty when the bakery keeps none. */
+	readonly currency: string;
 }
 
 export async function loadBakery(db: Db | Tx): Promise<BakerySettings | null> {
@@ -35,7 +37,8 @@ export async function loadBakery(db: Db | Tx): Promise<BakerySettings | null> {
 		hotTapCelsius: row.hot_tap_celsius,
 		hottestWaterCelsius: row.hottest_water_celsius,
 		iceCelsius: row.ice_celsius,
-		iceMostShare: row.ice_most_share
+		iceMostShare: row.ice_most_share,
+		currency: row.currency
 	};
 }
 

@@ -1,22 +1,26 @@
 import { stepsSchema } from '../../contracts/steps.ts';
-import type {
-	Formula,
-	FormulaLine,
-	Ingredient,
-	Pantry,
-	Preparation,
-	PreparationLine,
-	Step
+import {
+	MOST_CAUSTIC_SHARE,
+	type FlourDelivery,
+	type Formula,
+	type FormulaLine,
+	type Pantry,
+	type Preparation,
+	type PreparationLine,
+	type Step
 } from '../../core/formula/index.ts';
 import {
 	id,
+	type DeliveryId,
 	type FormulaId,
 	type IngredientId,
-	type PreparationId,
-	type ProductId
+	type PreparationId
 } from '../../core/identity.ts';
 import type { Db, Tx } from './client.ts';
 import { materialOf } from './formula-history.ts';
+import { groupBy } from './group-by.ts';
+import { loadIngredientRows, type IngredientRow } from './ingredients.ts';
+import { loadProducts, type ProductRevision } from './products.ts';
 
 /** A formula's newest revision with what the bakery does with its dough. */
 export interface FormulaRevision {
@@ -27,6 +31,7 @@ export interface FormulaRevision {
 	readonly frictionKilojoulesPerKilogram: number;
 	readonly mostDoughGrams: number | null;
 	readonly steps: readonly Step[];
+	readonly retired: boolean;
 }
 
 export interface PreparationRevision {
@@ -34,16 +39,7 @@ export interface PreparationRevision {
 	readonly number: number;
 	readonly preparation: Preparation;
 	readonly steps: readonly Step[];
-}
-
-export interface ProductRevision {
-	readonly revisionId: string;
-	readonly id: ProductId;
-	readonly name: string;
-	readonly formulaId: FormulaId;
-	readonly scaledGrams: number;
-	readonly piecesPerDeck: number;
-	readonly steps: readonly Step[];
+	readonly retired: boolean;
 }
 
 /** The newest revision of everything the bakery makes. */
@@ -51,47 +47,29 @@ export interface FormulaBook {
 	readonly formulas: readonly FormulaRevision[];
 	readonly preparations: ReadonlyMap<PreparationId, PreparationRevision>;
 	readonly products: readonly ProductRevision[];
+	readonly ingredients: readonly IngredientRow[];
 	readonly pantry: Pantry;
 }
 
 export async function loadFormulaBook(db: Db | Tx): Promise<FormulaBook> {
-	const [ingredients, preparations, formulas, products] = await Promise.all([
-		loadIngredients(db),
+	const [ingredients, preparations, formulas, products, bakery] = await Promise.all([
+		loadIngredientRows(db),
 		loadPreparations(db),
 		loadFormulas(db),
-		loadProducts(db)
+		loadProducts(db),
+		db.selectFrom('bakery').select('caustic_most_share').executeTakeFirst()
 	]);
 	return {
 		formulas,
 		preparations,
 		products,
+		ingredients,
 		pantry: {
-			ingredients,
+			causticMost: { share: bakery?.caustic_most_share ?? MOST_CAUSTIC_SHARE },
+			ingredients: new Map(ingredients.map(({ ingredient }) => [ingredient.id, ingredient])),
 			preparations: new Map([...preparations].map(([key, one]) => [key, one.preparation]))
 		}
 	};
-}
-
-async function loadIngredients(db: Db | Tx): Promise<ReadonlyMap<IngredientId, Ingredient>> {
-	const rows = await db.selectFrom('ingredient').selectAll().execute();
-	return new Map(
-		rows.map((row) => [
-			id<IngredientId>(row.id),
-			{
-				id: id<IngredientId>(row.id),
-				name: row.name,
-				kind: row.kind,
-				composition: {
-					flour: row.flour_share,
-					water: row.water_share,
-					wholegrainOfFlour: row.wholegrain_of_flour
-				},
-				yeastFreshEquivalent: row.yeast_fresh_equivalent,
-				allergens: row.allergens,
-				heatCapacity: { kilojoulesPerKilogramKelvin: row.heat_capacity_kj_per_kg_k }
-			}
-		])
-	);
 }
 
 async function loadPreparations(
@@ -101,20 +79,22 @@ async function loadPreparations(
 		.selectFrom('preparation_revision as revision')
 		.innerJoin('preparation', 'preparation.id', 'revision.preparation_id')
 		.selectAll('revision')
-		.select('preparation.name')
+		.select(['preparation.name', 'preparation.retired_at'])
 		.distinctOn('revision.preparation_id')
 		.orderBy('revision.preparation_id')
 		.orderBy('revision.number', 'desc')
 		.execute();
-	const lines = new Map<string, PreparationLine[]>();
 	const lineRows = await db
 		.selectFrom('preparation_revision_line')
 		.selectAll()
 		.where('revision_id', 'in', orNone(rows.map((row) => row.id)))
 		.orderBy('ordinal')
 		.execute();
-	for (const row of lineRows)
-		push(lines, row.revision_id, { material: materialOf(row), parts: row.parts });
+	const lines = groupBy(
+		lineRows,
+		(row) => row.revision_id,
+		(row): PreparationLine => ({ material: materialOf(row), parts: row.parts })
+	);
 	return new Map(
 		rows.map((row) => {
 			const preparationId = id<PreparationId>(row.preparation_id);
@@ -124,6 +104,7 @@ async function loadPreparations(
 					revisionId: row.id,
 					number: row.number,
 					steps: stepsSchema.parse(row.steps),
+					retired: row.retired_at !== null,
 					preparation: {
 						id: preparationId,
 						name: row.name,
@@ -143,24 +124,43 @@ async function loadFormulas(db: Db | Tx): Promise<readonly FormulaRevision[]> {
 		.selectFrom('formula_revision as revision')
 		.innerJoin('formula', 'formula.id', 'revision.formula_id')
 		.selectAll('revision')
-		.select('formula.name')
+		.select(['formula.name', 'formula.retired_at'])
 		.distinctOn('revision.formula_id')
 		.orderBy('revision.formula_id')
 		.orderBy('revision.number', 'desc')
 		.execute();
-	const lines = new Map<string, FormulaLine[]>();
-	const lineRows = await db
-		.selectFrom('formula_revision_line')
-		.selectAll()
-		.where('revision_id', 'in', orNone(rows.map((row) => row.id)))
-		.orderBy('ordinal')
-		.execute();
-	for (const row of lineRows)
-		push(lines, row.revision_id, {
+	const ids = orNone(rows.map((row) => row.id));
+	const [lineRows, deliveryRows] = await Promise.all([
+		db
+			.selectFrom('formula_revision_line')
+			.selectAll()
+			.where('revision_id', 'in', ids)
+			.orderBy('ordinal')
+			.execute(),
+		db
+			.selectFrom('formula_revision_delivery')
+			.selectAll()
+			.where('revision_id', 'in', ids)
+			.orderBy('ingredient_id')
+			.execute()
+	]);
+	const lines = groupBy(
+		lineRows,
+		(row) => row.revision_id,
+		(row): FormulaLine => ({
 			material: materialOf(row),
 			percentOfFlour: row.percent_of_flour,
 			addition: row.addition
-		});
+		})
+	);
+	const deliveries = groupBy(
+		deliveryRows,
+		(row) => row.revision_id,
+		(row): FlourDelivery => ({
+			ingredientId: id<IngredientId>(row.ingredient_id),
+			deliveryId: id<DeliveryId>(row.delivery_id)
+		})
+	);
 	return rows.map((row) => ({
 		revisionId: row.id,
 		number: row.number,
@@ -168,47 +168,15 @@ async function loadFormulas(db: Db | Tx): Promise<readonly FormulaRevision[]> {
 		frictionKilojoulesPerKilogram: row.friction_kj_per_kg,
 		mostDoughGrams: row.most_dough_g,
 		steps: stepsSchema.parse(row.steps),
+		retired: row.retired_at !== null,
 		formula: {
 			id: id<FormulaId>(row.formula_id),
 			name: row.name,
 			lines: lines.get(row.id) ?? [],
-			doughLoss: { share: row.dough_loss_share }
+			doughLoss: { share: row.dough_loss_share },
+			deliveries: deliveries.get(row.id) ?? []
 		}
 	}));
-}
-
-async function loadProducts(db: Db | Tx): Promise<readonly ProductRevision[]> {
-	const newest = db
-		.selectFrom('product_revision as revision')
-		.selectAll('revision')
-		.distinctOn('revision.product_id')
-		.orderBy('revision.product_id')
-		.orderBy('revision.number', 'desc')
-		.as('revision');
-	const rows = await db
-		.selectFrom(newest)
-		.innerJoin('product', 'product.id', 'revision.product_id')
-		.selectAll('revision')
-		.select(['product.name', 'product.ordinal'])
-		.where('product.retired_at', 'is', null)
-		.orderBy('product.ordinal')
-		.orderBy('product.name')
-		.execute();
-	return rows.map((row) => ({
-		revisionId: row.id,
-		id: id<ProductId>(row.product_id),
-		name: row.name,
-		formulaId: id<FormulaId>(row.formula_id),
-		scaledGrams: row.scaled_g,
-		piecesPerDeck: row.pieces_per_deck,
-		steps: stepsSchema.parse(row.steps)
-	}));
-}
-
-function push<T>(groups: Map<string, T[]>, key: string, value: T): void {
-	const group = groups.get(key);
-	if (group) group.push(value);
-	else groups.set(key, [value]);
 }
 
 /** SQL has no empty list; an id that no row has stands for it. */

@@ -1,4 +1,4 @@
-import type { FormulaLine, Material, PreparationLine } from '../../core/formula/index.ts';
+import type { Material } from '../../core/formula/index.ts';
 import { id, type IngredientId, type PreparationId } from '../../core/identity.ts';
 import type { Db, Tx } from './client.ts';
 
@@ -7,6 +7,7 @@ export interface RevisionHead {
 	readonly revisionId: string;
 	readonly number: number;
 	readonly by: string;
+	readonly recordedAtMs: number;
 }
 
 /** The newest revisions of a formula, newest first. */
@@ -18,7 +19,7 @@ export async function loadRevisionHeads(
 	const rows = await db
 		.selectFrom('formula_revision as revision')
 		.innerJoin('person', 'person.id', 'revision.made_by')
-		.select(['revision.id', 'revision.number', 'person.name'])
+		.select(['revision.id', 'revision.number', 'revision.recorded_at', 'person.name'])
 		.where('revision.formula_id', '=', formulaId)
 		.orderBy('revision.number', 'desc')
 		.limit(most)
@@ -26,42 +27,20 @@ export async function loadRevisionHeads(
 	return rows.map((row) => ({
 		revisionId: row.id,
 		number: row.number,
-		by: row.name
+		by: row.name,
+		recordedAtMs: row.recorded_at.getTime()
 	}));
 }
 
-export async function loadFormulaLines(
-	db: Db | Tx,
-	revisionId: string
-): Promise<readonly FormulaLine[]> {
-	const rows = await db
-		.selectFrom('formula_revision_line')
-		.selectAll()
-		.where('revision_id', '=', revisionId)
-		.orderBy('ordinal')
-		.execute();
-	return rows.map((row) => ({
-		material: materialOf(row),
-		percentOfFlour: row.percent_of_flour,
-		addition: row.addition
-	}));
-}
-
-/** The lines of one revision of a build or soaker by its number; empty when there is none. */
-export async function loadPreparationLines(
-	db: Db | Tx,
-	preparationId: string,
-	number: number
-): Promise<readonly PreparationLine[]> {
-	const rows = await db
-		.selectFrom('preparation_revision_line as line')
-		.innerJoin('preparation_revision as revision', 'revision.id', 'line.revision_id')
-		.select(['line.ingredient_id', 'line.preparation_id', 'line.parts'])
-		.where('revision.preparation_id', '=', preparationId)
-		.where('revision.number', '=', number)
-		.orderBy('line.ordinal')
-		.execute();
-	return rows.map((row) => ({ material: materialOf(row), parts: row.parts }));
+/** Who made one revision of a build or soaker. */
+export async function loadPreparationEditor(db: Db | Tx, revisionId: string): Promise<string> {
+	const row = await db
+		.selectFrom('preparation_revision as revision')
+		.innerJoin('person', 'person.id', 'revision.made_by')
+		.select('person.name')
+		.where('revision.id', '=', revisionId)
+		.executeTakeFirst();
+	return row?.name ?? '';
 }
 
 /** What a stored line refers to; the table holds exactly one of the two. */

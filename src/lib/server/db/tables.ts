@@ -1,4 +1,11 @@
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
+import type {
+	Addition,
+	IngredientKind,
+	Milling,
+	PreparationKind
+} from '../../core/formula/index.ts';
+import type { ExtraUse } from '../../core/production/index.ts';
 
 /** Set by the database when the row is written, never by the application. */
 type RecordedAt = ColumnType<Date, never, never>;
@@ -20,6 +27,8 @@ export interface Tables {
 		hottest_water_celsius: number;
 		ice_celsius: number;
 		ice_most_share: number;
+		currency: Generated<string>;
+		caustic_most_share: Generated<number>;
 		row_version: Generated<number>;
 	};
 	app_clock: {
@@ -45,22 +54,43 @@ export interface Tables {
 	ingredient: {
 		id: string;
 		name: string;
-		kind: 'flour' | 'water' | 'culture' | 'salt' | 'yeast' | 'fat' | 'other';
+		kind: IngredientKind;
 		flour_share: number;
 		water_share: number;
 		wholegrain_of_flour: Generated<number>;
 		yeast_fresh_equivalent: Generated<number>;
 		allergens: Generated<string[]>;
 		heat_capacity_kj_per_kg_k: number;
+		fat_share: Generated<number>;
+		sugar_share: Generated<number>;
+		density_kg_per_l: number | null;
+		price_per_kg: number | null;
+		weighing_scale_id: string | null;
 		retired_at: Date | null;
 		row_version: Generated<number>;
+	};
+	flour_delivery: {
+		id: string;
+		ingredient_id: string;
+		command_id: string | null;
+		received_on: string;
+		lot: string;
+		extraction_percent: number | null;
+		protein_percent: number | null;
+		ash_percent: number | null;
+		moisture_percent: number | null;
+		falling_number_s: number | null;
+		absorption_points: number | null;
+		milling: Milling | null;
+		wholegrain_percent: number | null;
+		recorded_at: RecordedAt;
 	};
 	preparation: { id: string; name: string; retired_at: Date | null };
 	preparation_revision: {
 		id: string;
 		preparation_id: string;
 		number: number;
-		kind: 'build' | 'soaker';
+		kind: PreparationKind;
 		build_loss_share: number;
 		take_back_g: number;
 		steps: Json;
@@ -93,19 +123,58 @@ export interface Tables {
 		ingredient_id: string | null;
 		preparation_id: string | null;
 		percent_of_flour: number;
-		addition: 'start' | 'held-back' | 'late';
+		addition: Addition;
 	};
+	formula_revision_delivery: { revision_id: string; ingredient_id: string; delivery_id: string };
+	formula_draft: {
+		id: string;
+		formula_id: string;
+		base_revision: number;
+		command_id: string;
+		made_by: string;
+		content: Json;
+		recorded_at: RecordedAt;
+		set_aside_at: Date | null;
+	};
+	divider: {
+		id: string;
+		name: string;
+		heads: number;
+		least_piece_g: number;
+		most_piece_g: number;
+	};
+	vessel: { id: string; name: string; owned: number; volume_ml: number | null };
 	product: { id: string; name: string; ordinal: number; retired_at: Date | null };
 	product_revision: {
 		id: string;
 		product_id: string;
 		number: number;
-		formula_id: string;
-		scaled_g: number;
 		pieces_per_deck: number;
+		baked_g: number | null;
+		bake_loss_share: Generated<number>;
+		shape: Generated<string>;
+		vessel_id: string | null;
+		divider_id: string | null;
+		footprint_length_cm: number | null;
+		footprint_width_cm: number | null;
 		steps: Json;
 		made_by: string;
 		recorded_at: RecordedAt;
+	};
+	product_revision_dough: {
+		revision_id: string;
+		ordinal: number;
+		formula_id: string;
+		scaled_g: number;
+	};
+	product_revision_extra: {
+		revision_id: string;
+		ordinal: number;
+		use: ExtraUse;
+		ingredient_id: string | null;
+		preparation_id: string | null;
+		amount_g: number;
+		for_pieces: number;
 	};
 	delivery_drop: { id: string; name: string; due_time: string; retired_at: Date | null };
 	order_line: {

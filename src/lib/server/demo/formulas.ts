@@ -1,112 +1,8 @@
-import type { Addition, PreparationKind, Step } from '../../core/formula/index.ts';
-import { bake, clock, hands, leg, mix, ripening, timed } from './steps.ts';
+import type { DemoFormula } from './demo-formula.ts';
+import { ENRICHED_FORMULAS } from './enriched-formulas.ts';
+import { clock, leg, mix, mixing, ripening, timed } from './steps.ts';
 
-export interface DemoPreparation {
-	readonly name: string;
-	readonly kind: PreparationKind;
-	/** Ingredient or preparation by name, with its parts. */
-	readonly lines: readonly (readonly [name: string, parts: number])[];
-	readonly buildLoss: number;
-	readonly takeBackGrams: number;
-	readonly steps: readonly Step[];
-}
-
-export interface DemoFormula {
-	readonly name: string;
-	/** Ingredient or preparation by name, in percent of total flour. */
-	readonly lines: readonly (readonly [name: string, percent: number, addition?: Addition])[];
-	readonly doughLoss: number;
-	readonly targetCelsius: number;
-	readonly frictionKilojoulesPerKilogram: number;
-	readonly mostDoughGrams: number | null;
-	readonly steps: readonly Step[];
-}
-
-export interface DemoProduct {
-	readonly name: string;
-	readonly formula: string;
-	readonly scaledGrams: number;
-	readonly piecesPerDeck: number;
-	readonly steps: readonly Step[];
-}
-
-/** Builds and soakers come before what takes from them. */
-export const PREPARATIONS: readonly DemoPreparation[] = [
-	{
-		name: 'Wheat levain',
-		kind: 'build',
-		lines: [
-			['Wheat culture', 10],
-			['Bread flour', 22.5],
-			['Wholemeal wheat', 2.5],
-			['Water', 25]
-		],
-		buildLoss: 0.03,
-		takeBackGrams: 1000,
-		steps: [
-			mix(10, 26, null),
-			ripening('ferment', clock('sourdough', 26, 255, 315, 390), [leg('proofer', 26, 300)])
-		]
-	},
-	{
-		name: 'Seed soaker',
-		kind: 'soaker',
-		lines: [
-			['Sunflower seeds', 8],
-			['Linseed', 4],
-			['Water', 16]
-		],
-		buildLoss: 0.01,
-		takeBackGrams: 0,
-		steps: [mix(5, 18, null), timed('soak', 240, 20)]
-	},
-	{
-		name: 'Poolish',
-		kind: 'build',
-		lines: [
-			['Bread flour', 30],
-			['Water', 30],
-			['Fresh yeast', 0.05]
-		],
-		buildLoss: 0.02,
-		takeBackGrams: 0,
-		steps: [
-			mix(10, 21, null),
-			ripening('ferment', clock('bakers-yeast', 20, 450, 540, 660), [leg('room', 20, 360)])
-		]
-	},
-	{
-		name: 'Rye sour, first stage',
-		kind: 'build',
-		lines: [
-			['Rye culture', 4],
-			['Whole rye flour', 18],
-			['Water', 18]
-		],
-		buildLoss: 0.03,
-		takeBackGrams: 300,
-		steps: [
-			mix(10, 26, null),
-			ripening('ferment', clock('sourdough', 26, 300, 360, 450), [leg('proofer', 26, 300)])
-		]
-	},
-	{
-		name: 'Rye sour, full',
-		kind: 'build',
-		lines: [
-			['Rye sour, first stage', 16],
-			['Whole rye flour', 32],
-			['Water', 24]
-		],
-		buildLoss: 0.02,
-		takeBackGrams: 0,
-		steps: [
-			mix(10, 29, null),
-			ripening('ferment', clock('sourdough', 29, 150, 180, 225), [leg('proofer', 28, 300)])
-		]
-	}
-];
-
+/** The sixteen doughs of the Saltmarrow Bakehouse. */
 export const FORMULAS: readonly DemoFormula[] = [
 	{
 		name: 'Harbour dough',
@@ -185,97 +81,178 @@ export const FORMULAS: readonly DemoFormula[] = [
 				leg('cold', 4, 240, 420)
 			])
 		]
-	}
-];
-
-export const PRODUCTS: readonly DemoProduct[] = [
+	},
 	{
-		name: 'Harbour loaf',
-		formula: 'Harbour dough',
-		scaledGrams: 900,
-		piecesPerDeck: 18,
+		name: 'Breakwater dough',
+		lines: [
+			['Bread flour', 60, 'autolyse'],
+			['Water', 38, 'autolyse'],
+			['Biga', 60.16],
+			['Fresh yeast', 0.3],
+			['Salt', 2.1, 'after-6'],
+			['Water', 8, 'held-back']
+		],
+		doughLoss: 0.02,
+		targetCelsius: 24,
+		frictionKilojoulesPerKilogram: 11.5,
+		mostDoughGrams: null,
 		steps: [
-			hands('divide', 2, 8),
-			hands('pre-shape', 0, 8),
-			timed('rest', 20, 23),
-			hands('shape', 0, 15),
-			ripening('proof', clock('sourdough', 25, 80, 110, 155), [leg('room', 24, 150)]),
-			bake(245, 42, 8, 97),
-			timed('cool', 75),
-			hands('pack', 3, 5)
+			mixing(10, 22, [['slow', 4]]),
+			timed('autolyse', 30, 22),
+			mixing(20, 24, [
+				['slow', 6],
+				['fast', 5],
+				['rest', 2],
+				['slow', 3]
+			]),
+			ripening('bulk', clock('bakers-yeast', 24, 120, 150, 195), [leg('room', 23, 420)], [50, 100])
 		]
 	},
 	{
-		name: 'Harbour small',
-		formula: 'Harbour dough',
-		scaledGrams: 480,
-		piecesPerDeck: 24,
+		name: 'Tidemark dough',
+		lines: [
+			['Wholemeal sponge', 49.8],
+			['Wholemeal scald', 30],
+			['Wholemeal wheat', 35],
+			['Bread flour', 25],
+			['Water', 32],
+			['Honey', 2],
+			['Fresh yeast', 0.8],
+			['Salt', 2]
+		],
+		earlier: [
+			['Wholemeal sponge', 49.8],
+			['Wholemeal scald', 30],
+			['Wholemeal wheat', 30],
+			['Bread flour', 30],
+			['Water', 28],
+			['Fresh yeast', 1],
+			['Salt', 2]
+		],
+		doughLoss: 0.02,
+		targetCelsius: 25,
+		frictionKilojoulesPerKilogram: 8,
+		mostDoughGrams: 28_000,
 		steps: [
-			hands('divide', 2, 8),
-			hands('pre-shape', 0, 8),
-			timed('rest', 20, 23),
-			hands('shape', 0, 12),
-			ripening('proof', clock('sourdough', 25, 75, 105, 150), [leg('room', 24, 120)]),
-			bake(245, 32, 8, 97),
-			timed('cool', 60),
-			hands('pack', 3, 5)
+			mixing(15, 25, [
+				['slow', 8],
+				['fast', 3]
+			]),
+			// Knocked back at two thirds of the bulk.
+			ripening('bulk', clock('bakers-yeast', 25, 60, 80, 110), [leg('room', 23, 420)], [], [2 / 3])
 		]
 	},
 	{
-		name: 'Ferry stick',
-		formula: 'Stick dough',
-		scaledGrams: 340,
-		piecesPerDeck: 28,
+		name: 'Old Pier dough',
+		lines: [
+			['Old dough', 33.2],
+			['Bread flour', 80],
+			['Water', 52],
+			['Salt', 1.6],
+			['Fresh yeast', 0.8]
+		],
+		doughLoss: 0.02,
+		targetCelsius: 25,
+		frictionKilojoulesPerKilogram: 12,
+		mostDoughGrams: null,
 		steps: [
-			hands('divide', 2, 6),
-			hands('pre-shape', 0, 5),
-			timed('rest', 20, 23),
-			hands('shape', 0, 12),
-			ripening('proof', clock('bakers-yeast', 25, 40, 55, 80), [leg('room', 24, 80)]),
-			bake(250, 22, 6, 98),
-			timed('cool', 25),
-			hands('pack', 3, 2)
+			mixing(15, 25, [
+				['slow', 4],
+				['fast', 6]
+			]),
+			ripening('bulk', clock('bakers-yeast', 25, 60, 80, 110), [leg('room', 23, 420)], [40])
 		]
 	},
 	{
-		name: 'Deck roll',
-		formula: 'Stick dough',
-		scaledGrams: 95,
-		piecesPerDeck: 60,
+		name: 'Ropewalk dough',
+		lines: [
+			['Wheat levain', 24],
+			['Bread flour', 76],
+			['Wholemeal wheat', 12],
+			['Water', 50],
+			['Honey', 3],
+			['Water', 5, 'held-back'],
+			['Salt', 2.2, 'late'],
+			['Oat porridge', 42, 'fold-in']
+		],
+		doughLoss: 0.025,
+		targetCelsius: 26,
+		frictionKilojoulesPerKilogram: 9,
+		mostDoughGrams: 26_000,
 		steps: [
-			hands('divide', 6, 1),
-			hands('shape', 0, 4),
-			ripening('proof', clock('bakers-yeast', 25, 40, 55, 80), [leg('room', 24, 50)]),
-			bake(240, 15, 6, 98),
-			timed('cool', 20),
-			hands('pack', 3, 1)
+			mixing(20, 26, [
+				['slow', 6],
+				['fast', 4],
+				['slow', 4]
+			]),
+			ripening('bulk', clock('sourdough', 26, 150, 195, 245), [leg('room', 23, 420)], [30, 60, 90])
 		]
 	},
 	{
-		name: 'Lantern rye tin',
-		formula: 'Lantern rye',
-		scaledGrams: 1100,
-		piecesPerDeck: 20,
+		name: 'Salt Flat dough',
+		lines: [
+			['Poolish', 20.02],
+			['Bread flour', 82],
+			['Wholemeal wheat', 8],
+			['Water', 56],
+			['Fresh yeast', 0.4],
+			['Salt', 2.2, 'after-4'],
+			['Water', 14, 'held-back'],
+			['Olive oil', 4, 'late']
+		],
+		doughLoss: 0.03,
+		targetCelsius: 25,
+		frictionKilojoulesPerKilogram: 12,
+		mostDoughGrams: 24_000,
 		steps: [
-			hands('pan', 2, 25),
-			ripening('proof', clock('sourdough', 30, 45, 62, 85), [leg('proofer', 32, 150)]),
-			bake(240, 62, 4, 98),
-			timed('cool', 150),
-			hands('pack', 3, 5)
+			mixing(20, 25, [
+				['slow', 5],
+				['fast', 5],
+				['slow', 6]
+			]),
+			ripening('bulk', clock('bakers-yeast', 25, 110, 140, 185), [leg('room', 23, 420)], [35, 70])
 		]
 	},
 	{
-		name: 'School bun',
-		formula: 'School bun dough',
-		scaledGrams: 62,
-		piecesPerDeck: 90,
+		name: 'Bollard dough',
+		lines: [
+			['Bread flour', 100],
+			['Water', 51],
+			['Butter', 4],
+			['Malt syrup', 1.5],
+			['Fresh yeast', 1.4],
+			['Salt', 2]
+		],
+		doughLoss: 0.01,
+		targetCelsius: 24,
+		frictionKilojoulesPerKilogram: 14,
+		mostDoughGrams: 18_000,
+		// Divided before it ferments; the bulk happens in the piece.
 		steps: [
-			hands('divide', 6, 1),
-			hands('shape', 0, 4),
-			ripening('proof', clock('bakers-yeast', 28, 60, 85, 115), [leg('proofer', 30, 45)]),
-			bake(200, 13, 0, 91),
-			timed('cool', 25),
-			hands('pack', 3, 1)
+			mixing(15, 24, [
+				['slow', 4],
+				['fast', 7]
+			])
 		]
-	}
+	},
+	{
+		name: 'Storm rye',
+		lines: [
+			['Storm sour, full', 69],
+			['Bread soaker', 15],
+			['Whole rye flour', 36.5],
+			['Light rye flour', 20],
+			['Bread flour', 10],
+			['Water', 40],
+			['Malt syrup', 1],
+			['Fresh yeast', 0.4],
+			['Salt', 2]
+		],
+		doughLoss: 0.02,
+		targetCelsius: 28,
+		frictionKilojoulesPerKilogram: 4,
+		mostDoughGrams: 28_000,
+		steps: [mixing(12, 28, [['slow', 9]]), timed('rest', 30, 25)]
+	},
+	...ENRICHED_FORMULAS
 ];

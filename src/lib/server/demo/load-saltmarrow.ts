@@ -9,8 +9,13 @@ import { setClock } from '../db/bakery.ts';
 import type { Db, Tx } from '../db/client.ts';
 import { demoId } from './demo-id.ts';
 import { DEMO_ZONE } from './demo-zone.ts';
-import { FORMULAS, PREPARATIONS, PRODUCTS } from './formulas.ts';
-import { DROPS, piecesOn, WEEKDAY_ORDERS } from './orders.ts';
+import { DELIVERIES } from './deliveries.ts';
+import { DIVIDERS, VESSELS } from './equipment.ts';
+import type { DemoFormula } from './demo-formula.ts';
+import { FORMULAS } from './formulas.ts';
+import { PREPARATIONS } from './preparations.ts';
+import { PRODUCTS } from './products.ts';
+import { DROPS, piecesOn, WEEKDAY_ORDERS, WEEKDAY_SPECIALS } from './orders.ts';
 import { INGREDIENTS, SCALES } from './pantry.ts';
 
 const HEAD_BAKER = 'Maud Tarrow';
@@ -34,6 +39,7 @@ export async function loadSaltmarrow(
 		await setClock(tx, clock);
 		await loadBakehouse(tx);
 		await loadBook(tx);
+		await loadDeliveries(tx, now.epochMs);
 		await loadOrders(tx, now.epochMs);
 		return true;
 	});
@@ -52,7 +58,8 @@ async function loadBakehouse(tx: Tx): Promise<void> {
 			hot_tap_celsius: 55,
 			hottest_water_celsius: 40,
 			ice_celsius: 0,
-			ice_most_share: 0.15
+			ice_most_share: 0.15,
+			currency: '€'
 		})
 		.execute();
 	await tx
@@ -70,6 +77,29 @@ async function loadBakehouse(tx: Tx): Promise<void> {
 				name,
 				capacity_g: capacity,
 				division_g: division
+			}))
+		)
+		.execute();
+	await tx
+		.insertInto('divider')
+		.values(
+			DIVIDERS.map(({ name, heads, leastPiece, mostPiece }) => ({
+				id: demoId('divider', name),
+				name,
+				heads,
+				least_piece_g: leastPiece,
+				most_piece_g: mostPiece
+			}))
+		)
+		.execute();
+	await tx
+		.insertInto('vessel')
+		.values(
+			VESSELS.map(({ name, owned, millilitres }) => ({
+				id: demoId('vessel', name),
+				name,
+				owned,
+				volume_ml: millilitres
 			}))
 		)
 		.execute();
@@ -110,7 +140,12 @@ async function loadBakehouse(tx: Tx): Promise<void> {
 				wholegrain_of_flour: one.wholegrain ?? 0,
 				yeast_fresh_equivalent: one.freshYeast ?? 0,
 				allergens: [...(one.allergens ?? [])],
-				heat_capacity_kj_per_kg_k: one.heatCapacity
+				heat_capacity_kj_per_kg_k: one.heatCapacity,
+				fat_share: one.fat ?? 0,
+				sugar_share: one.sugar ?? 0,
+				density_kg_per_l: one.density ?? null,
+				price_per_kg: one.pricePerKilogram ?? null,
+				weighing_scale_id: one.weighedOn ? demoId('scale', one.weighedOn) : null
 			}))
 		)
 		.execute();
@@ -157,37 +192,14 @@ async function loadBook(tx: Tx): Promise<void> {
 	}
 	for (const one of FORMULAS) {
 		const formula_id = demoId('formula', one.name);
-		const revision_id = demoId('formula revision', one.name);
 		await tx.insertInto('formula').values({ id: formula_id, name: one.name }).execute();
-		await tx
-			.insertInto('formula_revision')
-			.values({
-				id: revision_id,
-				formula_id,
-				number: 1,
-				dough_loss_share: one.doughLoss,
-				target_dough_celsius: one.targetCelsius,
-				friction_kj_per_kg: one.frictionKilojoulesPerKilogram,
-				most_dough_g: one.mostDoughGrams,
-				steps: JSON.stringify(one.steps),
-				made_by
-			})
-			.execute();
-		await tx
-			.insertInto('formula_revision_line')
-			.values(
-				one.lines.map(([name, percent_of_flour, addition], index) => ({
-					revision_id,
-					ordinal: index + 1,
-					percent_of_flour,
-					addition: addition ?? ('start' as const),
-					...material(name)
-				}))
-			)
-			.execute();
+		const revisions = one.earlier ? [one.earlier, one.lines] : [one.lines];
+		for (const [index, lines] of revisions.entries())
+			await loadRevision(tx, one, index + 1, lines, made_by);
 	}
 	for (const [index, one] of PRODUCTS.entries()) {
 		const product_id = demoId('product', one.name);
+		const revision_id = demoId('product revision', one.name);
 		await tx
 			.insertInto('product')
 			.values({ id: product_id, name: one.name, ordinal: index + 1 })
@@ -195,17 +207,106 @@ async function loadBook(tx: Tx): Promise<void> {
 		await tx
 			.insertInto('product_revision')
 			.values({
-				id: demoId('product revision', one.name),
+				id: revision_id,
 				product_id,
 				number: 1,
-				formula_id: demoId('formula', one.formula),
-				scaled_g: one.scaledGrams,
 				pieces_per_deck: one.piecesPerDeck,
+				baked_g: one.bakedGrams ?? null,
+				bake_loss_share: one.bakeLoss,
+				shape: one.shape,
+				vessel_id: one.vessel ? demoId('vessel', one.vessel) : null,
+				divider_id: one.divider ? demoId('divider', one.divider) : null,
+				footprint_length_cm: one.footprint[0],
+				footprint_width_cm: one.footprint[1],
 				steps: JSON.stringify(one.steps),
 				made_by
 			})
 			.execute();
+		await tx
+			.insertInto('product_revision_dough')
+			.values(
+				one.doughs.map(([formula, grams], at) => ({
+					revision_id,
+					ordinal: at + 1,
+					formula_id: demoId('formula', formula),
+					scaled_g: grams
+				}))
+			)
+			.execute();
+		if (one.extras)
+			await tx
+				.insertInto('product_revision_extra')
+				.values(
+					one.extras.map(([use, name, amount_g, for_pieces], at) => ({
+						revision_id,
+						ordinal: at + 1,
+						use,
+						...material(name),
+						amount_g,
+						for_pieces: for_pieces ?? 1
+					}))
+				)
+				.execute();
 	}
+}
+
+async function loadRevision(
+	tx: Tx,
+	one: DemoFormula,
+	number: number,
+	lines: DemoFormula['lines'],
+	made_by: string
+): Promise<void> {
+	const revision_id = demoId('formula revision', `${one.name} ${number}`);
+	await tx
+		.insertInto('formula_revision')
+		.values({
+			id: revision_id,
+			formula_id: demoId('formula', one.name),
+			number,
+			dough_loss_share: one.doughLoss,
+			target_dough_celsius: one.targetCelsius,
+			friction_kj_per_kg: one.frictionKilojoulesPerKilogram,
+			most_dough_g: one.mostDoughGrams,
+			steps: JSON.stringify(one.steps),
+			made_by
+		})
+		.execute();
+	await tx
+		.insertInto('formula_revision_line')
+		.values(
+			lines.map(([name, percent_of_flour, addition], index) => ({
+				revision_id,
+				ordinal: index + 1,
+				percent_of_flour,
+				addition: addition ?? ('start' as const),
+				...material(name)
+			}))
+		)
+		.execute();
+}
+
+async function loadDeliveries(tx: Tx, nowMs: number): Promise<void> {
+	const today = wallTimeOf({ epochMs: nowMs }, DEMO_ZONE).date;
+	await tx
+		.insertInto('flour_delivery')
+		.values(
+			DELIVERIES.map(({ flour, lot, daysAgo, properties }) => ({
+				id: demoId('delivery', lot),
+				ingredient_id: demoId('ingredient', flour),
+				received_on: addDays(today, -daysAgo),
+				lot,
+				extraction_percent: properties.extractionPercent,
+				protein_percent: properties.proteinPercent,
+				ash_percent: properties.ashPercent,
+				moisture_percent: properties.moisturePercent,
+				falling_number_s: properties.fallingNumberSeconds,
+				absorption_points: properties.absorptionPoints,
+				milling: properties.milling,
+				wholegrain_percent: properties.wholegrainPercent
+			}))
+		)
+		.execute();
 }
 
 async function loadOrders(tx: Tx, nowMs: number): Promise<void> {
@@ -213,13 +314,23 @@ async function loadOrders(tx: Tx, nowMs: number): Promise<void> {
 	const command_id = demoId('command', 'load demo');
 	const today = wallTimeOf({ epochMs: nowMs }, DEMO_ZONE).date;
 	const lines = Array.from({ length: DAYS_AHEAD }, (_, day) => addDays(today, day)).flatMap(
-		(bake_date) =>
-			WEEKDAY_ORDERS.map(([product, drop, pieces]) => ({
-				bake_date,
-				drop_id: demoId('drop', drop),
-				product_id: demoId('product', product),
-				pieces: piecesOn(weekdayOf(bake_date), drop, pieces)
-			})).filter((line) => line.pieces > 0)
+		(bake_date) => {
+			const weekday = weekdayOf(bake_date);
+			const specials = WEEKDAY_SPECIALS.filter(([day]) => day === weekday);
+			return [
+				...WEEKDAY_ORDERS.map(
+					([product, drop, pieces]) => [product, drop, piecesOn(weekday, drop, pieces)] as const
+				),
+				...specials.map(([, product, drop, pieces]) => [product, drop, pieces] as const)
+			]
+				.map(([product, drop, pieces]) => ({
+					bake_date,
+					drop_id: demoId('drop', drop),
+					product_id: demoId('product', product),
+					pieces
+				}))
+				.filter((line) => line.pieces > 0);
+		}
 	);
 	await tx
 		.insertInto('order_line')

@@ -19,6 +19,28 @@ export const WEEKDAY_ORDERS: readonly (readonly [product: string, drop: string, 
 		['School bun', 'School', 144]
 	];
 
+/** What is baked on one day of the week only (ISO weekday), on top of the plain day. */
+export const WEEKDAY_SPECIALS: readonly (readonly [
+	weekday: number,
+	product: string,
+	drop: string,
+	pieces: number
+])[] = [
+	[1, 'Pier bloomer', 'Shop and cafés', 16],
+	[3, 'Tidemark tin', 'Shop and cafés', 20],
+	[3, 'Breakwater loaf', 'Ferry', 16],
+	[4, "Cooper's tin", 'School', 20],
+	[4, 'Two-light plait', 'Shop and cafés', 18],
+	[5, 'Storm rye block', 'Shop and cafés', 18],
+	[5, 'Salt Flat', 'Shop and cafés', 24],
+	[6, 'Lamp bun', 'Shop and cafés', 80],
+	[6, 'Slipway crescent', 'Shop and cafés', 60],
+	[6, 'Slipway almond fold', 'Shop and cafés', 30],
+	[7, 'Bollard knot', 'Shop and cafés', 45],
+	[7, 'Ropewalk loaf', 'Shop and cafés', 18],
+	[7, 'Winter Wheel', 'Shop and cafés', 12]
+];
+
 /** On these days (ISO weekdays) the school is closed and the shop sells more. */
 const WEEKEND: readonly number[] = [6, 7];
 const WEEKEND_SHOP_FACTOR = 1.25;

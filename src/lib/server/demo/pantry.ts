@@ -13,54 +13,65 @@ export interface DemoIngredient {
 	readonly kind: IngredientKind;
 	readonly flour?: number;
 	readonly water?: number;
+	readonly fat?: number;
+	readonly sugar?: number;
 	readonly wholegrain?: number;
 	readonly freshYeast?: number;
 	readonly allergens?: readonly string[];
 	readonly heatCapacity: number;
+	/** In kg per litre. */
+	readonly density?: number;
+	readonly pricePerKilogram?: number;
+	/** The name of the scale that weighs it, when not any that reaches. */
+	readonly weighedOn?: string;
 }
 
 const CULTURE_HEAT_CAPACITY = (FLOUR_HEAT_CAPACITY + WATER_HEAT_CAPACITY) / 2;
 
+/** A milled flour: all of it counts as flour. */
+function flour(name: string, pricePerKilogram: number, wholegrain = 0): DemoIngredient {
+	return {
+		name,
+		kind: 'flour',
+		flour: 1,
+		wholegrain,
+		allergens: ['gluten'],
+		heatCapacity: FLOUR_HEAT_CAPACITY,
+		pricePerKilogram
+	};
+}
+
 /** What stands on the shelves of the Saltmarrow Bakehouse. */
 export const INGREDIENTS: readonly DemoIngredient[] = [
+	flour('Bread flour', 0.92),
+	flour('Wholemeal wheat', 1.08, 1),
+	flour('Light rye flour', 0.98),
+	flour('Whole rye flour', 1.02, 1),
 	{
-		name: 'Bread flour',
-		kind: 'flour',
-		flour: 1,
-		allergens: ['gluten'],
-		heatCapacity: FLOUR_HEAT_CAPACITY
+		name: 'Water',
+		kind: 'water',
+		water: 1,
+		density: 1,
+		heatCapacity: WATER_HEAT_CAPACITY,
+		pricePerKilogram: 0.004
 	},
-	{
-		name: 'Wholemeal wheat',
-		kind: 'flour',
-		flour: 1,
-		wholegrain: 1,
-		allergens: ['gluten'],
-		heatCapacity: FLOUR_HEAT_CAPACITY
-	},
-	{
-		name: 'Light rye flour',
-		kind: 'flour',
-		flour: 1,
-		allergens: ['gluten'],
-		heatCapacity: FLOUR_HEAT_CAPACITY
-	},
-	{
-		name: 'Whole rye flour',
-		kind: 'flour',
-		flour: 1,
-		wholegrain: 1,
-		allergens: ['gluten'],
-		heatCapacity: FLOUR_HEAT_CAPACITY
-	},
-	{ name: 'Water', kind: 'water', water: 1, heatCapacity: WATER_HEAT_CAPACITY },
-	{ name: 'Salt', kind: 'salt', heatCapacity: SALT_HEAT_CAPACITY },
+	{ name: 'Salt', kind: 'salt', heatCapacity: SALT_HEAT_CAPACITY, pricePerKilogram: 0.6 },
 	{
 		name: 'Fresh yeast',
 		kind: 'yeast',
 		water: 0.7,
 		freshYeast: FRESH_YEAST_PER_GRAM.fresh,
-		heatCapacity: MILK_HEAT_CAPACITY
+		heatCapacity: MILK_HEAT_CAPACITY,
+		pricePerKilogram: 3.1
+	},
+	{
+		name: 'Instant yeast',
+		kind: 'yeast',
+		water: 0.05,
+		freshYeast: FRESH_YEAST_PER_GRAM.instant,
+		weighedOn: 'gram scale',
+		heatCapacity: SUGAR_HEAT_CAPACITY,
+		pricePerKilogram: 9.5
 	},
 	{
 		name: 'Wheat culture',
@@ -68,7 +79,8 @@ export const INGREDIENTS: readonly DemoIngredient[] = [
 		flour: 0.5,
 		water: 0.5,
 		allergens: ['gluten'],
-		heatCapacity: CULTURE_HEAT_CAPACITY
+		heatCapacity: CULTURE_HEAT_CAPACITY,
+		pricePerKilogram: 0.5
 	},
 	{
 		name: 'Rye culture',
@@ -77,31 +89,190 @@ export const INGREDIENTS: readonly DemoIngredient[] = [
 		water: 0.5,
 		wholegrain: 1,
 		allergens: ['gluten'],
-		heatCapacity: CULTURE_HEAT_CAPACITY
+		heatCapacity: CULTURE_HEAT_CAPACITY,
+		pricePerKilogram: 0.5
 	},
-	{ name: 'Sunflower seeds', kind: 'other', water: 0.05, heatCapacity: FLOUR_HEAT_CAPACITY },
-	{ name: 'Linseed', kind: 'other', water: 0.06, heatCapacity: FLOUR_HEAT_CAPACITY },
+	{
+		name: 'Sunflower seeds',
+		kind: 'other',
+		water: 0.05,
+		fat: 0.5,
+		heatCapacity: FLOUR_HEAT_CAPACITY,
+		pricePerKilogram: 3.4
+	},
+	{
+		name: 'Linseed',
+		kind: 'other',
+		water: 0.06,
+		fat: 0.4,
+		heatCapacity: FLOUR_HEAT_CAPACITY,
+		pricePerKilogram: 2.9
+	},
+	{
+		name: 'Rolled oats',
+		kind: 'other',
+		water: 0.1,
+		fat: 0.07,
+		allergens: ['gluten'],
+		heatCapacity: FLOUR_HEAT_CAPACITY,
+		pricePerKilogram: 1.7
+	},
+	{
+		name: 'Dried bread crumb',
+		kind: 'other',
+		water: 0.06,
+		allergens: ['gluten'],
+		heatCapacity: FLOUR_HEAT_CAPACITY
+	},
 	{
 		name: 'Butter',
 		kind: 'fat',
 		water: 0.16,
+		fat: 0.82,
 		allergens: ['milk'],
-		heatCapacity: OIL_HEAT_CAPACITY
+		heatCapacity: OIL_HEAT_CAPACITY,
+		pricePerKilogram: 8.4
 	},
-	{ name: 'Sugar', kind: 'other', heatCapacity: SUGAR_HEAT_CAPACITY },
+	{
+		name: 'Olive oil',
+		kind: 'fat',
+		fat: 1,
+		density: 0.91,
+		heatCapacity: OIL_HEAT_CAPACITY,
+		pricePerKilogram: 9.2
+	},
+	{
+		name: 'Milk',
+		kind: 'liquid',
+		water: 0.88,
+		fat: 0.035,
+		sugar: 0.047,
+		density: 1.03,
+		allergens: ['milk'],
+		heatCapacity: MILK_HEAT_CAPACITY,
+		pricePerKilogram: 1.1
+	},
+	{
+		name: 'Apple juice',
+		kind: 'liquid',
+		water: 0.88,
+		sugar: 0.11,
+		density: 1.04,
+		heatCapacity: MILK_HEAT_CAPACITY,
+		pricePerKilogram: 1.6
+	},
 	{
 		name: 'Whole egg',
 		kind: 'other',
 		water: 0.75,
+		fat: 0.1,
 		allergens: ['egg'],
-		heatCapacity: MILK_HEAT_CAPACITY
+		heatCapacity: MILK_HEAT_CAPACITY,
+		pricePerKilogram: 4.2
 	},
 	{
 		name: 'Milk powder',
 		kind: 'other',
 		water: 0.03,
+		fat: 0.01,
+		sugar: 0.52,
 		allergens: ['milk'],
-		heatCapacity: SUGAR_HEAT_CAPACITY
+		heatCapacity: SUGAR_HEAT_CAPACITY,
+		pricePerKilogram: 5.8
+	},
+	{
+		name: 'Sugar',
+		kind: 'other',
+		sugar: 1,
+		heatCapacity: SUGAR_HEAT_CAPACITY,
+		pricePerKilogram: 1.2
+	},
+	{
+		name: 'Pearl sugar',
+		kind: 'other',
+		sugar: 1,
+		heatCapacity: SUGAR_HEAT_CAPACITY,
+		pricePerKilogram: 2.6
+	},
+	{
+		name: 'Icing sugar',
+		kind: 'other',
+		sugar: 1,
+		heatCapacity: SUGAR_HEAT_CAPACITY,
+		pricePerKilogram: 1.5
+	},
+	{
+		name: 'Honey',
+		kind: 'other',
+		water: 0.17,
+		sugar: 0.82,
+		density: 1.42,
+		heatCapacity: SUGAR_HEAT_CAPACITY,
+		pricePerKilogram: 9.8
+	},
+	{
+		name: 'Malt syrup',
+		kind: 'other',
+		water: 0.2,
+		sugar: 0.6,
+		density: 1.4,
+		allergens: ['gluten'],
+		heatCapacity: SUGAR_HEAT_CAPACITY,
+		pricePerKilogram: 4.4
+	},
+	{
+		name: 'Cocoa powder',
+		kind: 'other',
+		water: 0.04,
+		fat: 0.11,
+		heatCapacity: FLOUR_HEAT_CAPACITY,
+		pricePerKilogram: 11.5
+	},
+	{
+		name: 'Ground almonds',
+		kind: 'other',
+		water: 0.05,
+		fat: 0.5,
+		allergens: ['almonds'],
+		heatCapacity: FLOUR_HEAT_CAPACITY,
+		pricePerKilogram: 10.9
+	},
+	{
+		name: 'Raisins',
+		kind: 'other',
+		water: 0.16,
+		sugar: 0.66,
+		heatCapacity: SUGAR_HEAT_CAPACITY,
+		pricePerKilogram: 4.6
+	},
+	{
+		name: 'Candied peel',
+		kind: 'other',
+		water: 0.17,
+		sugar: 0.8,
+		heatCapacity: SUGAR_HEAT_CAPACITY,
+		pricePerKilogram: 6.7
+	},
+	{
+		name: 'Mixed spice',
+		kind: 'other',
+		water: 0.09,
+		weighedOn: 'gram scale',
+		heatCapacity: FLOUR_HEAT_CAPACITY,
+		pricePerKilogram: 24
+	},
+	{
+		name: 'Sea salt flakes',
+		kind: 'salt',
+		weighedOn: 'gram scale',
+		heatCapacity: SALT_HEAT_CAPACITY,
+		pricePerKilogram: 7.5
+	},
+	{
+		name: 'Caustic soda, food grade',
+		kind: 'caustic',
+		heatCapacity: SALT_HEAT_CAPACITY,
+		pricePerKilogram: 5.2
 	}
 ];
 

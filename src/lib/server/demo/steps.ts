@@ -2,7 +2,9 @@ import type {
 	BakeStep,
 	HandsOnStep,
 	Leg,
+	MixingStretch,
 	RipenessClock,
+	Turn,
 	WaitPlace,
 	WaitStep
 } from '../../core/formula/index.ts';
@@ -19,13 +21,34 @@ export function hands(
 		machine: null,
 		fixedMinutes,
 		secondsPerPiece,
-		endsAtCelsius: null
+		endsAtCelsius: null,
+		detail: { kind: 'none' }
 	};
 }
 
 /** A mix by hand in the tub, or in the mixer. */
 export function mix(minutes: number, endsAtCelsius: number, machine: 'mixer' | null): HandsOnStep {
 	return { ...hands('mix', minutes), machine, endsAtCelsius };
+}
+
+/** A mix on the mixer by its speeds. */
+export function mixing(
+	minutes: number,
+	endsAtCelsius: number,
+	stretches: readonly (readonly [speed: MixingStretch['speed'], minutes: number])[]
+): HandsOnStep {
+	return {
+		...mix(minutes, endsAtCelsius, 'mixer'),
+		detail: {
+			kind: 'mixing',
+			stretches: stretches.map(([speed, each]) => ({ speed, minutes: each }))
+		}
+	};
+}
+
+/** A turn of the laminated dough. */
+export function turn(one: Turn, minutes: number): HandsOnStep {
+	return { ...hands('laminate', minutes), detail: { kind: 'turn', turn: one } };
 }
 
 export function leg(
@@ -41,9 +64,10 @@ export function ripening(
 	activity: WaitStep['activity'],
 	clock: RipenessClock,
 	legs: readonly Leg[],
-	foldsAtMinutes: readonly number[] = []
+	foldsAtMinutes: readonly number[] = [],
+	foldsAtShares: readonly number[] = []
 ): WaitStep {
-	return { kind: 'wait', activity, legs, clock, foldsAtMinutes };
+	return { kind: 'wait', activity, legs, clock, foldsAtMinutes, foldsAtShares };
 }
 
 /** A wait by the clock on the wall alone. */
@@ -51,9 +75,10 @@ export function timed(activity: WaitStep['activity'], minutes: number, celsius =
 	return {
 		kind: 'wait',
 		activity,
-		legs: [leg('room', celsius, 90, minutes)],
+		legs: [leg(celsius < 10 ? 'cold' : 'room', celsius, 90, minutes)],
 		clock: null,
-		foldsAtMinutes: []
+		foldsAtMinutes: [],
+		foldsAtShares: []
 	};
 }
 

@@ -25,14 +25,14 @@ export function bakeDayInput(day: BakeryDay, leads: readonly LeadRow[]): BakeDay
 		builds: production.builds.map((build) => plannedBuild(build, day)),
 		doughs: production.doughs.flatMap((dough) => plannedDough(dough, day, leads)),
 		products: book.products
-			.filter((product) => made.has(product.id))
-			.map((product) => ({
+			.filter(({ product }) => made.has(product.id))
+			.map(({ product, ...revision }) => ({
 				id: product.id,
-				revisionId: product.revisionId,
+				revisionId: revision.revisionId,
 				name: product.name,
-				scaledGrams: product.scaledGrams,
-				steps: product.steps,
-				piecesPerDeck: product.piecesPerDeck
+				scaledGrams: revision.scaledGrams,
+				steps: revision.steps,
+				piecesPerDeck: revision.piecesPerDeck
 			}))
 	};
 }
@@ -40,6 +40,7 @@ export function bakeDayInput(day: BakeryDay, leads: readonly LeadRow[]): BakeDay
 function plannedBuild(build: Build, day: BakeryDay): PlannedBuild {
 	const { preparation, uses } = build;
 	const revision = day.book.preparations.get(preparation.id);
+	const byProduct = uses.flatMap((use) => (use.by.kind === 'product' ? [use.by.productId] : []));
 	const byDough = uses.flatMap((use) => (use.by.kind === 'mix' ? [use.by.formulaId] : []));
 	return {
 		preparationId: preparation.id,
@@ -49,7 +50,8 @@ function plannedBuild(build: Build, day: BakeryDay): PlannedBuild {
 		grams: build.gross.value,
 		steps: revision?.steps ?? [],
 		takenByBuilds: uses.flatMap((use) => (use.by.kind === 'build' ? [use.by.preparationId] : [])),
-		takenByDoughs: [...new Set(byDough)]
+		takenByDoughs: [...new Set(byDough)],
+		takenByProducts: byProduct
 	};
 }
 
@@ -63,6 +65,8 @@ function plannedDough(
 	if (!revision) return [];
 	const lead = (ordinal: number) =>
 		leads.find((one) => one.formulaId === formulaId && one.ordinal === ordinal)?.minutes ?? 0;
+	const roleOf = (productId: string) =>
+		dough.products.find((one) => one.product.id === productId)?.product.role ?? 'carries';
 	return [
 		{
 			formulaId,
@@ -76,6 +80,7 @@ function plannedDough(
 				leadMinutes: lead(mix.ordinal),
 				lots: mix.lots.map((lot) => ({
 					productId: lot.productId,
+					role: roleOf(lot.productId),
 					pieces: lot.pieces,
 					dropIds: lot.drops.map((drop) => drop.dropId)
 				}))

@@ -84,12 +84,7 @@ function productionInput(
 				}
 			];
 		}),
-		products: book.products.map((product) => ({
-			id: product.id,
-			name: product.name,
-			formulaId: product.formulaId,
-			scaledWeight: { grams: product.scaledGrams }
-		})),
+		products: book.products.map(({ product }) => product),
 		formulas: book.formulas.map((one) => ({
 			formula: one.formula,
 			limits: {

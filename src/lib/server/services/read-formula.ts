@@ -1,142 +1,198 @@
 import type {
-	ChangeView,
-	FormulaListEntry,
+	ComparisonView,
+	FormulaDraftView,
+	FormulaProductView,
 	FormulaView,
-	PreparationView
+	PreparationView,
+	RevisionContent
 } from '../../contracts/views.ts';
-import {
-	compareFormulas,
-	comparePreparations,
-	resolveFormula,
-	stagesInOrder,
-	type LineDifference,
-	type Preparation
-} from '../../core/formula/index.ts';
-import type { PreparationId } from '../../core/identity.ts';
+import type { Formula, Preparation } from '../../core/formula/index.ts';
+import { id, type FormulaId, type PreparationId } from '../../core/identity.ts';
 import type { BakeDate } from '../../core/time/index.ts';
-import { loadMixers, loadScales } from '../db/bakery.ts';
+import { loadBakery, loadMixers, loadScales } from '../db/bakery.ts';
 import type { Db } from '../db/client.ts';
+import { loadDividers, type DividerSettings } from '../db/equipment.ts';
 import { loadFormulaBook, type FormulaBook, type FormulaRevision } from '../db/formula-book.ts';
-import {
-	loadFormulaLines,
-	loadPreparationLines,
-	loadRevisionHeads
-} from '../db/formula-history.ts';
+import { loadOpenDrafts, type FormulaDraftRow } from '../db/formula-drafts.ts';
+import { loadRevisionHeads } from '../db/formula-history.ts';
+import { loadDeliveries } from '../db/ingredients.ts';
 import { loadOrderLines } from '../db/orders.ts';
+import type { ProductRevision } from '../db/products.ts';
+import { loadRevision } from '../db/revision-content.ts';
+import { bookList, usersOfBuilds } from './book-list.ts';
+import { BakeryNotSetUp } from './day-production.ts';
 
-/** Every formula of the book by name. */
-export function formulaList(book: FormulaBook): readonly FormulaListEntry[] {
-	return book.formulas
-		.map(({ formula, number }) => ({
-			id: formula.id,
-			name: formula.name,
-			revision: number,
-			products: book.products
-				.filter((product) => product.formulaId === formula.id)
-				.map((product) => product.name)
-		}))
-		.sort((a, b) => (a.name < b.name ? -1 : 1));
-}
+/** How many revisions the room offers to compare; older ones stay in the database. */
+const REVISIONS_OFFERED = 200;
 
 /** The first formula of the book, to open the room with; null for an empty book. */
 export async function readFirstFormula(db: Db): Promise<string | null> {
-	return formulaList(await loadFormulaBook(db))[0]?.id ?? null;
+	const { formulas } = bookList(await loadFormulaBook(db));
+	return (formulas.find((one) => !one.retired) ?? formulas[0])?.id ?? null;
 }
 
-/** One formula with its builds, its products and what changed since the revision before; null when unknown. */
+/** Which two revisions to read side by side; null for the newest two. */
+export interface WantedComparison {
+	readonly from: number;
+	readonly to: number;
+}
+
+/** One formula with its builds, its products, its history and its drafts; null when unknown. */
 export async function readFormula(
 	db: Db,
 	date: BakeDate,
-	formulaId: string
+	formulaId: string,
+	wanted: WantedComparison | null = null
 ): Promise<FormulaView | null> {
-	const [book, mixers, scales, orders] = await Promise.all([
+	const [bakery, book, mixers, scales, dividers, orders, revisions, drafts] = await Promise.all([
+		loadBakery(db),
 		loadFormulaBook(db),
 		loadMixers(db),
 		loadScales(db),
-		loadOrderLines(db, date)
+		loadDividers(db),
+		loadOrderLines(db, date),
+		loadRevisionHeads(db, formulaId, REVISIONS_OFFERED),
+		loadOpenDrafts(db, formulaId)
 	]);
+	if (!bakery) throw new BakeryNotSetUp();
 	const found = book.formulas.find((one) => one.formula.id === formulaId);
 	if (!found) return null;
-	const [head, before] = await loadRevisionHeads(db, formulaId, 2);
-	const preparations = preparationsOf(found, book);
 	const ordered = (productId: string) =>
 		orders
 			.filter((line) => line.productId === productId)
 			.reduce((total, line) => total + line.pieces, 0);
 	return {
 		date,
-		formulas: formulaList(book),
+		book: bookList(book),
 		formula: found.formula,
+		retired: found.retired,
 		revision: found.number,
 		targetCelsius: found.targetCelsius,
-		madeBy: head?.by ?? '',
-		preparations,
-		ingredients: [...book.pantry.ingredients.values()].sort((a, b) => (a.name < b.name ? -1 : 1)),
-		products: book.products
-			.filter((product) => product.formulaId === formulaId)
-			.map(({ id, name, scaledGrams }) => ({ name, scaledGrams, ordered: ordered(id) })),
-		mixerMostGrams: Math.min(
-			found.mostDoughGrams ?? Infinity,
-			Math.max(0, ...mixers.map((mixer) => mixer.mostGrams))
+		mostDoughGrams: found.mostDoughGrams,
+		steps: found.steps,
+		madeBy: revisions[0]?.by ?? '',
+		preparations: preparationsOf(found, book),
+		ingredients: book.ingredients.map((one) => one.ingredient),
+		deliveries: await loadDeliveries(
+			db,
+			found.formula.deliveries.map((one) => one.deliveryId)
 		),
+		products: book.products.flatMap((one) =>
+			productOf(one, found.formula.id, book, dividers, ordered(one.product.id))
+		),
+		mixerMostGrams: Math.max(0, ...mixers.map((mixer) => mixer.mostGrams)),
 		scales,
-		changes: await changesOf(db, found, before?.revisionId ?? null, preparations, book)
+		currency: bakery.currency,
+		causticMost: book.pantry.causticMost,
+		revisions,
+		comparison: await comparisonOf(db, found, wanted),
+		drafts: drafts.map((draft) => draftView(draft, found, book))
 	};
 }
 
 function preparationsOf(found: FormulaRevision, book: FormulaBook): readonly PreparationView[] {
-	const usedBy = new Map<PreparationId, string[]>();
-	for (const { formula } of book.formulas) {
-		const resolved = resolveFormula(formula, book.pantry);
-		if (!resolved.ok || formula.id === found.formula.id) continue;
-		for (const stage of stagesInOrder(resolved.value.final))
-			if (stage.preparation)
-				usedBy.set(stage.preparation.id, [
-					...(usedBy.get(stage.preparation.id) ?? []),
-					formula.name
-				]);
-	}
+	const users = usersOfBuilds(book);
 	// All of the book, so that a formula can be given another build.
-	return [...book.preparations.values()].map(({ preparation, number }) => ({
+	return [...book.preparations.values()].map(({ preparation, number, retired }) => ({
 		preparation,
 		revision: number,
-		sharedWith: usedBy.get(preparation.id) ?? []
+		retired,
+		sharedWith: (users.get(preparation.id) ?? [])
+			.filter((user) => user.id !== found.formula.id)
+			.map((user) => user.name)
 	}));
 }
 
-async function changesOf(
-	db: Db,
-	found: FormulaRevision,
-	beforeId: string | null,
-	preparations: readonly PreparationView[],
-	book: FormulaBook
-): Promise<readonly ChangeView[]> {
-	if (beforeId === null) return [];
-	const changes: ChangeView[] = [];
-	const add = (part: string, unit: ChangeView['unit'], lines: readonly LineDifference[]) => {
-		if (lines.length > 0)
-			changes.push({ part, unit, lines: lines.map((line) => named(line, book)) });
-	};
-	const before = { ...found.formula, lines: await loadFormulaLines(db, beforeId) };
-	add('Final dough', '% of flour', compareFormulas(before, found.formula));
-	const resolved = resolveFormula(found.formula, book.pantry);
-	const own = new Set(
-		resolved.ok ? stagesInOrder(resolved.value.final).map((stage) => stage.preparation?.id) : []
+function productOf(
+	revision: ProductRevision,
+	formulaId: FormulaId,
+	book: FormulaBook,
+	dividers: readonly DividerSettings[],
+	ordered: number
+): readonly FormulaProductView[] {
+	const { product, bakedGrams, bakeLossShare, dividerId, retired } = revision;
+	const own = product.doughs.find((dough) => dough.formulaId === formulaId);
+	if (!own || retired) return [];
+	const others = product.doughs.flatMap((dough) =>
+		dough === own
+			? []
+			: (book.formulas.find(({ formula }) => formula.id === dough.formulaId)?.formula.name ?? [])
 	);
-	for (const { preparation, revision } of preparations) {
-		if (!own.has(preparation.id) || revision < 2) continue;
-		const lines = await loadPreparationLines(db, preparation.id, revision - 1);
-		const old: Preparation = { ...preparation, lines };
-		add(preparation.name, '% of it', comparePreparations(old, preparation));
-	}
-	return changes;
+	const extras = product.extras.flatMap(
+		({ material }) =>
+			(material.kind === 'ingredient'
+				? book.pantry.ingredients.get(material.ingredientId)?.name
+				: book.pantry.preparations.get(material.preparationId)?.name) ?? []
+	);
+	return [
+		{
+			id: product.id,
+			name: product.name,
+			scaledGrams: own.scaledWeight.grams,
+			bakedGrams: product.doughs.length === 1 ? bakedGrams : null,
+			bakeLossShare,
+			ordered,
+			divider: dividers.find((one) => one.id === dividerId) ?? null,
+			alongside: [...others, ...extras]
+		}
+	];
 }
 
-function named(line: LineDifference, book: FormulaBook): ChangeView['lines'][number] {
-	const { material, addition, before, after } = line;
-	const name =
-		material.kind === 'ingredient'
-			? book.pantry.ingredients.get(material.ingredientId)?.name
-			: book.pantry.preparations.get(material.preparationId)?.name;
-	return { name: name ?? '', addition, before, after };
+async function comparisonOf(
+	db: Db,
+	found: FormulaRevision,
+	wanted: WantedComparison | null
+): Promise<ComparisonView | null> {
+	const { from, to } = wanted ?? { from: found.number - 1, to: found.number };
+	const read = async (number: number) => {
+		const stored = await loadRevision(db, found.formula.id, number, number === found.number);
+		if (!stored) return null;
+		const { lines, deliveries, doughLossShare, ...rest } = stored;
+		const doughLoss = { share: doughLossShare };
+		return { ...rest, number, formula: { ...found.formula, lines, deliveries, doughLoss } };
+	};
+	const [before, after] = await Promise.all([read(from), read(to)]);
+	return before && after ? { before, after } : null;
+}
+
+function draftView(
+	draft: FormulaDraftRow,
+	found: FormulaRevision,
+	book: FormulaBook
+): FormulaDraftView {
+	const { content } = draft;
+	const formula: Formula = {
+		...found.formula,
+		name: content.name,
+		lines: content.lines,
+		doughLoss: { share: content.doughLossShare },
+		deliveries: content.deliveries
+	};
+	const preparations = new Map(book.pantry.preparations);
+	for (const { preparationId, newName, copyOf, lines } of content.preparations) {
+		const key = id<PreparationId>(preparationId);
+		const begun = preparations.get(key) ?? (copyOf === null ? undefined : preparations.get(copyOf));
+		const plain: Preparation = {
+			id: key,
+			name: newName ?? '',
+			kind: 'build',
+			lines: [],
+			buildLoss: { share: 0 },
+			takeBackGrams: 0
+		};
+		preparations.set(key, {
+			...(begun ?? plain),
+			id: key,
+			name: newName ?? begun?.name ?? '',
+			lines
+		});
+	}
+	const revision: RevisionContent = {
+		formula,
+		targetCelsius: content.targetCelsius,
+		mostDoughGrams: content.mostDoughGrams,
+		steps: content.steps,
+		preparations: [...preparations.values()]
+	};
+	return { ...draft, revision };
 }

@@ -18,18 +18,24 @@ export async function readOrders(db: Db, date: BakeDate): Promise<OrdersView> {
 	]);
 	if (!bakery) throw new BakeryNotSetUp();
 	const doughNames = new Map(book.formulas.map((one) => [one.formula.id, one.formula.name]));
+	const ordered = new Set(
+		lines.filter((line) => line.pieces > 0).map((line) => id<ProductId>(line.productId))
+	);
 	const empty = lines.every((line) => line.pieces === 0);
 	return {
 		date,
 		drops: drops.map((drop) =>
 			dropView({ ...drop, dueMs: instantOf(date, drop.dueTime, bakery.timeZone).epochMs })
 		),
-		products: book.products.map((product) => ({
-			id: product.id,
-			name: product.name,
-			scaledGrams: product.scaledGrams,
-			doughName: doughNames.get(product.formulaId) ?? ''
-		})),
+		products: book.products
+			.filter(({ product, retired }) => !retired || ordered.has(product.id))
+			.map(({ product, scaledGrams, retired }) => ({
+				id: product.id,
+				name: product.name,
+				scaledGrams,
+				doughName: product.doughs.map((one) => doughNames.get(one.formulaId) ?? '').join(' + '),
+				retired
+			})),
 		cells: lines.map((line) => ({
 			dropId: id<DropId>(line.dropId),
 			productId: id<ProductId>(line.productId),

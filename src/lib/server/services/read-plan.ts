@@ -1,5 +1,5 @@
 import type { AcceptedPlanView, PlanView } from '../../contracts/views.ts';
-import type { BakeDayInput } from '../../core/bake-day/index.ts';
+import { readStoredInput } from '../../contracts/stored-plan.ts';
 import { id, type FormulaId } from '../../core/identity.ts';
 import type { Placement } from '../../core/schedule/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
@@ -22,8 +22,8 @@ export async function readPlan(db: Db, date: BakeDate): Promise<PlanView> {
 				number: newest.number,
 				acceptedBy: newest.acceptedBy,
 				acceptedAtMs: newest.acceptedAtMs,
-				// Written by accept-plan from these very types and append-only since.
-				input: newest.input as BakeDayInput,
+				input: readStoredInput(newest.input),
+				// Written by accept-plan from this very type and append-only since.
 				placement: newest.placement as Placement,
 				current: newest.fingerprint === fingerprint
 			}

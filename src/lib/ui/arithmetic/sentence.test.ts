@@ -64,7 +64,12 @@ test('every sentence of a day works out to the number it stands for', () => {
 			const day = productionOf({
 				demands: [{ dropId: id<DropId>('ferry'), dueMs: 0, productId: round, pieces }],
 				products: [
-					{ id: round, name: 'round', formulaId: OAT_LOAF.id, scaledWeight: { grams: 900 } }
+					{
+						id: round,
+						name: 'round',
+						doughs: [{ formulaId: OAT_LOAF.id, scaledWeight: { grams: 900 } }],
+						extras: []
+					}
 				],
 				formulas: [{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: 30_000 } } }],
 				pantry: OAT_LOAF_PANTRY,

@@ -16,6 +16,9 @@ const DECIMALS: Record<Unit, number> = {
 	'kJ/kg': 2,
 	'kJ/(kg K)': 3,
 	'kJ/kg latent': 2,
+	kg: 3,
+	money: 2,
+	'money/kg': 2,
 	'1': 3
 };
 
@@ -30,6 +33,9 @@ const SHOWN: Record<Unit, string> = {
 	'kJ/kg': 'kJ/kg',
 	'kJ/(kg K)': 'kJ/(kg K)',
 	'kJ/kg latent': 'kJ/kg',
+	kg: 'kg',
+	money: '',
+	'money/kg': 'per kg',
 	'1': ''
 };
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { sql } from 'kysely';
 import { fail, ok } from '../../../core/result.ts';
-import { FIRST_DOUGH_STEPS } from './first-steps.ts';
+import { FIRST_DOUGH_STEPS } from '../../../core/formula/index.ts';
+import { lockBook } from './book-guard.ts';
 import type { CommandHandler } from './handler.ts';
 
 /** What a new formula begins with, in percent of flour: a plain dough to be written over (our default). */
@@ -14,7 +14,7 @@ const FIRST_LINES = [
 /** Begins a formula: a name, and a plain dough from the first flour, water and salt of the book. */
 export const createFormula: CommandHandler<'create-formula'> = async (tx, command, actor) => {
 	const { formulaId, name } = command;
-	await sql`select pg_advisory_xact_lock(hashtext('formula book'))`.execute(tx);
+	await lockBook(tx);
 	const taken = await tx
 		.selectFrom('formula')
 		.select('id')

@@ -12,7 +12,13 @@ import { acceptPlan } from './accept-plan.ts';
 import { changeOrder } from './change-order.ts';
 import { createFormula } from './create-formula.ts';
 import { copyOrders } from './copy-orders.ts';
+import { addDelivery } from './add-delivery.ts';
+import { retire } from './retire.ts';
 import { saveFormula } from './save-formula.ts';
+import { saveIngredient } from './save-ingredient.ts';
+import { savePreparation } from './save-preparation.ts';
+import { saveProduct } from './save-product.ts';
+import { setAsideDraft } from './set-aside-draft.ts';
 import { setLead } from './set-lead.ts';
 import { takeReading } from './take-reading.ts';
 
@@ -83,6 +89,18 @@ function handle(tx: Tx, command: Command, actor: Actor): Promise<Result<Answer, 
 			return createFormula(tx, command, actor);
 		case 'save-formula':
 			return saveFormula(tx, command, actor);
+		case 'set-aside-draft':
+			return setAsideDraft(tx, command, actor);
+		case 'save-preparation':
+			return savePreparation(tx, command, actor);
+		case 'save-product':
+			return saveProduct(tx, command, actor);
+		case 'save-ingredient':
+			return saveIngredient(tx, command, actor);
+		case 'add-delivery':
+			return addDelivery(tx, command, actor);
+		case 'retire':
+			return retire(tx, command, actor);
 		case 'accept-plan':
 			return acceptPlan(tx, command, actor);
 		default:

@@ -1,7 +1,8 @@
 <script lang="ts">
-	import { useRoom } from '../../client/room-context.ts';
-	import type { WeighUpLine } from '../../core/production/index.ts';
-	import { decimalsOfDivision, formatMass, formatNumber } from '../../core/units/index.ts';
+	import { useRoom } from '../client/room-context.ts';
+	import type { WeighUpLine } from '../core/production/index.ts';
+	import { decimalsOfDivision, formatMass, formatNumber } from '../core/units/index.ts';
+	import { laterText } from '../wording/addition-text.ts';
 
 	interface Props {
 		lines: readonly WeighUpLine[];
@@ -12,7 +13,6 @@
 	let { lines, base, caption }: Props = $props();
 	const room = useRoom();
 
-	const ADDITIONS = { start: '', 'held-back': 'held back', late: 'late' } as const;
 	const mass = (grams: number, decimals: number) =>
 		formatMass({ grams }, decimals, room.bakery.units);
 	const weighedText = (line: WeighUpLine) =>
@@ -47,7 +47,7 @@
 				<th scope="row">
 					{line.name}
 					{#if line.addition !== 'start'}<span class="text-note text-ink-2">
-							· {ADDITIONS[line.addition]}</span
+							· {laterText(line.addition)}</span
 						>{/if}
 				</th>
 				<td class="number">{formatNumber(line.percentOfFlour, line.percentOfFlour < 1 ? 2 : 1)}</td>

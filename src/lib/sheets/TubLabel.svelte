@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { dateText } from '../../wording/time-text.ts';
+	import { dateText } from '../wording/time-text.ts';
 
 	interface Props {
 		name: string;

@@ -1,0 +1,188 @@
+import { z } from 'zod';
+import {
+	INGREDIENT_KINDS,
+	isAddition,
+	MILLINGS,
+	MOST_PERCENT,
+	PREPARATION_KINDS,
+	type Addition
+} from '../core/formula/index.ts';
+import {
+	id,
+	type DeliveryId,
+	type FormulaId,
+	type IngredientId,
+	type PreparationId
+} from '../core/identity.ts';
+import { EXTRA_USES } from '../core/production/index.ts';
+import { parseBakeDate } from '../core/time/index.ts';
+import { stepsSchema } from './steps.ts';
+
+const uuid = z.uuid();
+const ingredientId = uuid.transform((value) => id<IngredientId>(value));
+const preparationId = uuid.transform((value) => id<PreparationId>(value));
+const deliveryId = uuid.transform((value) => id<DeliveryId>(value));
+
+/** A name in the book; control characters are no part of one. */
+export const nameSchema = z
+	.string()
+	.trim()
+	.min(1, 'a name is missing')
+	.max(200)
+	.regex(/^[^\p{Cc}]*$/u);
+
+/** What a line refers to, as it crosses the border. */
+const material = z.discriminatedUnion('kind', [
+	z.object({ kind: z.literal('ingredient'), ingredientId }),
+	z.object({ kind: z.literal('preparation'), preparationId })
+]);
+const addition = z.custom<Addition>(
+	(value) => typeof value === 'string' && isAddition(value),
+	'not a time to add something at'
+);
+const share = z.number().min(0).max(1);
+const percentOrUnknown = z.number().min(0).max(100).nullable();
+const lossShare = z.number().min(0).max(0.9);
+const dough = z.number().min(0).max(45);
+const parts = z
+	.array(z.object({ material, parts: z.number().positive().max(1e6) }))
+	.min(1)
+	.max(200);
+
+/** A formula as it is saved: the dough with the builds that changed with it. */
+export const formulaContent = {
+	formulaId: uuid,
+	/** The revision the baker started from. */
+	expectedRevision: z.int().min(1),
+	name: nameSchema,
+	doughLossShare: lossShare,
+	targetCelsius: dough,
+	/** The most the mixer takes of this dough; null for as much as it takes of any. */
+	mostDoughGrams: z.number().positive().max(1e7).nullable(),
+	steps: stepsSchema,
+	deliveries: z.array(z.object({ ingredientId, deliveryId })).max(200),
+	lines: z
+		.array(
+			z.object({ material, percentOfFlour: z.number().positive().max(MOST_PERCENT), addition })
+		)
+		.min(1)
+		.max(200),
+	/** Builds and soakers whose recipe changed with it. */
+	preparations: z
+		.array(
+			z.object({
+				preparationId: uuid,
+				/** 0 for a build that is made with this formula. */
+				expectedRevision: z.int().min(0),
+				/** The name of a build that is new; null for one that is there. */
+				newName: nameSchema.nullable(),
+				/** The build that a new one was copied from, whose steps and losses it begins with. */
+				copyOf: preparationId.nullable(),
+				lines: parts
+			})
+		)
+		.max(50)
+};
+export const formulaContentSchema = z.object(formulaContent);
+export type FormulaContent = z.infer<typeof formulaContentSchema>;
+
+/** A build, soaker, filling, wash or bath as it is saved on its own. */
+export const preparationContent = {
+	preparationId: uuid,
+	/** 0 for one that is new. */
+	expectedRevision: z.int().min(0),
+	name: nameSchema,
+	preparationKind: z.enum(PREPARATION_KINDS),
+	buildLossShare: lossShare,
+	takeBackGrams: z.number().min(0).max(1e6),
+	lines: parts,
+	steps: stepsSchema
+};
+
+/** A product as it is saved. */
+export const productContent = {
+	productId: uuid,
+	expectedRevision: z.int().min(0),
+	name: nameSchema,
+	doughs: z
+		.array(
+			z.object({
+				formulaId: uuid.transform((value) => id<FormulaId>(value)),
+				scaledGrams: z.number().positive().max(100_000)
+			})
+		)
+		.min(1)
+		.max(6)
+		.refine((all) => new Set(all.map((one) => one.formulaId)).size === all.length, {
+			message: 'a dough stands in it twice; put the weights together'
+		}),
+	extras: z
+		.array(
+			z.object({
+				use: z.enum(EXTRA_USES),
+				material,
+				grams: z.number().positive().max(1e6),
+				forPieces: z.int().min(1).max(9999)
+			})
+		)
+		.max(20),
+	bakedGrams: z.number().positive().max(100_000).nullable(),
+	bakeLossShare: z.number().min(0).max(0.59),
+	shape: z.string().trim().max(200),
+	vesselId: uuid.nullable(),
+	dividerId: uuid.nullable(),
+	footprint: z
+		.object({ lengthCm: z.number().positive().max(300), widthCm: z.number().positive().max(300) })
+		.nullable(),
+	piecesPerDeck: z.int().min(1).max(9999),
+	steps: stepsSchema
+};
+
+/** An ingredient as it is saved. */
+export const ingredientContent = {
+	ingredientId: uuid,
+	/** 0 for one that is new. */
+	expectedVersion: z.int().min(0),
+	name: nameSchema,
+	ingredientKind: z.enum(INGREDIENT_KINDS),
+	composition: z
+		.object({ flour: share, water: share, fat: share, sugar: share, wholegrainOfFlour: share })
+		.refine((one) => one.flour + one.water + one.fat + one.sugar <= 1 + 1e-6, {
+			message: 'flour, water, fat and sugar add up to more than the whole'
+		}),
+	yeastFreshEquivalent: z.number().min(0).max(10),
+	allergens: z
+		.array(
+			z
+				.string()
+				.trim()
+				.min(1)
+				.max(60)
+				.regex(/^[^\p{Cc}]*$/u)
+		)
+		.max(30),
+	heatCapacity: z.number().positive().max(10),
+	density: z.number().positive().max(5).nullable(),
+	pricePerKilogram: z.number().min(0).max(100_000).nullable(),
+	weighedOn: z.string().max(200).nullable()
+};
+
+/** A delivery of a flour as it is written down. */
+export const deliveryContent = {
+	deliveryId: uuid,
+	ingredientId: uuid,
+	receivedOn: z
+		.string()
+		.refine((value) => parseBakeDate(value).ok, { message: 'not a date of the calendar' }),
+	lot: z.string().trim().min(1, 'the lot is missing').max(100),
+	properties: z.object({
+		extractionPercent: percentOrUnknown,
+		proteinPercent: percentOrUnknown,
+		ashPercent: percentOrUnknown,
+		moisturePercent: percentOrUnknown,
+		fallingNumberSeconds: z.number().min(0).max(2000).nullable(),
+		absorptionPoints: z.number().min(-50).max(50).nullable(),
+		milling: z.enum(MILLINGS).nullable(),
+		wholegrainPercent: percentOrUnknown
+	})
+};

@@ -1,0 +1,183 @@
+import { given, worked, type Explained, type Given } from '../explain/index.ts';
+import { isSoaked } from './formula.ts';
+import { withoutRollIn, type FormulaFigures } from './figures.ts';
+import {
+	flourOf,
+	stagesInOrder,
+	sumLines,
+	type ResolvedFormula,
+	type ResolvedLine,
+	type ResolvedStage
+} from './resolve.ts';
+
+/** The figures of a formula that are numbers. */
+export type FigureKey = Exclude<keyof FormulaFigures, 'allergens'>;
+
+/**
+ * Gives one figure of a formula with its arithmetic: line by line, in percent of total flour.
+ *
+ * Model, range and source: as `figuresOf`, whose number it comes to. Failures: none.
+ * Example: the salt of a dough with 2.1 % in its final mix is the one line 2.1 %.
+ */
+export function explainFigure(resolved: ResolvedFormula, figure: FigureKey): Explained {
+	const { final } = resolved;
+	switch (figure) {
+		case 'doughPercent':
+			return sum('total-percent', [
+				...final.stages.map((stage) => percentOf(stage.name, stage.percentOfFlour)),
+				...joined(final.lines).map(([line, percent]) => percentOf(line.ingredient.name, percent))
+			]);
+		case 'hydration':
+			return sum('hydration', addedWaterOf(allLines(final)));
+		case 'hydrationWithoutSoakers':
+			return worked({ key: 'hydration-without-soakers' }, '%', 'difference', [
+				explainFigure(resolved, 'hydration'),
+				...stagesInOrder(final)
+					.filter((stage) => isSoaked(stage.kind))
+					.flatMap((stage) => addedWaterOf(stage.lines))
+			]);
+		case 'effectiveHydration':
+			return sum(
+				'effective-hydration',
+				joined(allLines(withoutRollIn(final))).flatMap(([line, percent]) =>
+					part(line, percent, 'water-share', line.ingredient.composition.water)
+				)
+			);
+		case 'salt':
+			return sum(
+				'salt',
+				joined(allLines(final))
+					.filter(([line]) => line.ingredient.kind === 'salt')
+					.map(([line, percent]) => percentOf(line.ingredient.name, percent))
+			);
+		case 'yeastFreshEquivalent':
+			return sum(
+				'yeast',
+				joined(allLines(final)).flatMap(([line, percent]) =>
+					part(line, percent, 'fresh-equivalent', line.ingredient.yeastFreshEquivalent)
+				)
+			);
+		case 'prefermentedFlour':
+			return sum(
+				'prefermented-flour',
+				final.stages
+					.filter((stage) => stage.kind === 'build')
+					.map((stage) =>
+						given({ key: 'flour-in-build', of: stage.name }, flourOf(stage), '%', {
+							kind: 'formula'
+						})
+					)
+			);
+		case 'wholegrain':
+			return sum(
+				'wholegrain',
+				joined(allLines(final)).flatMap(([line, percent]) => {
+					const { flour, wholegrainOfFlour } = line.ingredient.composition;
+					return part(line, percent, 'wholegrain-share', flour * wholegrainOfFlour);
+				})
+			);
+	}
+}
+
+/** The figures of a build that open their arithmetic. */
+export type BuildFigureKey = 'hydration' | 'inoculation';
+
+/**
+ * Gives a build's hydration or inoculation with its arithmetic, in percent of the build's own flour.
+ * Model: as `buildFiguresOf`. Failures: none; a build without flour comes to 0.
+ * Example: seed flour of 1.8 % in a build with 18 % of the flour is an inoculation of 10 %.
+ */
+export function explainBuildFigure(stage: ResolvedStage, figure: BuildFigureKey): Explained {
+	const flour = flourOf(stage);
+	const own = given({ key: 'flour-in-build', of: stage.name }, flour, '%', { kind: 'formula' });
+	if (!(flour > 0)) return given({ key: figure, of: stage.name }, 0, '%', { kind: 'formula' });
+	const parts =
+		figure === 'hydration'
+			? addedWaterOf(allLines(stage))
+			: [
+					...joined(stage.lines)
+						.filter(([line]) => line.ingredient.kind === 'culture')
+						.flatMap(([line, percent]) =>
+							part(line, percent, 'flour-share', line.ingredient.composition.flour)
+						),
+					...stage.stages
+						.filter((inner) => inner.kind === 'build')
+						.map((inner) =>
+							given({ key: 'flour-in-build', of: inner.name }, flourOf(inner), '%', {
+								kind: 'formula'
+							})
+						)
+				];
+	return worked({ key: figure, of: stage.name }, '%', 'per-percent', [
+		worked({ key: 'grouped' }, '%', 'sum', parts),
+		own
+	]);
+}
+
+function allLines(stage: ResolvedStage): readonly ResolvedLine[] {
+	const lines: ResolvedLine[] = [];
+	sumLines(stage, (line) => {
+		lines.push(line);
+		return 0;
+	});
+	return lines;
+}
+
+/** One ingredient stands once, with all of its amounts together. */
+function joined(
+	lines: readonly ResolvedLine[]
+): readonly (readonly [line: ResolvedLine, percent: number])[] {
+	const all = new Map<string, [ResolvedLine, number]>();
+	for (const line of lines) {
+		const before = all.get(line.ingredient.id)?.[1] ?? 0;
+		all.set(line.ingredient.id, [line, before + line.percentOfFlour]);
+	}
+	return [...all.values()];
+}
+
+function addedWaterOf(lines: readonly ResolvedLine[]): readonly Explained[] {
+	return joined(
+		lines.filter(({ ingredient: { kind } }) => kind === 'water' || kind === 'culture')
+	).flatMap(([line, percent]) =>
+		part(line, percent, 'water-share', line.ingredient.composition.water)
+	);
+}
+
+/** A line's share of something; nothing for a share of 0, the line itself for the whole of it. */
+function part(
+	line: ResolvedLine,
+	percent: number,
+	key: 'water-share' | 'flour-share' | 'wholegrain-share' | 'fresh-equivalent',
+	share: number
+): readonly Explained[] {
+	const of = line.ingredient.name;
+	if (share === 0) return [];
+	if (share === 1) return [percentOf(of, percent)];
+	return [
+		worked({ key: 'grouped' }, '%', 'product', [
+			percentOf(of, percent),
+			given({ key, of }, share, '1', { kind: 'formula' })
+		])
+	];
+}
+
+function percentOf(of: string, percent: number): Given {
+	return given({ key: 'line', of }, percent, '%', { kind: 'formula' });
+}
+
+function sum(
+	key:
+		| 'total-percent'
+		| 'hydration'
+		| 'effective-hydration'
+		| 'salt'
+		| 'yeast'
+		| 'prefermented-flour'
+		| 'wholegrain',
+	parts: readonly Explained[]
+): Explained {
+	const [only, ...others] = parts;
+	if (!only) return given({ key }, 0, '%', { kind: 'formula' });
+	if (others.length === 0 && only.kind === 'given') return { ...only, term: { key } };
+	return worked({ key }, '%', 'sum', parts);
+}

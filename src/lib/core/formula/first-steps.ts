@@ -1,0 +1,136 @@
+import type { PreparationKind } from './formula.ts';
+import type { Step } from './process.ts';
+
+/** Steps that a new build begins with until the bakery writes its own (our defaults). */
+export const FIRST_BUILD_STEPS: readonly Step[] = [
+	{
+		kind: 'hands-on',
+		activity: 'mix',
+		machine: null,
+		fixedMinutes: 10,
+		secondsPerPiece: 0,
+		endsAtCelsius: 25,
+		detail: { kind: 'none' }
+	},
+	{
+		kind: 'wait',
+		activity: 'ferment',
+		legs: [{ place: 'room', ambientCelsius: 24, timeConstantMinutes: 300, minutes: null }],
+		clock: {
+			leavening: 'sourdough',
+			referenceCelsius: 25,
+			underMinutes: 300,
+			ripeMinutes: 360,
+			overMinutes: 450
+		},
+		foldsAtMinutes: [],
+		foldsAtShares: []
+	}
+];
+
+/** Steps that a new dough begins with until the bakery writes its own (our defaults). */
+export const FIRST_DOUGH_STEPS: readonly Step[] = [
+	{
+		kind: 'hands-on',
+		activity: 'mix',
+		machine: 'mixer',
+		fixedMinutes: 15,
+		secondsPerPiece: 0,
+		endsAtCelsius: 25,
+		detail: { kind: 'none' }
+	},
+	{
+		kind: 'wait',
+		activity: 'bulk',
+		legs: [{ place: 'room', ambientCelsius: 23, timeConstantMinutes: 420, minutes: null }],
+		clock: {
+			leavening: 'sourdough',
+			referenceCelsius: 25,
+			underMinutes: 165,
+			ripeMinutes: 210,
+			overMinutes: 260
+		},
+		foldsAtMinutes: [],
+		foldsAtShares: []
+	}
+];
+
+/** Steps that a new soaker or anything else that does not ferment begins with (our defaults). */
+const FIRST_SOAKING_STEPS: readonly Step[] = [
+	{
+		kind: 'hands-on',
+		activity: 'mix',
+		machine: null,
+		fixedMinutes: 5,
+		secondsPerPiece: 0,
+		endsAtCelsius: 20,
+		detail: { kind: 'none' }
+	},
+	{
+		kind: 'wait',
+		activity: 'soak',
+		legs: [{ place: 'room', ambientCelsius: 20, timeConstantMinutes: 300, minutes: 60 }],
+		clock: null,
+		foldsAtMinutes: [],
+		foldsAtShares: []
+	}
+];
+
+/** The steps a new recipe of its own begins with. */
+export function firstStepsOf(kind: PreparationKind): readonly Step[] {
+	return kind === 'build' ? FIRST_BUILD_STEPS : FIRST_SOAKING_STEPS;
+}
+
+/** Steps that a new product begins with until the bakery writes its own (our defaults). */
+export const FIRST_PRODUCT_STEPS: readonly Step[] = [
+	{
+		kind: 'hands-on',
+		activity: 'divide',
+		machine: null,
+		fixedMinutes: 2,
+		secondsPerPiece: 8,
+		endsAtCelsius: null,
+		detail: { kind: 'none' }
+	},
+	{
+		kind: 'hands-on',
+		activity: 'shape',
+		machine: null,
+		fixedMinutes: 0,
+		secondsPerPiece: 15,
+		endsAtCelsius: null,
+		detail: { kind: 'none' }
+	},
+	{
+		kind: 'wait',
+		activity: 'proof',
+		legs: [{ place: 'room', ambientCelsius: 24, timeConstantMinutes: 150, minutes: null }],
+		clock: {
+			leavening: 'sourdough',
+			referenceCelsius: 25,
+			underMinutes: 80,
+			ripeMinutes: 110,
+			overMinutes: 155
+		},
+		foldsAtMinutes: [],
+		foldsAtShares: []
+	},
+	{ kind: 'bake', loadCelsius: 240, bakeMinutes: 40, steamSeconds: 8, coreCelsius: 97 },
+	{
+		kind: 'wait',
+		activity: 'cool',
+		legs: [{ place: 'room', ambientCelsius: 22, timeConstantMinutes: 90, minutes: 60 }],
+		clock: null,
+		foldsAtMinutes: [],
+		foldsAtShares: []
+	},
+	{
+		kind: 'hands-on',
+		activity: 'pack',
+		machine: null,
+		fixedMinutes: 3,
+		secondsPerPiece: 5,
+		endsAtCelsius: null,
+		detail: { kind: 'none' }
+	}
+];

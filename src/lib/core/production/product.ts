@@ -1,0 +1,57 @@
+import type { FormulaId, ProductId } from '../identity.ts';
+import type { Material } from '../formula/index.ts';
+import type { Mass } from '../units/index.ts';
+import type { DoughProduct } from './demand.ts';
+
+/** What goes on, in or around the piece beside its dough. */
+export const EXTRA_USES = [
+	'filling',
+	'coating',
+	'topping',
+	'wash',
+	'bath',
+	'glaze',
+	'dusting'
+] as const;
+export type ExtraUse = (typeof EXTRA_USES)[number];
+
+/** So many grams for so many pieces: 25 g for 1 piece, or a bath of 4 kg for 60 pieces, never less than one. */
+export interface ProductExtra {
+	readonly use: ExtraUse;
+	readonly material: Material;
+	readonly amount: Mass;
+	readonly forPieces: number;
+}
+
+/** One of the doughs of a piece. The first carries the piece through its chain, the others join it. */
+export interface ProductDough {
+	readonly formulaId: FormulaId;
+	readonly scaledWeight: Mass;
+}
+
+/** A product: one or more doughs, and what goes with them. */
+export interface BakeryProduct {
+	readonly id: ProductId;
+	readonly name: string;
+	readonly doughs: readonly ProductDough[];
+	readonly extras: readonly ProductExtra[];
+}
+
+/** Each product as each of its doughs sees it. */
+export function asDoughs(products: readonly BakeryProduct[]): readonly DoughProduct[] {
+	return products.flatMap(({ id, name, doughs }) =>
+		doughs.map(({ formulaId, scaledWeight }, at) => ({
+			id,
+			name,
+			formulaId,
+			scaledWeight,
+			role: at === 0 ? ('carries' as const) : ('joins' as const)
+		}))
+	);
+}
+
+/** What the pieces of a product take of an extra; a bath is made whole. */
+export function amountOfExtra(extra: ProductExtra, pieces: number): Mass {
+	const shares = pieces / extra.forPieces;
+	return { grams: extra.amount.grams * (extra.forPieces > 1 ? Math.ceil(shares) : shares) };
+}

@@ -1,0 +1,61 @@
+import { given, worked, type Explained } from '../explain/index.ts';
+import { mixedShare, type ResolvedFormula } from '../formula/index.ts';
+import { fail, ok, type Result } from '../result.ts';
+import type { WeighingFailure, WeighingScale } from '../units/index.ts';
+import { buildsOf, type Build } from './builds.ts';
+import type { Mix, MixLimits } from './mixes.ts';
+import { weighUp } from './weigh-up.ts';
+
+/** A formula scaled to a total flour outside any day: its mixes, alike, and the builds before them. */
+export interface ScaledBatch {
+	readonly mixes: readonly Mix[];
+	readonly builds: readonly Build[];
+}
+
+/**
+ * Scales a formula to a total flour: equal mixes that fit the mixer, rounded to the scales, and the builds
+ * that they take from.
+ *
+ * Model: as few equal mixes as the mixer allows; what is rolled in does not count at the mixer. Builds are
+ * sized for what the mixes weigh, with their loss and take-back.
+ * Range: total flour above 0. Source: domain arithmetic (scaling). Failures: `no-scales`.
+ * Example: 23 666.4 g of flour of the oat loaf in a mixer of 30 kg are 2 mixes of 24 861.5 g.
+ */
+export function scaledBatch(
+	resolved: ResolvedFormula,
+	totalFlour: Explained,
+	limits: MixLimits,
+	scales: readonly WeighingScale[]
+): Result<ScaledBatch, WeighingFailure> {
+	const of = resolved.formula.name;
+	const percent = resolved.final.percentOfFlour;
+	const most = limits.most.grams / mixedShare(resolved.final);
+	const dough = (totalFlour.value * percent) / 100;
+	const count = Math.max(1, Math.ceil(dough / most - 1e-9));
+	const flour =
+		count === 1
+			? totalFlour
+			: worked({ key: 'total-flour', of }, 'g', 'quotient', [
+					totalFlour,
+					given({ key: 'mixes' }, count, '1', { kind: 'bakery' })
+				]);
+	const lines = weighUp(resolved.final, flour, scales);
+	if (!lines.ok) return fail(lines.error);
+	const each = worked({ key: 'mix-dough', of }, 'g', 'percent', [
+		flour,
+		given({ key: 'total-percent' }, percent, '%', { kind: 'formula' })
+	]);
+	const mixes = Array.from({ length: count }, (_, at) => ({
+		ordinal: at + 1,
+		count,
+		lots: [],
+		dough: each,
+		totalFlour: flour,
+		lines: lines.value
+	}));
+	const builds = buildsOf(
+		[{ formulaId: resolved.formula.id, name: of, final: resolved.final, mixes }],
+		scales
+	);
+	return builds.ok ? ok({ mixes, builds: builds.value }) : fail(builds.error);
+}

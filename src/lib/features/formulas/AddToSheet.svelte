@@ -1,0 +1,111 @@
+<script lang="ts">
+	import { stagesInOrder, type ResolvedFormula } from '../../core/formula/index.ts';
+	import { parseNumber } from '../../core/units/index.ts';
+	import { parseFailureText } from '../../wording/failure-text.ts';
+	import { PREPARATION_KIND_TEXT } from '../../wording/kind-text.ts';
+	import type { FormulaModel } from './formula-model.svelte.ts';
+	import SplitOffForm from './SplitOffForm.svelte';
+
+	interface Props {
+		model: FormulaModel;
+		resolved: ResolvedFormula;
+	}
+	let { model, resolved }: Props = $props();
+
+	let ingredientId = $state('');
+	let stageId = $state('');
+	let recipeId = $state('');
+	let recipePercent = $state('20');
+
+	const stages = $derived(stagesInOrder(resolved.final));
+	const stage = $derived(
+		stages.find((one) => (one.preparation?.id ?? '') === stageId) ?? resolved.final
+	);
+	const ingredients = $derived(
+		model.view.ingredients.filter(
+			(one) =>
+				!one.retired &&
+				one.kind !== 'caustic' &&
+				!stage.lines.some((line) => line.ingredient.id === one.id && line.addition === 'start')
+		)
+	);
+	/** What goes into a dough; fillings, washes and baths belong to the product. */
+	const INTO_DOUGH = ['build', 'soaker', 'scald', 'porridge', 'fat'];
+	const recipes = $derived(
+		model.view.preparations.filter(
+			({ preparation, retired }) =>
+				!retired &&
+				INTO_DOUGH.includes(preparation.kind) &&
+				!resolved.final.stages.some((one) => one.preparation?.id === preparation.id)
+		)
+	);
+
+	function addIngredient(event: SubmitEvent) {
+		event.preventDefault();
+		const ingredient = ingredients.find((one) => one.id === ingredientId);
+		if (!ingredient) return;
+		model.edit({
+			preparationId: stage.preparation?.id ?? null,
+			ingredient,
+			addition: 'start',
+			percentOfFlour: 1,
+			flour: 'balance'
+		});
+		ingredientId = '';
+	}
+	function addRecipe(event: SubmitEvent) {
+		event.preventDefault();
+		const recipe = recipes.find(({ preparation }) => preparation.id === recipeId);
+		const read = parseNumber(recipePercent);
+		if (!read.ok) model.message = parseFailureText(read.error);
+		else if (recipe && model.addPreparation(recipe.preparation.id, read.value)) recipeId = '';
+	}
+</script>
+
+<form class="mt-2 flex flex-wrap items-center gap-2" onsubmit={addIngredient}>
+	<label
+		>Add <select class="field" bind:value={ingredientId} aria-label="Ingredient to add">
+			<option value="">an ingredient</option>
+			{#each ingredients as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
+		</select></label
+	>
+	<label
+		>to <select class="field" bind:value={stageId} aria-label="Stage to add it to">
+			<option value="">final dough</option>
+			{#each stages as one (one.preparation?.id ?? 'final')}
+				{#if one.preparation}<option value={one.preparation.id}>{one.name}</option>{/if}
+			{/each}
+		</select></label
+	>
+	<button class="action-lesser" disabled={ingredientId === ''}>Add at 1 %</button>
+	<span class="text-note text-ink-2">An emptied number takes its line out.</span>
+</form>
+{#if recipes.length > 0}
+	<form class="mt-2 flex flex-wrap items-center gap-2" onsubmit={addRecipe}>
+		<label
+			>Take <select class="field" bind:value={recipeId} aria-label="Build or soaker to take">
+				<option value="">a build or soaker of the book</option>
+				{#each recipes as { preparation } (preparation.id)}<option value={preparation.id}
+						>{preparation.name}, {PREPARATION_KIND_TEXT[preparation.kind]}</option
+					>{/each}
+			</select></label
+		>
+		<label
+			>at <input
+				class="field percent"
+				inputmode="decimal"
+				bind:value={recipePercent}
+				aria-label="How much of it, percent of all flour"
+			/> % of all flour</label
+		>
+		<button class="action-lesser" disabled={recipeId === ''}>Take it in</button>
+	</form>
+{/if}
+<SplitOffForm {model} {resolved} />
+
+<style>
+	.percent {
+		width: 72px;
+		text-align: right;
+	}
+</style>

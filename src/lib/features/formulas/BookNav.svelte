@@ -1,0 +1,121 @@
+<script lang="ts">
+	import { resolve } from '$app/paths';
+	import type { BookList } from '../../contracts/views.ts';
+	import { PREPARATION_KIND_TEXT, INGREDIENT_KIND_TEXT } from '../../wording/kind-text.ts';
+	import NewFormulaForm from './NewFormulaForm.svelte';
+
+	interface Props {
+		date: string;
+		book: BookList;
+		shelf: 'formulas' | 'builds' | 'products' | 'ingredients';
+		current: string | null;
+	}
+	let { date, book, shelf, current }: Props = $props();
+
+	const SHELVES = [
+		{ key: 'formulas', name: 'Formulas', one: 'formula' },
+		{ key: 'builds', name: 'Builds and more', one: 'build' },
+		{ key: 'products', name: 'Products', one: 'product' },
+		{ key: 'ingredients', name: 'Ingredients', one: 'ingredient' }
+	] as const;
+	/** Beyond this a list is searched rather than read. */
+	const SEARCH_FROM = 12;
+	let search = $state('');
+
+	const entries = $derived.by(() => {
+		const notes = {
+			formulas: () => book.formulas,
+			builds: () => book.builds.map((one) => ({ ...one, note: PREPARATION_KIND_TEXT[one.kind] })),
+			products: () => book.products,
+			ingredients: () =>
+				book.ingredients.map((one) => ({ ...one, note: INGREDIENT_KIND_TEXT[one.kind] }))
+		};
+		const wanted = search.trim().toLowerCase();
+		return notes[shelf]()
+			.filter((one) => `${one.name} ${one.note}`.toLowerCase().includes(wanted))
+			.sort((a, b) => Number(a.retired) - Number(b.retired));
+	});
+	const one = $derived(SHELVES.find((each) => each.key === shelf)?.one ?? '');
+	const href = (key: (typeof SHELVES)[number]['key'], id: string) =>
+		resolve(`/bake/${date}/${key}/${id}`);
+</script>
+
+<nav aria-label="The book" class="book print:hidden">
+	<ul class="shelves">
+		{#each SHELVES as each (each.key)}
+			<li>
+				<a
+					href={each.key === 'formulas'
+						? resolve(`/bake/${date}/formulas`)
+						: href(each.key, book[each.key].find((entry) => !entry.retired)?.id ?? 'new')}
+					aria-current={each.key === shelf ? 'true' : undefined}>{each.name}</a
+				>
+			</li>
+		{/each}
+	</ul>
+	{#if book[shelf].length >= SEARCH_FROM}
+		<input
+			class="field my-2 w-full"
+			type="search"
+			bind:value={search}
+			aria-label="Search the list"
+			placeholder="search {book[shelf].length}"
+		/>
+	{/if}
+	<ul class="entries">
+		{#each entries as entry (entry.id)}
+			<li>
+				<a
+					class="entry"
+					href={href(shelf, entry.id)}
+					aria-current={entry.id === current ? 'page' : undefined}
+				>
+					<b>{entry.name}</b>
+					<span class="block text-note">{entry.retired ? 'retired · ' : ''}{entry.note}</span>
+				</a>
+			</li>
+		{:else}
+			<li class="p-2">{search ? 'Nothing by that name.' : 'Nothing here yet.'}</li>
+		{/each}
+	</ul>
+	{#if shelf === 'formulas'}
+		<NewFormulaForm {date} />
+	{:else}
+		<a class="action-lesser mt-3 w-full no-underline!" href={href(shelf, 'new')}>New {one}</a>
+	{/if}
+</nav>
+
+<style>
+	.shelves {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		border: 1px solid var(--line);
+	}
+	.shelves a {
+		display: block;
+		padding: 6px 8px;
+		font-size: 13px;
+		min-height: 32px;
+	}
+	.shelves a[aria-current] {
+		font-weight: 700;
+		text-decoration: underline;
+		text-decoration-thickness: 2px;
+		text-underline-offset: 4px;
+	}
+	.entries {
+		max-height: min(560px, 70vh);
+		overflow-y: auto;
+	}
+	.entry {
+		display: block;
+		padding: 8px 10px;
+		border-bottom: 1px solid var(--line);
+		background: var(--sheet);
+		overflow-wrap: anywhere;
+	}
+	.entry[aria-current] {
+		background: var(--ink);
+		color: var(--sheet);
+	}
+</style>

@@ -1,0 +1,109 @@
+<script lang="ts">
+	import { useRoom } from '../../client/room-context.ts';
+	import {
+		buildFiguresOf,
+		explainBuildFigure,
+		flourOf,
+		stagesInOrder,
+		type RebalanceMove,
+		type ResolvedFormula,
+		type ResolvedStage
+	} from '../../core/formula/index.ts';
+	import { formatNumber, parseNumber } from '../../core/units/index.ts';
+	import { parseFailureText } from '../../wording/failure-text.ts';
+	import type { FormulaModel } from './formula-model.svelte.ts';
+
+	interface Props {
+		model: FormulaModel;
+		resolved: ResolvedFormula;
+	}
+	let { model, resolved }: Props = $props();
+	const room = useRoom();
+
+	const builds = $derived(
+		stagesInOrder(resolved.final).filter((stage) => stage.kind === 'build' && flourOf(stage) > 0)
+	);
+
+	interface Dial {
+		readonly kind: RebalanceMove['kind'];
+		readonly name: string;
+		readonly value: number;
+	}
+	function dialsOf(stage: ResolvedStage): readonly Dial[] {
+		const own = buildFiguresOf(stage);
+		return [
+			{ kind: 'prefermented-flour', name: 'its flour, of all flour', value: flourOf(stage) },
+			{ kind: 'hydration', name: 'its hydration', value: own.hydration },
+			...(own.seedRatio
+				? [{ kind: 'inoculation' as const, name: 'its inoculation', value: own.inoculation }]
+				: [])
+		];
+	}
+	function ratioOf(stage: ResolvedStage): string {
+		const { seedRatio } = buildFiguresOf(stage);
+		return seedRatio
+			? `seed : flour : water 1 : ${formatNumber(seedRatio.flour, 1)} : ${formatNumber(seedRatio.water, 1)}`
+			: '';
+	}
+	function move(stage: ResolvedStage, dial: Dial, text: string) {
+		const read = parseNumber(text.replace('%', ''));
+		if (!read.ok) model.message = parseFailureText(read.error);
+		else if (stage.preparation && text !== formatNumber(dial.value, 1))
+			model.rebalance(stage.preparation.id, { kind: dial.kind, percent: read.value });
+	}
+	function explain(stage: ResolvedStage, dial: Dial) {
+		if (dial.kind === 'prefermented-flour') return;
+		room.explain(
+			explainBuildFigure(stage, dial.kind),
+			`${stage.name}, ${dial.name} ${formatNumber(dial.value, 1)} %`
+		);
+	}
+</script>
+
+{#if builds.length > 0}
+	<section class="border border-line bg-sheet p-4" aria-labelledby="rebalance" data-rebalance>
+		<h2 id="rebalance">Rebalance</h2>
+		<p class="mb-2 text-note text-ink-2">
+			Flour and water move between the build and the final dough; the total stands as it is.
+		</p>
+		{#each builds as stage (stage.preparation?.id)}
+			<h3 class="mt-2">{stage.name}</h3>
+			<p class="text-note text-ink-2">{ratioOf(stage)}</p>
+			{#each dialsOf(stage) as dial (dial.kind)}
+				<div class="flex items-center justify-between gap-3 py-1">
+					{#if dial.kind === 'prefermented-flour'}<span>{dial.name}</span>{:else}<button
+							class="cursor-pointer underline decoration-dotted underline-offset-4"
+							aria-label="{stage.name}, {dial.name}, open the arithmetic"
+							onclick={() => explain(stage, dial)}>{dial.name}</button
+						>{/if}
+					<span>
+						<input
+							class="field dial"
+							type="text"
+							inputmode="decimal"
+							autocomplete="off"
+							aria-label="{stage.name}, {dial.name}"
+							value={formatNumber(dial.value, 1)}
+							onchange={(event) => {
+								move(stage, dial, event.currentTarget.value);
+								event.currentTarget.value = formatNumber(
+									dialsOf(stage).find((one) => one.kind === dial.kind)?.value ?? 0,
+									1
+								);
+							}}
+							onfocus={(event) => event.currentTarget.select()}
+						/> %
+					</span>
+				</div>
+			{/each}
+		{/each}
+	</section>
+{/if}
+
+<style>
+	.dial {
+		width: 88px;
+		text-align: right;
+		font-weight: 700;
+	}
+</style>

@@ -1,0 +1,79 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { resolve } from '$app/paths';
+	import { useRoom } from '../../client/room-context.ts';
+	import type { FormulaView } from '../../contracts/views.ts';
+	import { dayText } from '../../wording/time-text.ts';
+	import { readDifferences } from './revision-diff.ts';
+	import RevisionDifferences from './RevisionDifferences.svelte';
+
+	interface Props {
+		view: FormulaView;
+	}
+	let { view }: Props = $props();
+	const { bakery } = useRoom();
+
+	const { comparison } = $derived(view);
+	const names = $derived({
+		ingredients: view.ingredients,
+		deliveries: view.deliveries,
+		units: bakery.units
+	});
+	const parts = $derived(
+		comparison ? readDifferences(comparison.before, comparison.after, names) : []
+	);
+	const from = $derived(comparison?.before.number ?? 1);
+	const to = $derived(comparison?.after.number ?? 1);
+	const label = (number: number) => {
+		const head = view.revisions.find((one) => one.number === number);
+		return head
+			? `${number}, ${head.by}, ${dayText(head.recordedAtMs, bakery.timeZone)}`
+			: String(number);
+	};
+	/** The page is the same, only what is compared changes: nothing typed is lost. */
+	async function compare(before: number, after: number) {
+		await goto(
+			resolve(`/bake/${view.date}/formulas/${view.formula.id}?from=${before}&to=${after}`),
+			{ keepFocus: true, noScroll: true }
+		);
+	}
+</script>
+
+<section class="border border-line bg-sheet p-4" aria-labelledby="changes" data-changes>
+	<h2 id="changes" class="mb-2">
+		{#if !comparison}First revision
+		{:else if to === view.revision && from === to - 1}Since revision {from}
+		{:else}From revision {from} to {to}{/if}
+	</h2>
+	{#if !comparison}
+		<p>There is nothing before it to compare with.</p>
+	{:else}
+		<div class="mb-2 grid gap-1">
+			<label class="flex items-center justify-between gap-2"
+				>From <select
+					class="field min-w-0"
+					aria-label="Compare from revision"
+					value={from}
+					onchange={(event) => compare(Number(event.currentTarget.value), to)}
+				>
+					{#each view.revisions as one (one.number)}<option value={one.number}
+							>{label(one.number)}</option
+						>{/each}
+				</select></label
+			>
+			<label class="flex items-center justify-between gap-2"
+				>to <select
+					class="field min-w-0"
+					aria-label="Compare to revision"
+					value={to}
+					onchange={(event) => compare(from, Number(event.currentTarget.value))}
+				>
+					{#each view.revisions as one (one.number)}<option value={one.number}
+							>{label(one.number)}</option
+						>{/each}
+				</select></label
+			>
+		</div>
+		<RevisionDifferences {parts} />
+	{/if}
+</section>

@@ -1,0 +1,87 @@
+<script lang="ts">
+	import { useRoom } from '../../client/room-context.ts';
+	import type { ScaledBatch } from '../../core/production/index.ts';
+	import { formatBulk, formatMass } from '../../core/units/index.ts';
+	import WeighUpTable from '../../sheets/WeighUpTable.svelte';
+	import type { DividedPieces } from './scaled-sheet.ts';
+
+	interface Props {
+		batch: ScaledBatch;
+		divided: readonly DividedPieces[];
+		name: string;
+	}
+	let { batch, divided, name }: Props = $props();
+	const room = useRoom();
+	const { units } = room.bakery;
+
+	const [mix] = $derived(batch.mixes);
+	const stages = $derived([
+		...batch.builds.map((build) => ({
+			key: build.preparation.id,
+			title: build.preparation.name,
+			total: build.gross,
+			base: build.preparation.kind === 'build' ? 'its flour' : 'all of it',
+			lines: build.lines
+		})),
+		...(mix
+			? [
+					{
+						key: 'mix',
+						title: mix.count > 1 ? `Each of ${mix.count} mixes` : 'The mix',
+						total: mix.dough,
+						base: 'total flour',
+						lines: mix.lines
+					}
+				]
+			: [])
+	]);
+</script>
+
+<section class="mt-3 border border-line bg-sheet p-4" aria-label="Weigh-up of {name}" data-weigh-up>
+	<h2 class="mb-2">Weigh-up at this size</h2>
+	<div class="stages">
+		{#each stages as stage (stage.key)}
+			<div>
+				<h3 class="flex justify-between gap-3">
+					{stage.title}
+					<button
+						class="cursor-pointer underline decoration-dotted underline-offset-4"
+						aria-label="{stage.title} {formatBulk(
+							{ grams: stage.total.value },
+							units
+						)}, open the arithmetic"
+						onclick={() => room.explain(stage.total, stage.title)}
+						>{formatBulk({ grams: stage.total.value }, units)}</button
+					>
+				</h3>
+				<WeighUpTable lines={stage.lines} base={stage.base} caption="Weigh-up of {stage.title}" />
+			</div>
+		{/each}
+	</div>
+	{#each divided as one (one.product.id)}
+		<p class="mt-3" data-division>
+			<b>{one.divider}, {one.pieces} {one.product.name}:</b>
+			{#if one.division}
+				{one.division.presses} presses of {formatMass(
+					one.division.press,
+					0,
+					units
+				)}{#if one.division.byHand > 0},
+					{one.division.byHand} left to scale by hand, or one more press with {one.division
+						.spareWithOneMore} to spare{/if}.
+			{:else}
+				{formatMass({ grams: one.product.scaledGrams }, 0, units)} is outside what it takes ({one.range}).
+				Scale by hand, or change the weight.
+			{/if}
+		</p>
+	{/each}
+</section>
+
+<style>
+	.stages {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(270px, 1fr));
+		gap: 16px 28px;
+		align-items: start;
+	}
+</style>

@@ -1,0 +1,220 @@
+<script lang="ts">
+	import { invalidate } from '$app/navigation';
+	import { useRoom } from '../../../client/room-context.ts';
+	import type { IngredientDetailView } from '../../../contracts/views.ts';
+	import {
+		MILLINGS,
+		type FlourProperties,
+		type Ingredient,
+		type Milling
+	} from '../../../core/formula/index.ts';
+	import { wallTimeOf } from '../../../core/time/index.ts';
+	import { formatNumber } from '../../../core/units/index.ts';
+	import { shortDateText } from '../../../wording/time-text.ts';
+	import NumberField from '../fields/NumberField.svelte';
+	import { saveBook } from '../fields/save-book.ts';
+
+	interface Props {
+		view: IngredientDetailView;
+		ingredient: Ingredient;
+	}
+	let { view, ingredient }: Props = $props();
+	const room = useRoom();
+
+	const UNKNOWN: FlourProperties = {
+		extractionPercent: null,
+		proteinPercent: null,
+		ashPercent: null,
+		moisturePercent: null,
+		fallingNumberSeconds: null,
+		absorptionPoints: null,
+		milling: null,
+		wholegrainPercent: null
+	};
+	let lot = $state('');
+	let receivedOn = $state('');
+	let properties: FlourProperties = $state.raw(UNKNOWN);
+	let message = $state('');
+
+	const today = $derived(
+		wallTimeOf({ epochMs: room.now.epochMs }, room.bakery.timeZone).date as string
+	);
+	const set = (change: Partial<FlourProperties>) => (properties = { ...properties, ...change });
+	const known = (value: number | null, unit: string, decimals = 1) =>
+		value === null ? '·' : `${formatNumber(value, decimals)}${unit}`;
+	const signed = (value: number | null) =>
+		value === null ? '·' : `${value > 0 ? '+' : ''}${formatNumber(value, 1)}`;
+
+	async function add(event: SubmitEvent) {
+		event.preventDefault();
+		if (lot.trim() === '') {
+			message = 'Type the lot as the sack says it.';
+			return;
+		}
+		const problem = await saveBook({
+			kind: 'add-delivery',
+			occurredAtMs: Math.round(room.now.epochMs),
+			deliveryId: crypto.randomUUID(),
+			ingredientId: ingredient.id,
+			receivedOn: receivedOn || today,
+			lot,
+			properties
+		});
+		message = problem ?? '';
+		if (problem !== null) return;
+		lot = '';
+		receivedOn = '';
+		properties = UNKNOWN;
+		await invalidate('jovet:day');
+	}
+</script>
+
+<section class="mt-3 border border-line bg-sheet p-4" aria-labelledby="deliveries" data-deliveries>
+	<h2 id="deliveries" class="mb-2">Deliveries</h2>
+	{#if view.deliveries.length === 0}
+		<p class="mb-2">None written down yet. Every formula counts on the house flour.</p>
+	{:else}
+		<div class="overflow-x-auto">
+			<table class="w-full">
+				<thead>
+					<tr>
+						<th scope="col">Lot</th><th scope="col">Came</th><th scope="col" class="right"
+							>Water, points</th
+						><th scope="col" class="right">Protein</th><th scope="col" class="right">Ash</th><th
+							scope="col"
+							class="right">Moisture</th
+						><th scope="col" class="right">Falling no.</th><th scope="col">Milled</th>
+					</tr>
+				</thead>
+				<tbody>
+					{#each view.deliveries as one (one.id)}
+						<tr>
+							<th scope="row">{one.lot}</th>
+							<td>{shortDateText(one.receivedOn)}</td>
+							<td class="right"><b>{signed(one.properties.absorptionPoints)}</b></td>
+							<td class="right">{known(one.properties.proteinPercent, ' %')}</td>
+							<td class="right">{known(one.properties.ashPercent, ' %', 2)}</td>
+							<td class="right">{known(one.properties.moisturePercent, ' %')}</td>
+							<td class="right">{known(one.properties.fallingNumberSeconds, ' s', 0)}</td>
+							<td>{one.properties.milling ?? '·'}</td>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</div>
+	{/if}
+	<form class="mt-3" onsubmit={add}>
+		<h3 class="mb-1">Write one down</h3>
+		<div class="fields">
+			<label class="flex items-center justify-between gap-3"
+				>Lot <input class="field min-w-0" bind:value={lot} maxlength="100" /></label
+			>
+			<label class="flex items-center justify-between gap-3"
+				>Came on <input
+					class="field"
+					type="date"
+					bind:value={receivedOn}
+					placeholder={today}
+				/></label
+			>
+			<NumberField
+				label="Water beyond the house flour"
+				value={properties.absorptionPoints}
+				unit="points"
+				least={-50}
+				most={50}
+				optional
+				onSet={(value: number | null) => set({ absorptionPoints: value })}
+			/>
+			<NumberField
+				label="Protein"
+				value={properties.proteinPercent}
+				unit="%"
+				least={0}
+				most={100}
+				optional
+				onSet={(value: number | null) => set({ proteinPercent: value })}
+			/>
+			<NumberField
+				label="Ash"
+				value={properties.ashPercent}
+				unit="%"
+				decimals={2}
+				least={0}
+				most={100}
+				optional
+				onSet={(value: number | null) => set({ ashPercent: value })}
+			/>
+			<NumberField
+				label="Moisture"
+				value={properties.moisturePercent}
+				unit="%"
+				least={0}
+				most={100}
+				optional
+				onSet={(value: number | null) => set({ moisturePercent: value })}
+			/>
+			<NumberField
+				label="Extraction"
+				value={properties.extractionPercent}
+				unit="%"
+				least={0}
+				most={100}
+				optional
+				onSet={(value: number | null) => set({ extractionPercent: value })}
+			/>
+			<NumberField
+				label="Falling number"
+				value={properties.fallingNumberSeconds}
+				unit="s"
+				decimals={0}
+				least={0}
+				most={2000}
+				optional
+				onSet={(value: number | null) => set({ fallingNumberSeconds: value })}
+			/>
+			<NumberField
+				label="Wholegrain"
+				value={properties.wholegrainPercent}
+				unit="%"
+				least={0}
+				most={100}
+				optional
+				onSet={(value: number | null) => set({ wholegrainPercent: value })}
+			/>
+			<label class="flex items-center justify-between gap-3"
+				>Milled on
+				<select
+					class="field"
+					value={properties.milling ?? ''}
+					onchange={(event) =>
+						set({ milling: (event.currentTarget.value || null) as Milling | null })}
+				>
+					<option value="">not known</option>
+					{#each MILLINGS as one (one)}<option value={one}>{one}</option>{/each}
+				</select></label
+			>
+		</div>
+		<button class="action-lesser mt-2">Write the delivery down</button>
+		{#if message}<p role="alert" class="mt-1 font-bold">{message}</p>{/if}
+	</form>
+</section>
+
+<style>
+	.fields {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
+		gap: 4px 28px;
+	}
+	th,
+	td {
+		text-align: left;
+		padding: 4px 8px 4px 0;
+		border-bottom: 1px solid var(--line);
+		font-weight: 400;
+	}
+	.right {
+		text-align: right;
+		white-space: nowrap;
+	}
+</style>

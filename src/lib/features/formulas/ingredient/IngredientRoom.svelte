@@ -1,0 +1,290 @@
+<script lang="ts">
+	import { onMount, untrack } from 'svelte';
+	import { goto, invalidate } from '$app/navigation';
+	import { resolve } from '$app/paths';
+	import { z } from 'zod';
+	import { useRoom } from '../../../client/room-context.ts';
+	import { ingredientContent } from '../../../contracts/formula-book.ts';
+	import type { IngredientDetailView } from '../../../contracts/views.ts';
+	import { INGREDIENT_KINDS, type IngredientKind } from '../../../core/formula/index.ts';
+	import { formatNumber } from '../../../core/units/index.ts';
+	import { CAUSTIC_CAUTION, INGREDIENT_KIND_TEXT } from '../../../wording/kind-text.ts';
+	import BookPage from '../BookPage.svelte';
+	import EditHeading from '../fields/EditHeading.svelte';
+	import { Edited } from '../fields/edited.svelte.ts';
+	import NumberField from '../fields/NumberField.svelte';
+	import RetireButton from '../fields/RetireButton.svelte';
+	import { saveBook } from '../fields/save-book.ts';
+	import DeliveryForm from './DeliveryForm.svelte';
+	import { usualOf } from './usual.ts';
+
+	interface Props {
+		view: IngredientDetailView;
+	}
+	let { view }: Props = $props();
+	const room = useRoom();
+
+	const contentSchema = z.object(ingredientContent);
+	const edited = untrack(() => {
+		const { ingredient, version } = view;
+		const usual = usualOf('flour');
+		return new Edited(
+			{
+				ingredientId: ingredient?.id ?? crypto.randomUUID(),
+				expectedVersion: version,
+				name: ingredient?.name ?? '',
+				ingredientKind: ingredient?.kind ?? ('flour' as const),
+				composition: { ...(ingredient?.composition ?? usual.composition) },
+				yeastFreshEquivalent: ingredient?.yeastFreshEquivalent ?? usual.yeastFreshEquivalent,
+				allergens: [...(ingredient?.allergens ?? [])],
+				heatCapacity: ingredient?.heatCapacity.kilojoulesPerKilogramKelvin ?? usual.heatCapacity,
+				density: ingredient?.density?.kilogramsPerLitre ?? null,
+				pricePerKilogram: ingredient?.pricePerKilogram ?? null,
+				weighedOn: ingredient?.weighedOn ?? null
+			},
+			`jovet.ingredient.unsaved.${ingredient?.id ?? 'new'}.${version}`,
+			contentSchema
+		);
+	});
+	let message = $state('');
+	onMount(() => {
+		if (edited.restore()) message = 'These changes were made before and are not saved yet.';
+	});
+	const { value } = $derived(edited);
+	const { composition } = $derived(value);
+	const named = $derived(
+		composition.flour + composition.water + composition.fat + composition.sugar
+	);
+	const overfull = $derived(named > 1 + 1e-6);
+	const sentence = $derived.by(() => {
+		const name = value.name || 'A new ingredient';
+		const counts =
+			composition.flour > 0
+				? composition.flour === 1
+					? ', all of it counted as flour'
+					: `, ${formatNumber(composition.flour * 100, 0)} % of it counted as flour`
+				: '';
+		return `${name}: ${INGREDIENT_KIND_TEXT[value.ingredientKind]}${counts}.`;
+	});
+
+	/** A new ingredient takes what is usual for its kind; one that is there keeps its figures. */
+	function setKind(kind: IngredientKind) {
+		if (view.ingredient) edited.set({ ingredientKind: kind });
+		else {
+			const usual = usualOf(kind);
+			edited.set({
+				ingredientKind: kind,
+				composition: { ...usual.composition },
+				yeastFreshEquivalent: usual.yeastFreshEquivalent,
+				heatCapacity: usual.heatCapacity
+			});
+		}
+	}
+	const setShare = (key: keyof typeof composition, number: number | null) =>
+		edited.set({ composition: { ...composition, [key]: (number ?? 0) / 100 } });
+	async function save() {
+		message = '';
+		const problem = await saveBook({
+			kind: 'save-ingredient',
+			occurredAtMs: Math.round(room.now.epochMs),
+			...value
+		});
+		if (problem !== null) {
+			message = problem;
+			return;
+		}
+		edited.forget();
+		if (view.ingredient) await invalidate('jovet:day');
+		else await goto(resolve(`/bake/${view.date}/ingredients/${value.ingredientId}`));
+	}
+</script>
+
+<EditHeading
+	{sentence}
+	note={view.version === 0
+		? 'Not saved yet.'
+		: `${view.ingredient?.retired ? 'Retired. ' : ''}${edited.changed ? 'Changed, not saved yet.' : 'Saved.'}`}
+	saveLabel="Save the ingredient"
+	canSave={edited.changed && !overfull && value.name.trim() !== ''}
+	history={edited}
+	onSave={save}
+/>
+<BookPage
+	date={view.date}
+	book={view.book}
+	shelf="ingredients"
+	current={view.ingredient?.id ?? null}
+>
+	<p class="mb-2 min-h-6" role="status" data-book-message>
+		{#if message}<span class="act-now px-2">Look</span> {message}{/if}
+	</p>
+	{#if view.usedBy.length > 0}
+		<p class="mb-2">
+			<b>In {view.usedBy.join(', ')}.</b> Saving changes what they come to; their amounts stay.
+		</p>
+	{/if}
+	<div class="columns">
+		<section class="border border-line bg-sheet p-4" aria-labelledby="what">
+			<h2 id="what" class="mb-2">What it is</h2>
+			<label class="mb-1 block">
+				Name
+				<input
+					class="field w-full"
+					value={value.name}
+					maxlength="200"
+					onchange={(event) => edited.set({ name: event.currentTarget.value.trim() })}
+				/>
+			</label>
+			<label class="mb-1 flex items-center justify-between gap-3">
+				Kind
+				<select
+					class="field"
+					value={value.ingredientKind}
+					onchange={(event) => setKind(event.currentTarget.value as IngredientKind)}
+				>
+					{#each INGREDIENT_KINDS as one (one)}<option value={one}
+							>{INGREDIENT_KIND_TEXT[one]}</option
+						>{/each}
+				</select>
+			</label>
+			<label class="mb-1 block">
+				Allergens, with commas
+				<input
+					class="field w-full"
+					value={value.allergens.join(', ')}
+					maxlength="600"
+					onchange={(event) =>
+						edited.set({
+							allergens: event.currentTarget.value
+								.split(',')
+								.map((one) => one.trim())
+								.filter((one) => one !== '')
+						})}
+				/>
+			</label>
+			<p class="text-note text-ink-2">The site’s own allergen list comes first.</p>
+			<NumberField
+				label="Price of a kilogram{view.currency ? `, ${view.currency}` : ''}"
+				value={value.pricePerKilogram}
+				decimals={3}
+				least={0}
+				most={100000}
+				optional
+				onSet={(number: number | null) => edited.set({ pricePerKilogram: number })}
+			/>
+			<label class="flex items-center justify-between gap-3">
+				Weighed on
+				<select
+					class="field"
+					value={value.weighedOn ?? ''}
+					onchange={(event) => edited.set({ weighedOn: event.currentTarget.value || null })}
+				>
+					<option value="">the finest scale that carries it</option>
+					{#each view.scales as scale (scale.name)}<option value={scale.name}>{scale.name}</option
+						>{/each}
+				</select>
+			</label>
+			{#if value.ingredientKind === 'caustic'}
+				<p class="mt-3 border-2 border-ink p-3 font-bold">{CAUSTIC_CAUTION}</p>
+			{/if}
+		</section>
+		<section class="border border-line bg-sheet p-4" aria-labelledby="made-of">
+			<h2 id="made-of" class="mb-2">What it is made of</h2>
+			<NumberField
+				label="Counts as flour"
+				value={composition.flour * 100}
+				unit="%"
+				least={0}
+				most={100}
+				onSet={(number: number | null) => setShare('flour', number)}
+			/>
+			<NumberField
+				label="of that flour, wholegrain"
+				value={composition.wholegrainOfFlour * 100}
+				unit="%"
+				least={0}
+				most={100}
+				onSet={(number: number | null) => setShare('wholegrainOfFlour', number)}
+			/>
+			<NumberField
+				label="Water"
+				value={composition.water * 100}
+				unit="%"
+				least={0}
+				most={100}
+				onSet={(number: number | null) => setShare('water', number)}
+			/>
+			<NumberField
+				label="Fat"
+				value={composition.fat * 100}
+				unit="%"
+				least={0}
+				most={100}
+				onSet={(number: number | null) => setShare('fat', number)}
+			/>
+			<NumberField
+				label="Sugar"
+				value={composition.sugar * 100}
+				unit="%"
+				least={0}
+				most={100}
+				onSet={(number: number | null) => setShare('sugar', number)}
+			/>
+			{#if overfull}
+				<p role="alert">
+					<span class="act-now px-2">Too much</span> Flour, water, fat and sugar come to
+					{formatNumber(named * 100, 1)} %. Take some out.
+				</p>
+			{/if}
+			<NumberField
+				label="Fresh yeast that one gram stands for"
+				value={value.yeastFreshEquivalent}
+				unit="g"
+				decimals={2}
+				least={0}
+				most={10}
+				onSet={(number: number | null) => edited.set({ yeastFreshEquivalent: number ?? 0 })}
+			/>
+			<NumberField
+				label="Heat capacity"
+				value={value.heatCapacity}
+				unit="kJ/(kg K)"
+				decimals={3}
+				least={0.1}
+				most={10}
+				onSet={(number: number | null) =>
+					edited.set({ heatCapacity: number ?? value.heatCapacity })}
+			/>
+			<NumberField
+				label="Density, for recipes in litres"
+				value={value.density}
+				unit="kg/l"
+				decimals={3}
+				least={0.01}
+				most={5}
+				optional
+				onSet={(number: number | null) => edited.set({ density: number })}
+			/>
+		</section>
+	</div>
+	{#if view.ingredient && view.ingredient.kind === 'flour'}
+		<DeliveryForm {view} ingredient={view.ingredient} />
+	{/if}
+	{#if view.ingredient}
+		<RetireButton
+			what="ingredient"
+			entityId={view.ingredient.id}
+			name={view.ingredient.name}
+			retired={view.ingredient.retired}
+		/>
+	{/if}
+</BookPage>
+
+<style>
+	.columns {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+		gap: 12px;
+		align-items: start;
+	}
+</style>

@@ -1,0 +1,194 @@
+<script lang="ts">
+	import type { ProductDetailView } from '../../../contracts/views.ts';
+	import type { Material } from '../../../core/formula/index.ts';
+	import { EXTRA_USES, type ExtraUse } from '../../../core/production/index.ts';
+	import { formatNumber } from '../../../core/units/index.ts';
+	import { CAUSTIC_CAUTION, EXTRA_USE_TEXT } from '../../../wording/kind-text.ts';
+	import MaterialSelect from '../fields/MaterialSelect.svelte';
+	import NumberField from '../fields/NumberField.svelte';
+	import type { EditedProduct } from './edited-product.ts';
+	import { pantryOf } from './product-scale.ts';
+
+	interface Props {
+		view: ProductDetailView;
+		edited: EditedProduct;
+	}
+	let { view, edited }: Props = $props();
+	const { value } = $derived(edited);
+	const pantry = $derived(pantryOf(view));
+
+	const scaledGrams = $derived(value.doughs.reduce((total, dough) => total + dough.scaledGrams, 0));
+	const vessel = $derived(view.vessels.find((one) => one.id === value.vesselId));
+	const bath = $derived(
+		value.extras.some(
+			({ material }) =>
+				material.kind === 'preparation' &&
+				pantry.preparations
+					.get(material.preparationId)
+					?.lines.some(
+						(line) =>
+							line.material.kind === 'ingredient' &&
+							pantry.ingredients.get(line.material.ingredientId)?.kind === 'caustic'
+					)
+		)
+	);
+	function setExtra(
+		at: number,
+		change: { use?: ExtraUse; material?: Material; grams?: number; forPieces?: number }
+	) {
+		edited.set({
+			extras: value.extras.map((one, index) => (index === at ? { ...one, ...change } : one))
+		});
+	}
+</script>
+
+<section class="border border-line bg-sheet p-4" aria-labelledby="around">
+	<h2 id="around" class="mb-2">On, in and around it</h2>
+	{#each value.extras as extra, at (at)}
+		<div class="border-b border-line py-2">
+			<div class="flex flex-wrap items-center gap-2">
+				<select
+					class="field"
+					aria-label="Use {at + 1}"
+					value={extra.use}
+					onchange={(event) => setExtra(at, { use: event.currentTarget.value as ExtraUse })}
+				>
+					{#each EXTRA_USES as one (one)}<option value={one}>{EXTRA_USE_TEXT[one]}</option>{/each}
+				</select>
+				<MaterialSelect
+					label="What for use {at + 1}"
+					value={extra.material}
+					ingredients={view.ingredients}
+					preparations={view.preparations}
+					onSet={(material: Material) => setExtra(at, { material })}
+				/>
+				<button
+					class="small ml-auto"
+					aria-label="Take use {at + 1} out"
+					onclick={() => edited.set({ extras: value.extras.filter((_, index) => index !== at) })}
+					>Out</button
+				>
+			</div>
+			<div class="mt-1 flex flex-wrap items-center gap-2">
+				<NumberField
+					bare
+					label="Grams of use {at + 1}"
+					value={extra.grams}
+					unit="g"
+					least={0.01}
+					most={1000000}
+					onSet={(number: number | null) => setExtra(at, { grams: number ?? extra.grams })}
+				/>
+				<span>for</span>
+				<NumberField
+					bare
+					label="Pieces of use {at + 1}"
+					value={extra.forPieces}
+					decimals={0}
+					least={1}
+					most={9999}
+					whole
+					onSet={(number: number | null) => setExtra(at, { forPieces: number ?? 1 })}
+				/>
+				<span>{extra.forPieces === 1 ? 'piece' : 'pieces; made whole, never in part'}</span>
+			</div>
+		</div>
+	{/each}
+	{#key value.extras.length}
+		<div class="mt-2">
+			<span class="mr-2">Add</span><MaterialSelect
+				label="What to add to the piece"
+				value={null}
+				ingredients={view.ingredients}
+				preparations={view.preparations}
+				onSet={(material: Material) =>
+					edited.set({
+						extras: [...value.extras, { use: 'topping', material, grams: 5, forPieces: 1 }]
+					})}
+			/>
+		</div>
+	{/key}
+	{#if bath}<p class="mt-3 border-2 border-ink p-3 font-bold">{CAUSTIC_CAUTION}</p>{/if}
+	<h3 class="mt-4">What it stands in and on</h3>
+	<label class="flex items-center justify-between gap-3 py-1">
+		Vessel
+		<select
+			class="field min-w-0"
+			value={value.vesselId ?? ''}
+			onchange={(event) => edited.set({ vesselId: event.currentTarget.value || null })}
+		>
+			<option value="">none</option>
+			{#each view.vessels as one (one.id)}<option value={one.id}>{one.name}, {one.owned}</option
+				>{/each}
+		</select>
+	</label>
+	{#if vessel && vessel.millilitres !== null && scaledGrams > 0}
+		<p class="text-note text-ink-2">
+			{formatNumber(scaledGrams / (vessel.millilitres / 1000), 0)} g of dough for a litre of tin.
+		</p>
+	{/if}
+	<label class="flex items-center justify-between gap-3 py-1">
+		Divider
+		<select
+			class="field min-w-0"
+			value={value.dividerId ?? ''}
+			onchange={(event) => edited.set({ dividerId: event.currentTarget.value || null })}
+		>
+			<option value="">by hand</option>
+			{#each view.dividers as one (one.id)}<option value={one.id}
+					>{one.name}, {one.heads} heads, {one.leastPiece.grams} to {one.mostPiece.grams} g</option
+				>{/each}
+		</select>
+	</label>
+	<NumberField
+		label="Footprint after proof, length"
+		value={value.footprint?.lengthCm ?? null}
+		unit="cm"
+		least={0.5}
+		most={300}
+		optional
+		onSet={(number: number | null) =>
+			edited.set({
+				footprint:
+					number === null ? null : { lengthCm: number, widthCm: value.footprint?.widthCm ?? number }
+			})}
+	/>
+	<NumberField
+		label="and width"
+		value={value.footprint?.widthCm ?? null}
+		unit="cm"
+		least={0.5}
+		most={300}
+		optional
+		onSet={(number: number | null) =>
+			edited.set({
+				footprint:
+					number === null
+						? null
+						: { lengthCm: value.footprint?.lengthCm ?? number, widthCm: number }
+			})}
+	/>
+	<NumberField
+		label="Pieces on a deck"
+		value={value.piecesPerDeck}
+		decimals={0}
+		least={1}
+		most={9999}
+		whole
+		onSet={(number: number | null) => edited.set({ piecesPerDeck: number ?? value.piecesPerDeck })}
+	/>
+</section>
+
+<style>
+	.small {
+		min-height: 32px;
+		padding: 2px 10px;
+		border: 1px solid var(--ink-2);
+		cursor: pointer;
+	}
+	@media (pointer: coarse) {
+		.small {
+			min-height: 48px;
+		}
+	}
+</style>

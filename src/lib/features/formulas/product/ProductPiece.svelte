@@ -1,0 +1,212 @@
+<script lang="ts">
+	import { useRoom } from '../../../client/room-context.ts';
+	import type { ProductDetailView } from '../../../contracts/views.ts';
+	import {
+		allergensOf,
+		costOf,
+		costOfPiece,
+		resolveAlone,
+		resolveFormula,
+		scaledForBaked
+	} from '../../../core/formula/index.ts';
+	import { id, type FormulaId } from '../../../core/identity.ts';
+	import type { BakeryProduct } from '../../../core/production/index.ts';
+	import { formatMass, formatNumber } from '../../../core/units/index.ts';
+	import NumberField from '../fields/NumberField.svelte';
+	import type { EditedProduct } from './edited-product.ts';
+	import { pantryOf } from './product-scale.ts';
+
+	interface Props {
+		view: ProductDetailView;
+		edited: EditedProduct;
+		product: BakeryProduct;
+		onProblem: (text: string) => void;
+	}
+	let { view, edited, product, onProblem }: Props = $props();
+	const { units } = useRoom().bakery;
+	const { value } = $derived(edited);
+
+	const scaledGrams = $derived(value.doughs.reduce((total, dough) => total + dough.scaledGrams, 0));
+	const bakedTo = $derived(scaledGrams * (1 - value.bakeLossShare));
+	const free = $derived(
+		view.formulas.filter((one) => !value.doughs.some((dough) => dough.formulaId === one.id))
+	);
+	const pantry = $derived(pantryOf(view));
+	const resolved = $derived(
+		value.doughs.flatMap(({ formulaId, scaledGrams: grams }) => {
+			const formula = view.formulas.find((one) => one.id === formulaId);
+			const result = formula ? resolveFormula(formula, pantry) : null;
+			return result?.ok ? [{ grams, resolved: result.value }] : [];
+		})
+	);
+	const allergens = $derived.by(() => {
+		const found = resolved.flatMap((one) => allergensOf(one.resolved.final));
+		for (const { material } of value.extras) {
+			if (material.kind === 'ingredient')
+				found.push(...(pantry.ingredients.get(material.ingredientId)?.allergens ?? []));
+			else {
+				const recipe = pantry.preparations.get(material.preparationId);
+				const alone = recipe ? resolveAlone(recipe, pantry) : null;
+				if (alone?.ok) found.push(...allergensOf(alone.value));
+			}
+		}
+		return found.filter((one, at) => found.indexOf(one) === at).sort();
+	});
+	const cost = $derived(
+		resolved.reduce((total, one) => {
+			const { perKilogram } = costOf(one.resolved);
+			return perKilogram
+				? total + costOfPiece(perKilogram, { grams: one.grams }, product.name).value
+				: total;
+		}, 0)
+	);
+
+	function setDough(at: number, change: { formulaId?: FormulaId; scaledGrams?: number }) {
+		edited.set({
+			doughs: value.doughs.map((one, index) => (index === at ? { ...one, ...change } : one))
+		});
+	}
+	/** The label's weight asks for what to scale; the first dough takes the difference. */
+	function scaleForLabel() {
+		const [first] = value.doughs;
+		if (value.bakedGrams === null || !first) return;
+		const wanted = scaledForBaked({ grams: value.bakedGrams }, { share: value.bakeLossShare });
+		const grams = Math.ceil(wanted.grams - (scaledGrams - first.scaledGrams));
+		if (grams > 0) setDough(0, { scaledGrams: grams });
+		else onProblem('The other doughs alone are more than that. Change them first.');
+	}
+</script>
+
+<section class="border border-line bg-sheet p-4" aria-labelledby="piece">
+	<h2 id="piece" class="mb-2">The piece</h2>
+	<label class="mb-1 block">
+		Name
+		<input
+			class="field w-full"
+			value={value.name}
+			maxlength="200"
+			onchange={(event) => edited.set({ name: event.currentTarget.value.trim() })}
+		/>
+	</label>
+	<label class="mb-1 block">
+		Shape
+		<input
+			class="field w-full"
+			value={value.shape}
+			maxlength="200"
+			onchange={(event) => edited.set({ shape: event.currentTarget.value.trim() })}
+		/>
+	</label>
+	<h3 class="mt-2">Doughs</h3>
+	{#each value.doughs as dough, at (dough.formulaId)}
+		<div class="flex flex-wrap items-center justify-between gap-2 py-1">
+			<select
+				class="field min-w-0 flex-1"
+				aria-label="Dough {at + 1}"
+				value={dough.formulaId}
+				onchange={(event) => setDough(at, { formulaId: id<FormulaId>(event.currentTarget.value) })}
+			>
+				{#each view.formulas.filter((one) => one.id === dough.formulaId || free.includes(one)) as one (one.id)}<option
+						value={one.id}>{one.name}</option
+					>{/each}
+			</select>
+			<NumberField
+				bare
+				label="Dough {at + 1}, grams"
+				value={dough.scaledGrams}
+				unit="g"
+				least={0.1}
+				most={100000}
+				onSet={(number: number | null) =>
+					setDough(at, { scaledGrams: number ?? dough.scaledGrams })}
+			/>
+			<button
+				class="small"
+				aria-label="Take dough {at + 1} out"
+				onclick={() => edited.set({ doughs: value.doughs.filter((_, index) => index !== at) })}
+				>Out</button
+			>
+		</div>
+	{/each}
+	{#if free.length > 0 && value.doughs.length < 6}
+		{#key value.doughs.length}
+			<select
+				class="field"
+				aria-label="Dough to add"
+				onchange={(event) =>
+					edited.set({
+						doughs: [
+							...value.doughs,
+							{ formulaId: id<FormulaId>(event.currentTarget.value), scaledGrams: 100 }
+						]
+					})}
+			>
+				<option value=""
+					>{value.doughs.length === 0 ? 'choose its dough' : 'add another dough'}</option
+				>
+				{#each free as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
+			</select>
+		{/key}
+	{/if}
+	{#if value.doughs.length > 1}
+		<p class="mt-1 text-note text-ink-2">
+			The first dough carries the piece through its steps; the others join it where the doughs are
+			brought together.
+		</p>
+	{/if}
+	<h3 class="mt-3">Weights</h3>
+	<p class="py-1">Scaled at <b>{formatMass({ grams: scaledGrams }, 0, units)}</b> in all.</p>
+	<NumberField
+		label="Lost in the oven"
+		value={value.bakeLossShare * 100}
+		unit="%"
+		least={0}
+		most={59}
+		onSet={(number: number | null) => edited.set({ bakeLossShare: (number ?? 0) / 100 })}
+	/>
+	<NumberField
+		label="Weight on the label"
+		value={value.bakedGrams}
+		unit="g"
+		decimals={0}
+		least={1}
+		most={100000}
+		optional
+		onSet={(number: number | null) => edited.set({ bakedGrams: number })}
+	/>
+	{#if value.bakedGrams !== null && value.doughs.length > 0}
+		{@const short = bakedTo < value.bakedGrams - 0.5}
+		<p class="py-1">
+			{#if short}<b
+					>Short of the label by {formatMass({ grams: value.bakedGrams - bakedTo }, 0, units)}.</b
+				>{/if}
+			<button class="small" onclick={scaleForLabel}>Scale for the label</button>
+		</p>
+	{/if}
+	{#if cost > 0}<p class="py-1">
+			Ingredients of its dough <b
+				>{view.currency ? `${view.currency}\u00a0` : ''}{formatNumber(cost, 2)}</b
+			> a piece.
+		</p>{/if}
+	<p class="mt-2">
+		<b>Allergens:</b>
+		{allergens.join(', ') || 'none named'}.
+		<span class="text-note text-ink-2"
+			>Shared benches and tools carry others; the site’s own list comes first.</span
+		>
+	</p>
+</section>
+
+<style>
+	.small {
+		min-height: 32px;
+		padding: 2px 10px;
+		border: 1px solid var(--ink-2);
+		cursor: pointer;
+	}
+	@media (pointer: coarse) {
+		.small {
+			min-height: 48px;
+		}
+	}
+</style>

@@ -1,0 +1,117 @@
+<script lang="ts">
+	import { untrack } from 'svelte';
+	import { useRoom } from '../../../client/room-context.ts';
+	import type { ProductDetailView } from '../../../contracts/views.ts';
+	import { divide, type BakeryProduct } from '../../../core/production/index.ts';
+	import { formatBulk, formatMass } from '../../../core/units/index.ts';
+	import WeighUpTable from '../../../sheets/WeighUpTable.svelte';
+	import { unmadeText } from '../../../wording/failure-text.ts';
+	import { EXTRA_USE_TEXT } from '../../../wording/kind-text.ts';
+	import NumberField from '../fields/NumberField.svelte';
+	import { scaledProduct } from './product-scale.ts';
+
+	interface Props {
+		view: ProductDetailView;
+		product: BakeryProduct;
+		dividerId: string | null;
+	}
+	let { view, product, dividerId }: Props = $props();
+	const room = useRoom();
+	const { units } = room.bakery;
+
+	let pieces = $state(untrack(() => view.ordered || 30));
+	const scaled = $derived(scaledProduct(view, product, pieces));
+	const divider = $derived(view.dividers.find((one) => one.id === dividerId));
+	const piece = $derived({
+		grams: product.doughs.reduce((total, dough) => total + dough.scaledWeight.grams, 0)
+	});
+	const division = $derived(divider ? divide(pieces, piece, divider) : null);
+</script>
+
+<section class="mt-3 border border-line bg-sheet p-4" aria-labelledby="scale" data-product-scale>
+	<h2 id="scale" class="mb-2">Scale it as one</h2>
+	<div class="max-w-xs">
+		<NumberField
+			label="Pieces"
+			value={pieces}
+			decimals={0}
+			least={1}
+			most={9999}
+			whole
+			onSet={(value: number | null) => (pieces = value ?? pieces)}
+		/>
+	</div>
+	{#if divider && division}
+		<p class="mt-1" data-division>
+			<b>{divider.name}:</b>
+			{#if division.ok}
+				{division.value.presses} presses of {formatMass(
+					division.value.press,
+					0,
+					units
+				)}{#if division.value.byHand > 0},
+					{division.value.byHand} left to scale by hand, or one more press with {division.value
+						.spareWithOneMore} to spare{/if}.
+			{:else}
+				{formatMass(piece, 0, units)} is outside what it takes ({divider.leastPiece.grams} to {divider
+					.mostPiece.grams} g). Scale by hand, or change the weight.
+			{/if}
+		</p>
+	{/if}
+	{#if scaled}
+		{#each scaled.unmade as one (one.name)}
+			<p role="alert"><span class="act-now px-2">Not made</span> {one.name}: {unmadeText(one)}.</p>
+		{/each}
+		<div class="stages mt-3">
+			{#each scaled.builds as build (build.preparation.id)}
+				<div>
+					<h3>{build.preparation.name}, {formatBulk({ grams: build.gross.value }, units)}</h3>
+					<WeighUpTable
+						lines={build.lines}
+						base={build.preparation.kind === 'build' ? 'its flour' : 'all of it'}
+						caption="Weigh-up of {build.preparation.name}"
+					/>
+				</div>
+			{/each}
+			{#each scaled.doughs as dough (dough.resolved.formula.id)}
+				{@const [mix] = dough.mixes}
+				{#if mix}
+					<div>
+						<h3>
+							{dough.resolved.formula.name}, {mix.count > 1
+								? `${mix.count} mixes of `
+								: ''}{formatBulk({ grams: mix.dough.value }, units)}
+						</h3>
+						<WeighUpTable
+							lines={mix.lines}
+							base="total flour"
+							caption="Weigh-up of {dough.resolved.formula.name}"
+						/>
+					</div>
+				{/if}
+			{/each}
+			{#if scaled.extras.length > 0}
+				<div>
+					<h3>At the piece</h3>
+					<ul>
+						{#each scaled.extras as extra, at (at)}
+							<li class="flex justify-between gap-3 border-b border-line py-1">
+								<span>{extra.name}, {EXTRA_USE_TEXT[extra.use]}</span>
+								<b class="whitespace-nowrap">{formatMass(extra.amount, 0, units)}</b>
+							</li>
+						{/each}
+					</ul>
+				</div>
+			{/if}
+		</div>
+	{/if}
+</section>
+
+<style>
+	.stages {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(270px, 1fr));
+		gap: 16px 28px;
+		align-items: start;
+	}
+</style>

@@ -1,0 +1,39 @@
+import { z } from 'zod';
+import { productContent } from '../../../contracts/formula-book.ts';
+import type { ProductDetailView } from '../../../contracts/views.ts';
+import { Edited } from '../fields/edited.svelte.ts';
+
+const contentSchema = z.object(productContent);
+export type EditedProduct = Edited<z.infer<typeof contentSchema>>;
+
+/** A product as it is being edited; a new one keeps its identity while it is being written. */
+export function editProduct(view: ProductDetailView): EditedProduct {
+	const { product, revision } = view;
+	return new Edited(
+		{
+			productId: product?.id ?? crypto.randomUUID(),
+			expectedRevision: revision,
+			name: product?.name ?? '',
+			doughs: (product?.doughs ?? []).map((dough) => ({
+				formulaId: dough.formulaId,
+				scaledGrams: dough.scaledWeight.grams
+			})),
+			extras: (product?.extras ?? []).map((extra) => ({
+				use: extra.use,
+				material: extra.material,
+				grams: extra.amount.grams,
+				forPieces: extra.forPieces
+			})),
+			bakedGrams: view.bakedGrams,
+			bakeLossShare: view.bakeLossShare,
+			shape: view.shape,
+			vesselId: view.vesselId,
+			dividerId: view.dividerId,
+			footprint: view.footprint ? { ...view.footprint } : null,
+			piecesPerDeck: view.piecesPerDeck,
+			steps: [...view.steps]
+		},
+		`jovet.product.unsaved.${product?.id ?? 'new'}.${revision}`,
+		contentSchema
+	);
+}

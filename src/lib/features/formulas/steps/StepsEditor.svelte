@@ -1,0 +1,147 @@
+<script lang="ts">
+	import { useRoom } from '../../../client/room-context.ts';
+	import {
+		HANDS_ON_ACTIVITIES,
+		layersAfter,
+		WAIT_ACTIVITIES,
+		type Step
+	} from '../../../core/formula/index.ts';
+	import { ACTIVITY_TEXT, stepText } from '../../../wording/step-text.ts';
+	import { beginStep, moved, without } from './step-list.ts';
+	import HandsOnFields from './HandsOnFields.svelte';
+	import WaitFields from './WaitFields.svelte';
+	import BakeFields from './BakeFields.svelte';
+
+	interface Props {
+		steps: readonly Step[];
+		title: string;
+		onSet: (steps: readonly Step[]) => void;
+	}
+	let { steps, title, onSet }: Props = $props();
+	const { bakery } = useRoom();
+	/** The one step that is open. */
+	let open: number | null = $state(null);
+	let added = $state('');
+
+	const layers = $derived(
+		layersAfter(
+			steps.flatMap((step) =>
+				step.kind === 'hands-on' && step.detail.kind === 'turn' ? [step.detail.turn] : []
+			)
+		)
+	);
+	const replace = (at: number, step: Step) =>
+		onSet(steps.map((one, index) => (index === at ? step : one)));
+
+	function move(at: number, by: -1 | 1) {
+		onSet(moved(steps, at, by));
+		open = null;
+	}
+	function remove(at: number) {
+		onSet(without(steps, at));
+		open = null;
+	}
+	function add(event: SubmitEvent) {
+		event.preventDefault();
+		const step = beginStep(added);
+		if (!step) return;
+		onSet([...steps, step]);
+		open = steps.length;
+		added = '';
+	}
+</script>
+
+<section class="mt-3 border border-line bg-sheet p-4" aria-label={title} data-steps>
+	<h2 class="mb-1">{title}</h2>
+	{#if layers}
+		<p class="mb-2">
+			<b>{layers.fat} layers of fat</b>, {layers.dough} of dough when the last turn is done.
+		</p>
+	{/if}
+	{#if steps.length === 0}<p class="mb-2">There are no steps yet. Add the first one below.</p>{/if}
+	<ol>
+		{#each steps as step, at (at)}
+			<li class="border-t border-line py-1">
+				<div class="flex flex-wrap items-center gap-2">
+					<span class="w-6 text-right font-bold">{at + 1}</span>
+					<span class="flex-1 basis-64">{stepText(step, bakery.units)}</span>
+					<button
+						class="small"
+						aria-expanded={open === at}
+						aria-label="Change step {at + 1}"
+						onclick={() => (open = open === at ? null : at)}
+						>{open === at ? 'Close' : 'Change'}</button
+					>
+					<button
+						class="small"
+						disabled={at === 0}
+						aria-label="Move step {at + 1} up"
+						onclick={() => move(at, -1)}>Up</button
+					>
+					<button
+						class="small"
+						disabled={at === steps.length - 1}
+						aria-label="Move step {at + 1} down"
+						onclick={() => move(at, 1)}>Down</button
+					>
+					<button class="small" aria-label="Take step {at + 1} out" onclick={() => remove(at)}
+						>Out</button
+					>
+				</div>
+				{#if open === at}
+					<div class="my-2 ml-8 border-l-2 border-ink pl-4">
+						{#if step.kind === 'hands-on'}
+							<HandsOnFields {step} onSet={(one: Step) => replace(at, one)} />
+						{:else if step.kind === 'wait'}
+							<WaitFields {step} onSet={(one: Step) => replace(at, one)} />
+						{:else}
+							<BakeFields {step} onSet={(one: Step) => replace(at, one)} />
+						{/if}
+					</div>
+				{/if}
+			</li>
+		{/each}
+	</ol>
+	<form class="mt-3 flex flex-wrap items-center gap-2" onsubmit={add}>
+		<label
+			>Add <select class="field" bind:value={added} aria-label="Step to add">
+				<option value="">a step</option>
+				<optgroup label="Hands on it">
+					{#each HANDS_ON_ACTIVITIES as one (one)}<option value={one}>{ACTIVITY_TEXT[one]}</option
+						>{/each}
+				</optgroup>
+				<optgroup label="It waits">
+					{#each WAIT_ACTIVITIES as one (one)}<option value={one}>{ACTIVITY_TEXT[one]}</option
+						>{/each}
+				</optgroup>
+				<option value="bake">Bake</option>
+			</select></label
+		>
+		<button class="action-lesser" disabled={added === ''}>Add at the end</button>
+	</form>
+</section>
+
+<style>
+	.small {
+		min-height: 32px;
+		padding: 2px 10px;
+		border: 1px solid var(--ink-2);
+		cursor: pointer;
+	}
+	.small:disabled {
+		border-color: var(--line);
+		color: var(--ink-2);
+		cursor: default;
+	}
+	@media (pointer: coarse) {
+		.small {
+			min-height: 48px;
+		}
+	}
+	@media print {
+		.small,
+		form {
+			display: none;
+		}
+	}
+</style>

@@ -1,0 +1,232 @@
+<script lang="ts">
+	import {
+		WAIT_ACTIVITIES,
+		WAIT_PLACES,
+		type Leg,
+		type RipenessClock,
+		type WaitActivity,
+		type WaitStep
+	} from '../../../core/formula/index.ts';
+	import { formatNumber } from '../../../core/units/index.ts';
+	import { ACTIVITY_TEXT, PLACE_TEXT } from '../../../wording/step-text.ts';
+	import NumberField from '../fields/NumberField.svelte';
+	import TemperatureField from '../fields/TemperatureField.svelte';
+	import { FIRST_CLOCK, FIRST_LEG, readList } from './step-list.ts';
+
+	interface Props {
+		step: WaitStep;
+		onSet: (step: WaitStep) => void;
+	}
+	let { step, onSet }: Props = $props();
+	let problem = $state('');
+	const set = (change: Partial<WaitStep>) => onSet({ ...step, ...change });
+	const setLeg = (at: number, change: Partial<Leg>) =>
+		set({ legs: step.legs.map((one, index) => (index === at ? { ...one, ...change } : one)) });
+
+	/** Without a clock nothing lasts until ripe, so every leg gets minutes. */
+	function setClock(clock: RipenessClock | null) {
+		const legs =
+			clock === null
+				? step.legs.map((leg) => ({ ...leg, minutes: leg.minutes ?? FIRST_LEG.minutes }))
+				: step.legs;
+		set({ clock, legs });
+	}
+	/** Under, ripe and over follow each other; the one that is typed moves its neighbours. */
+	function setMark(mark: 'underMinutes' | 'ripeMinutes' | 'overMinutes', value: number) {
+		if (!step.clock) return;
+		const clock = { ...step.clock, [mark]: value };
+		const { ripeMinutes: ripe } = clock;
+		setClock({
+			...clock,
+			underMinutes: Math.min(clock.underMinutes, ripe - 1),
+			overMinutes: Math.max(clock.overMinutes, ripe + 1),
+			ripeMinutes:
+				mark === 'underMinutes' && value >= ripe
+					? value + 1
+					: mark === 'overMinutes' && value <= ripe
+						? value - 1
+						: ripe
+		});
+	}
+	function setFolds(text: string, by: 'foldsAtMinutes' | 'foldsAtShares') {
+		const read = readList(text, by === 'foldsAtShares' ? 100 : 4320);
+		problem = read
+			? ''
+			: `"${text}" is not a row of ${by === 'foldsAtShares' ? 'percentages up to 100' : 'minutes'}. Type them with commas: 40, 80, 120.`;
+		if (read) set({ [by]: by === 'foldsAtShares' ? read.map((share) => share / 100) : read });
+	}
+	const sharesText = $derived(
+		step.foldsAtShares.map((share) => formatNumber(share * 100, 1).replace(/\.0$/, '')).join(', ')
+	);
+</script>
+
+<div class="grid max-w-2xl gap-2">
+	<label class="flex items-center gap-3">
+		What it does
+		<select
+			class="field"
+			value={step.activity}
+			onchange={(event) => set({ activity: event.currentTarget.value as WaitActivity })}
+		>
+			{#each WAIT_ACTIVITIES as one (one)}<option value={one}>{ACTIVITY_TEXT[one]}</option>{/each}
+		</select>
+	</label>
+	{#each step.legs as leg, at (at)}
+		<fieldset class="flex flex-wrap items-center gap-2">
+			<legend class="sr-only">Place {at + 1}</legend>
+			<span>{at === 0 ? 'First' : 'then'}</span>
+			<select
+				class="field"
+				aria-label="Place {at + 1}"
+				value={leg.place}
+				onchange={(event) => setLeg(at, { place: event.currentTarget.value as Leg['place'] })}
+			>
+				{#each WAIT_PLACES as one (one)}<option value={one}>{PLACE_TEXT[one]}</option>{/each}
+			</select>
+			<span>at</span>
+			<TemperatureField
+				bare
+				label="Temperature of place {at + 1}"
+				celsius={leg.ambientCelsius}
+				least={-30}
+				most={105}
+				onSet={(value: number | null) => setLeg(at, { ambientCelsius: value ?? 23 })}
+			/>
+			<span>for</span>
+			<NumberField
+				bare
+				label="Minutes in place {at + 1}"
+				value={leg.minutes}
+				unit="min"
+				least={0}
+				most={4320}
+				optional={step.clock !== null && at === step.legs.length - 1}
+				onSet={(value: number | null) => setLeg(at, { minutes: value })}
+			/>
+			{#if leg.minutes === null}<b>until ripe</b>{/if}
+			<span>takes its warmth in</span>
+			<NumberField
+				bare
+				label="Time constant in place {at + 1}"
+				value={leg.timeConstantMinutes}
+				unit="min"
+				decimals={0}
+				least={1}
+				most={100000}
+				onSet={(value: number | null) => setLeg(at, { timeConstantMinutes: value ?? 150 })}
+			/>
+			{#if step.legs.length > 1}
+				<button
+					class="small"
+					aria-label="Take place {at + 1} out"
+					onclick={() => set({ legs: step.legs.filter((_, index) => index !== at) })}>Out</button
+				>
+			{/if}
+		</fieldset>
+	{/each}
+	<button
+		class="small justify-self-start"
+		disabled={step.legs.length >= 12}
+		onclick={() =>
+			set({
+				legs: [
+					...step.legs.map((leg) => ({ ...leg, minutes: leg.minutes ?? 60 })),
+					{ ...FIRST_LEG, minutes: step.clock ? null : 30 }
+				]
+			})}>Then move it to another place</button
+	>
+	<label class="flex items-center gap-2">
+		<input
+			type="checkbox"
+			checked={step.clock !== null}
+			onchange={(event) => setClock(event.currentTarget.checked ? FIRST_CLOCK : null)}
+		/> it ripens on its own clock
+	</label>
+	{#if step.clock}
+		{@const clock = step.clock}
+		<div class="grid max-w-md gap-1">
+			<label class="flex items-center justify-between gap-3">
+				Raised by
+				<select
+					class="field"
+					value={clock.leavening}
+					onchange={(event) =>
+						setClock({
+							...clock,
+							leavening: event.currentTarget.value as RipenessClock['leavening']
+						})}
+				>
+					<option value="sourdough">sourdough</option>
+					<option value="bakers-yeast">baker’s yeast</option>
+				</select>
+			</label>
+			<TemperatureField
+				label="The times below are at"
+				celsius={clock.referenceCelsius}
+				least={2}
+				most={40}
+				onSet={(value: number | null) => setClock({ ...clock, referenceCelsius: value ?? 25 })}
+			/>
+			<NumberField
+				label="Under ripe before"
+				value={clock.underMinutes}
+				unit="min"
+				decimals={0}
+				least={0}
+				most={4318}
+				onSet={(value: number | null) => setMark('underMinutes', value ?? 0)}
+			/>
+			<NumberField
+				label="Ripe at"
+				value={clock.ripeMinutes}
+				unit="min"
+				decimals={0}
+				least={1}
+				most={4319}
+				onSet={(value: number | null) => setMark('ripeMinutes', value ?? 1)}
+			/>
+			<NumberField
+				label="Over ripe after"
+				value={clock.overMinutes}
+				unit="min"
+				decimals={0}
+				least={2}
+				most={4320}
+				onSet={(value: number | null) => setMark('overMinutes', value ?? 2)}
+			/>
+		</div>
+	{/if}
+	<label class="flex flex-wrap items-center gap-2">
+		Fold after
+		<input
+			class="field"
+			value={step.foldsAtMinutes.join(', ')}
+			placeholder="minutes, as 40, 80"
+			onchange={(event) => setFolds(event.currentTarget.value, 'foldsAtMinutes')}
+		/> min
+	</label>
+	<label class="flex flex-wrap items-center gap-2">
+		and at these shares of the wait
+		<input
+			class="field"
+			value={sharesText}
+			placeholder="percent, as 67"
+			onchange={(event) => setFolds(event.currentTarget.value, 'foldsAtShares')}
+		/> %
+	</label>
+	{#if problem}<p role="alert" class="font-bold">{problem}</p>{/if}
+</div>
+
+<style>
+	.small {
+		min-height: 32px;
+		padding: 2px 10px;
+		border: 1px solid var(--ink-2);
+		cursor: pointer;
+	}
+	@media (pointer: coarse) {
+		.small {
+			min-height: 48px;
+		}
+	}
+</style>

@@ -1,0 +1,84 @@
+import {
+	HANDS_ON_ACTIVITIES,
+	WAIT_ACTIVITIES,
+	type HandsOnActivity,
+	type Leg,
+	type RipenessClock,
+	type Step,
+	type WaitActivity
+} from '../../../core/formula/index.ts';
+
+/** A chain with one step a place earlier or later. */
+export function moved(steps: readonly Step[], at: number, by: -1 | 1): readonly Step[] {
+	const step = steps[at];
+	const other = steps[at + by];
+	if (!step || !other) return steps;
+	return steps.map((one, index) => (index === at ? other : index === at + by ? step : one));
+}
+
+export function without(steps: readonly Step[], at: number): readonly Step[] {
+	return steps.filter((_, index) => index !== at);
+}
+
+/** What a new leg begins with (our defaults). */
+export const FIRST_LEG: Leg = {
+	place: 'room',
+	ambientCelsius: 23,
+	timeConstantMinutes: 150,
+	minutes: 30
+};
+
+/** What a new clock begins with (our defaults). */
+export const FIRST_CLOCK: RipenessClock = {
+	leavening: 'bakers-yeast',
+	referenceCelsius: 25,
+	underMinutes: 45,
+	ripeMinutes: 60,
+	overMinutes: 90
+};
+
+/** A step of a kind to be written over; null for a kind that is not there. */
+export function beginStep(kind: string): Step | null {
+	if (kind === 'bake')
+		return { kind: 'bake', loadCelsius: 230, bakeMinutes: 35, steamSeconds: 6, coreCelsius: 97 };
+	if (HANDS_ON_ACTIVITIES.some((one) => one === kind)) {
+		const activity = kind as HandsOnActivity;
+		return {
+			kind: 'hands-on',
+			activity,
+			machine: activity === 'mix' ? 'mixer' : null,
+			fixedMinutes: activity === 'mix' ? 15 : 3,
+			secondsPerPiece: activity === 'mix' || activity === 'laminate' ? 0 : 8,
+			endsAtCelsius: activity === 'mix' ? 25 : null,
+			detail: activity === 'laminate' ? { kind: 'turn', turn: 'single' } : { kind: 'none' }
+		};
+	}
+	if (!WAIT_ACTIVITIES.some((one) => one === kind)) return null;
+	const activity = kind as WaitActivity;
+	const ripens = activity === 'ferment' || activity === 'bulk' || activity === 'proof';
+	const cold = activity === 'chill';
+	const leg: Leg = {
+		...FIRST_LEG,
+		place: cold ? 'cold' : 'room',
+		ambientCelsius: cold ? 4 : FIRST_LEG.ambientCelsius,
+		minutes: ripens ? null : FIRST_LEG.minutes
+	};
+	return {
+		kind: 'wait',
+		activity,
+		legs: [leg],
+		clock: ripens ? FIRST_CLOCK : null,
+		foldsAtMinutes: [],
+		foldsAtShares: []
+	};
+}
+
+/** Minutes or shares typed in a row: "40, 80, 120". Gives null when one of them is no number in range. */
+export function readList(text: string, most: number): readonly number[] | null {
+	const numbers = text
+		.split(/[,;\s]+/)
+		.filter((one) => one !== '')
+		.map(Number);
+	const fine = numbers.every((one) => Number.isFinite(one) && one >= 0 && one <= most);
+	return fine && numbers.length <= 24 ? [...numbers].sort((a, b) => a - b) : null;
+}

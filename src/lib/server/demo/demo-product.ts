@@ -1,0 +1,23 @@
+import type { Step } from '../../core/formula/index.ts';
+import type { ExtraUse } from '../../core/production/index.ts';
+
+export interface DemoProduct {
+	readonly name: string;
+	/** Formula by name with what it is scaled at; the first carries the piece. */
+	readonly doughs: readonly (readonly [formula: string, grams: number])[];
+	/** Use, ingredient or preparation by name, grams, and for how many pieces when not for one. */
+	readonly extras?: readonly (readonly [
+		use: ExtraUse,
+		name: string,
+		grams: number,
+		forPieces?: number
+	])[];
+	readonly bakedGrams?: number;
+	readonly bakeLoss: number;
+	readonly shape: string;
+	readonly vessel?: string;
+	readonly divider?: string;
+	readonly footprint: readonly [lengthCm: number, widthCm: number];
+	readonly piecesPerDeck: number;
+	readonly steps: readonly Step[];
+}

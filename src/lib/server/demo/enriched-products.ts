@@ -1,0 +1,141 @@
+import type { DemoProduct } from './demo-product.ts';
+import { bake, clock, hands, leg, ripening, timed } from './steps.ts';
+
+/** What is made of the enriched doughs. */
+export const ENRICHED_PRODUCTS: readonly DemoProduct[] = [
+	{
+		name: 'Lamp bun',
+		doughs: [['Lamp Room dough', 80]],
+		bakeLoss: 0.1,
+		shape: 'round bun',
+		vessel: 'Tray',
+		divider: 'Roll divider',
+		footprint: [11, 11],
+		extras: [
+			['wash', 'Egg wash', 3],
+			['topping', 'Pearl sugar', 4]
+		],
+		piecesPerDeck: 80,
+		steps: [
+			hands('divide', 6, 1),
+			hands('shape', 0, 4),
+			ripening('proof', clock('bakers-yeast', 27, 75, 100, 135), [leg('proofer', 27, 50)]),
+			hands('wash', 3, 1),
+			bake(185, 14, 0, 90),
+			timed('cool', 30),
+			hands('pack', 3, 1)
+		]
+	},
+	{
+		name: 'Slipway crescent',
+		doughs: [['Slipway dough', 78]],
+		bakeLoss: 0.14,
+		shape: 'rolled triangle, 10 x 22 cm',
+		vessel: 'Tray',
+		footprint: [15, 8],
+		extras: [['wash', 'Egg wash', 3]],
+		piecesPerDeck: 60,
+		steps: [
+			hands('sheet', 12),
+			hands('cut', 5, 3),
+			hands('shape', 0, 8),
+			ripening('proof', clock('bakers-yeast', 26, 95, 125, 165), [leg('proofer', 26, 45)]),
+			hands('wash', 3, 1),
+			bake(195, 17, 4, 94),
+			timed('cool', 25),
+			hands('pack', 3, 2)
+		]
+	},
+	{
+		name: 'Slipway almond fold',
+		doughs: [['Slipway dough', 70]],
+		bakeLoss: 0.12,
+		shape: 'square folded to a point, 11 x 11 cm',
+		vessel: 'Tray',
+		footprint: [12, 12],
+		extras: [
+			['filling', 'Almond filling', 28],
+			['wash', 'Egg wash', 3],
+			['dusting', 'Icing sugar', 2]
+		],
+		piecesPerDeck: 50,
+		steps: [
+			hands('sheet', 12),
+			hands('cut', 5, 2),
+			hands('fill', 3, 6),
+			ripening('proof', clock('bakers-yeast', 26, 90, 120, 160), [leg('proofer', 26, 45)]),
+			hands('wash', 3, 1),
+			bake(190, 18, 2, 93),
+			timed('cool', 30),
+			hands('pack', 3, 2)
+		]
+	},
+	{
+		name: "Cooper's tin",
+		doughs: [["Cooper's dough", 820]],
+		bakedGrams: 740,
+		bakeLoss: 0.1,
+		shape: 'four pieces across the tin',
+		vessel: 'Long tin',
+		footprint: [30, 12],
+		piecesPerDeck: 20,
+		steps: [
+			hands('divide', 2, 8),
+			hands('pre-shape', 0, 6),
+			timed('rest', 10, 24),
+			hands('shape', 0, 14),
+			hands('pan', 2, 3),
+			ripening('proof', clock('bakers-yeast', 30, 38, 52, 70), [leg('proofer', 32, 140)]),
+			bake(210, 36, 2, 95),
+			timed('cool', 90),
+			hands('pack', 3, 5)
+		]
+	},
+	{
+		name: 'Two-light plait',
+		doughs: [
+			["Cooper's dough", 260],
+			['Dark Beacon dough', 130]
+		],
+		bakeLoss: 0.11,
+		shape: 'plait of two light strands and a dark one',
+		vessel: 'Tray',
+		footprint: [30, 12],
+		extras: [['wash', 'Egg wash', 6]],
+		piecesPerDeck: 20,
+		steps: [
+			hands('divide', 3, 12),
+			timed('rest', 10, 24),
+			hands('wrap', 0, 30),
+			ripening('proof', clock('bakers-yeast', 28, 40, 55, 75), [leg('proofer', 29, 80)]),
+			hands('wash', 3, 2),
+			bake(195, 26, 0, 93),
+			timed('cool', 40),
+			hands('pack', 3, 4)
+		]
+	},
+	{
+		name: 'Winter Wheel',
+		doughs: [['Winter Wheel dough', 620]],
+		bakeLoss: 0.11,
+		shape: 'rolled round its filling, set as a ring',
+		vessel: 'Tray',
+		footprint: [26, 26],
+		extras: [
+			['filling', 'Almond filling', 120],
+			['glaze', 'Clarified butter', 18],
+			['coating', 'Icing sugar', 20]
+		],
+		piecesPerDeck: 12,
+		steps: [
+			hands('divide', 2, 10),
+			timed('rest', 15, 24),
+			hands('fill', 3, 40),
+			ripening('proof', clock('bakers-yeast', 28, 40, 55, 80), [leg('proofer', 28, 110)]),
+			bake(180, 38, 0, 93),
+			hands('glaze', 3, 15),
+			timed('cool', 60),
+			hands('pack', 3, 6)
+		]
+	}
+];

@@ -1,0 +1,31 @@
+import type { PreparationDetailView } from '../../contracts/views.ts';
+import { firstStepsOf } from '../../core/formula/index.ts';
+import { id, type PreparationId } from '../../core/identity.ts';
+import type { BakeDate } from '../../core/time/index.ts';
+import type { Db } from '../db/client.ts';
+import { loadFormulaBook } from '../db/formula-book.ts';
+import { bookList, usersOfBuilds } from './book-list.ts';
+
+/** One build, soaker, filling, wash or bath; `null` as its id begins a new one. Gives null when unknown. */
+export async function readPreparation(
+	db: Db,
+	date: BakeDate,
+	preparationId: string | null
+): Promise<PreparationDetailView | null> {
+	const book = await loadFormulaBook(db);
+	const key = preparationId === null ? null : id<PreparationId>(preparationId);
+	const found = key === null ? null : (book.preparations.get(key) ?? null);
+	if (key !== null && found === null) return null;
+	return {
+		date,
+		book: bookList(book),
+		preparation: found?.preparation ?? null,
+		revision: found?.number ?? 0,
+		retired: found?.retired ?? false,
+		steps: found?.steps ?? firstStepsOf('build'),
+		usedBy: key === null ? [] : (usersOfBuilds(book).get(key) ?? []).map((one) => one.name),
+		preparations: [...book.pantry.preparations.values()],
+		ingredients: book.ingredients.map((one) => one.ingredient),
+		causticMost: book.pantry.causticMost
+	};
+}

@@ -1,0 +1,64 @@
+import type { ProductDetailView } from '../../contracts/views.ts';
+import { FIRST_PRODUCT_STEPS } from '../../core/formula/index.ts';
+import type { BakeDate } from '../../core/time/index.ts';
+import { loadBakery, loadMixers, loadScales } from '../db/bakery.ts';
+import type { Db } from '../db/client.ts';
+import { loadDividers, loadVessels } from '../db/equipment.ts';
+import { loadFormulaBook } from '../db/formula-book.ts';
+import { loadOrderLines } from '../db/orders.ts';
+import { bookList } from './book-list.ts';
+import { BakeryNotSetUp } from './day-production.ts';
+
+/** What a new product begins with (our defaults). */
+const BEGINNING = { bakeLossShare: 0.12, piecesPerDeck: 20 };
+
+/** One product; `null` as its id begins a new one. Gives null when unknown. */
+export async function readProduct(
+	db: Db,
+	date: BakeDate,
+	productId: string | null
+): Promise<ProductDetailView | null> {
+	const [bakery, book, mixers, scales, dividers, vessels, orders] = await Promise.all([
+		loadBakery(db),
+		loadFormulaBook(db),
+		loadMixers(db),
+		loadScales(db),
+		loadDividers(db),
+		loadVessels(db),
+		loadOrderLines(db, date)
+	]);
+	if (!bakery) throw new BakeryNotSetUp();
+	const found = book.products.find(({ product }) => product.id === productId);
+	if (productId !== null && !found) return null;
+	return {
+		date,
+		book: bookList(book),
+		product: found?.product ?? null,
+		revision: found?.number ?? 0,
+		retired: found?.retired ?? false,
+		bakedGrams: found?.bakedGrams ?? null,
+		bakeLossShare: found?.bakeLossShare ?? BEGINNING.bakeLossShare,
+		shape: found?.shape ?? '',
+		vesselId: found?.vesselId ?? null,
+		dividerId: found?.dividerId ?? null,
+		footprint: found?.footprint ?? null,
+		piecesPerDeck: found?.piecesPerDeck ?? BEGINNING.piecesPerDeck,
+		steps: found?.steps ?? FIRST_PRODUCT_STEPS,
+		ordered: orders
+			.filter((line) => line.productId === productId)
+			.reduce((total, line) => total + line.pieces, 0),
+		formulas: book.formulas
+			.filter(
+				(one) => !one.retired || found?.product.doughs.some((d) => d.formulaId === one.formula.id)
+			)
+			.map((one) => one.formula),
+		preparations: [...book.pantry.preparations.values()],
+		ingredients: book.ingredients.map((one) => one.ingredient),
+		dividers,
+		vessels,
+		scales,
+		mixerMostGrams: Math.max(0, ...mixers.map((mixer) => mixer.mostGrams)),
+		currency: bakery.currency,
+		causticMost: book.pantry.causticMost
+	};
+}

@@ -1,0 +1,47 @@
+import type { Build, Mix, WeighUpLine } from '../core/production/index.ts';
+import { allergensOf } from '../core/formula/index.ts';
+import { CAUSTIC_CAUTION, PREPARATION_KIND_TEXT } from '../wording/kind-text.ts';
+
+/** One printed card: what to weigh into one tub or bowl. */
+export interface WeighUpCard {
+	readonly key: string;
+	readonly name: string;
+	readonly mix: { readonly ordinal: number; readonly count: number } | null;
+	readonly grams: number;
+	readonly makes: string;
+	readonly lines: readonly WeighUpLine[];
+	readonly allergens: readonly string[];
+	/** Beyond what every card says; null for most. */
+	readonly caution: string | null;
+}
+
+export function cardOfBuild(build: Build): WeighUpCard {
+	const caustic = build.stage.lines.some((line) => line.ingredient.kind === 'caustic');
+	return {
+		key: build.preparation.id,
+		name: build.preparation.name,
+		mix: null,
+		grams: build.gross.value,
+		makes: PREPARATION_KIND_TEXT[build.preparation.kind],
+		lines: build.lines,
+		allergens: allergensOf(build.stage),
+		caution: caustic ? CAUSTIC_CAUTION : null
+	};
+}
+
+export function cardOfMix(
+	mix: Mix,
+	dough: { readonly id: string; readonly name: string; readonly allergens: readonly string[] },
+	makes: string
+): WeighUpCard {
+	return {
+		key: `${dough.id} ${mix.ordinal}`,
+		name: dough.name,
+		mix: { ordinal: mix.ordinal, count: mix.count },
+		grams: mix.dough.value,
+		makes,
+		lines: mix.lines,
+		allergens: dough.allergens,
+		caution: null
+	};
+}

@@ -1,0 +1,109 @@
+import type { Leg, MixingStretch, Step, Turn } from '../core/formula/index.ts';
+import {
+	formatMinutes,
+	formatNumber,
+	formatTemperature,
+	type UnitChoice
+} from '../core/units/index.ts';
+
+export const ACTIVITY_TEXT: Record<Exclude<Step, { kind: 'bake' }>['activity'] | 'bake', string> = {
+	mix: 'Mix',
+	'knock-back': 'Knock back',
+	divide: 'Divide',
+	'pre-shape': 'Pre-shape',
+	shape: 'Shape',
+	laminate: 'Laminate',
+	sheet: 'Sheet out',
+	cut: 'Cut',
+	fill: 'Fill',
+	wrap: 'Bring the doughs together',
+	pan: 'Pan',
+	wash: 'Wash',
+	dip: 'Dip',
+	coat: 'Coat',
+	score: 'Score',
+	glaze: 'Glaze',
+	pack: 'Pack',
+	ferment: 'Leave to ripen',
+	soak: 'Leave to soak',
+	autolyse: 'Autolyse',
+	bulk: 'Bulk',
+	rest: 'Rest',
+	chill: 'Chill',
+	proof: 'Proof',
+	temper: 'Temper',
+	cool: 'Cool',
+	bake: 'Bake'
+};
+
+export const PLACE_TEXT: Record<Leg['place'], string> = {
+	room: 'in the room',
+	proofer: 'in the proofer',
+	cold: 'in the cold'
+};
+
+export const SPEED_TEXT: Record<MixingStretch['speed'], string> = {
+	'by-hand': 'by hand',
+	slow: 'slow',
+	fast: 'fast',
+	rest: 'rest in the bowl'
+};
+
+export const TURN_TEXT: Record<Turn, string> = {
+	'lock-in-1': 'lock in, one layer of fat',
+	'lock-in-2': 'lock in, two layers of fat',
+	half: 'half fold',
+	single: 'single fold',
+	double: 'double fold'
+};
+
+/** A step of a chain in one line, as a formula sheet prints it. */
+export function stepText(step: Step, units?: UnitChoice): string {
+	const celsius = (value: number) => formatTemperature({ celsius: value }, 0, units);
+	switch (step.kind) {
+		case 'hands-on': {
+			const time = [
+				step.fixedMinutes > 0 ? formatMinutes(step.fixedMinutes) : '',
+				step.secondsPerPiece > 0 ? `${formatNumber(step.secondsPerPiece, 0)} s a piece` : ''
+			].filter((one) => one !== '');
+			const parts = [ACTIVITY_TEXT[step.activity]];
+			if (step.detail.kind === 'turn') parts.push(TURN_TEXT[step.detail.turn]);
+			if (step.detail.kind === 'mixing')
+				parts.push(
+					step.detail.stretches
+						.map((one) => `${formatNumber(one.minutes, 0)} min ${SPEED_TEXT[one.speed]}`)
+						.join(', ')
+				);
+			parts.push(time.join(' and '));
+			if (step.endsAtCelsius !== null) parts.push(`to ${celsius(step.endsAtCelsius)}`);
+			return parts.filter((one) => one !== '').join(' · ');
+		}
+		case 'wait': {
+			const legs = step.legs.map(
+				(leg) =>
+					`${leg.minutes === null ? 'until ripe' : formatMinutes(leg.minutes)} ${PLACE_TEXT[leg.place]} at ${celsius(leg.ambientCelsius)}`
+			);
+			const parts = [`${ACTIVITY_TEXT[step.activity]} ${legs.join(', then ')}`];
+			if (step.clock) {
+				const { underMinutes, ripeMinutes, overMinutes, referenceCelsius } = step.clock;
+				parts.push(
+					`ripe in ${formatMinutes(ripeMinutes)} at ${celsius(referenceCelsius)} (from ${formatMinutes(underMinutes)} to ${formatMinutes(overMinutes)})`
+				);
+			}
+			if (step.foldsAtMinutes.length > 0)
+				parts.push(`fold after ${step.foldsAtMinutes.map((at) => formatMinutes(at)).join(', ')}`);
+			if (step.foldsAtShares.length > 0)
+				parts.push(
+					`fold or knock back at ${step.foldsAtShares.map((share) => `${formatNumber(share * 100, 0)} %`).join(', ')} of it`
+				);
+			return parts.join(' · ');
+		}
+		case 'bake':
+			return [
+				`Bake at ${celsius(step.loadCelsius)}`,
+				`${formatNumber(step.bakeMinutes, 0)} min`,
+				step.steamSeconds > 0 ? `steam ${formatNumber(step.steamSeconds, 0)} s` : 'no steam',
+				`core ${celsius(step.coreCelsius)}`
+			].join(' · ');
+	}
+}

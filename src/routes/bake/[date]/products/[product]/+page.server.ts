@@ -1,0 +1,22 @@
+import { error } from '@sveltejs/kit';
+import { z } from 'zod';
+import { database } from '$lib/server/db/connection.ts';
+import { dateOfPage, forPage } from '$lib/server/page.ts';
+import { readProduct } from '$lib/server/services/read-product.ts';
+import type { PageServerLoad } from './$types';
+
+/** "new" in the address begins one that is not in the book yet. */
+export const load: PageServerLoad = async ({ params, depends }) => {
+	depends('jovet:day');
+	const date = dateOfPage(params.date);
+	const wanted = params.product === 'new' ? null : params.product;
+	const view =
+		wanted === null || z.uuid().safeParse(wanted).success
+			? await forPage(() => readProduct(database(), date, wanted))
+			: null;
+	if (view) return view;
+	error(404, {
+		message: 'This product is not in the book.',
+		next: { href: `/bake/${date}/products/new`, label: 'Go to the products' }
+	});
+};
