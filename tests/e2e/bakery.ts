@@ -114,6 +114,55 @@ export async function textOf(page: Page, selector: string): Promise<string> {
 	return page.$eval(selector, (one) => (one.textContent ?? '').replace(/\s+/g, ' ').trim());
 }
 
+/** Opens an entry of the list beside the book by its name. */
+export async function openInList(page: Page, name: string): Promise<void> {
+	await page.waitForSelector('nav[aria-label="The book"]');
+	const href = await page.$$eval(
+		'nav[aria-label="The book"] a',
+		(all, wanted) =>
+			all.find((one) => one.querySelector('b')?.textContent === wanted)?.getAttribute('href') ?? '',
+		name
+	);
+	assert.notEqual(href, '', `"${name}" is in the list`);
+	await page.click(`nav[aria-label="The book"] a[href="${href}"]`);
+	await page.waitForSelector(`nav[aria-label="The book"] a[href="${href}"][aria-current=page]`);
+}
+
+/** Chooses an option of a select by what it says; waits until it is there. */
+export async function choose(page: Page, label: string, text: string): Promise<void> {
+	const selector = `select[aria-label="${label}"]`;
+	await page.waitForFunction(
+		(one, wanted) =>
+			[...document.querySelectorAll(`${one} option`)].some((option) =>
+				option.textContent?.includes(wanted)
+			),
+		{},
+		selector,
+		text
+	);
+	const value = await page.$$eval(
+		`${selector} option`,
+		(all, wanted) =>
+			all.find((one) => one.textContent?.includes(wanted))?.getAttribute('value') ?? '',
+		text
+	);
+	await page.select(selector, value);
+}
+
+/** What the printer would be given after a button: the text that shows on paper. */
+export async function printed(page: Page, button: string): Promise<string> {
+	await page.evaluate(() => {
+		window.print = () => document.documentElement.setAttribute('data-printed', 'yes');
+	});
+	await (await byName(page, 'button', button)).click();
+	await page.waitForSelector('html[data-printed=yes]');
+	await page.evaluate(() => document.documentElement.removeAttribute('data-printed'));
+	await page.emulateMediaType('print');
+	const text = await page.evaluate(() => document.body.innerText.replace(/\s+/g, ' '));
+	await page.emulateMediaType('screen');
+	return text;
+}
+
 /** Puts text into a field as a hand would: choose it all, type, leave with a key. */
 export async function type(
 	page: Page,

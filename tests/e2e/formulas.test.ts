@@ -4,6 +4,7 @@ import {
 	accessibilityFaults,
 	byName,
 	openBakery,
+	openInList,
 	says,
 	SIZES,
 	textOf,
@@ -12,6 +13,7 @@ import {
 	withPicture,
 	type Bakery
 } from './bakery.ts';
+import { formulaJourney } from './formula-journey.ts';
 
 let bakery: Bakery;
 before(async () => {
@@ -37,6 +39,8 @@ const isValue = (label: string, value: string) =>
 step('a formula stands with its stages side by side and the total at the edge', async () => {
 	await visit(bakery, '/bake/2026-11-24/orders');
 	await (await byName(bakery.page, 'link', 'Formulas')).click();
+	await says(bakery.page, sentence, 'Bollard dough');
+	await openInList(bakery.page, 'Harbour dough');
 	await says(
 		bakery.page,
 		sentence,
@@ -121,7 +125,8 @@ step(
 	async () => {
 		const { page } = bakery;
 		await visit(bakery, '/bake/2026-11-24/formulas');
-		await page.waitForSelector('select[aria-label="Ingredient to add"]');
+		await openInList(page, 'Harbour dough');
+		await says(page, sentence, 'Harbour dough');
 		const value = await page.$$eval(
 			'select[aria-label="Ingredient to add"] option',
 			(all) => all.find((one) => one.textContent === 'Butter')?.getAttribute('value') ?? ''
@@ -137,49 +142,9 @@ step(
 	}
 );
 
-step('a formula with a two-stage build is written from nothing', async () => {
-	const { page } = bakery;
-	await type(page, 'New formula', 'Beacon loaf');
-	await says(page, sentence, 'Beacon loaf', '65.0 % water', '0.0 % pre-fermented flour');
-	await says(page, 'main', 'nothing in it makes it rise');
-	await type(page, 'Name of the new build', 'Beacon levain', 'Tab');
-	await type(page, 'Flour of the new build, percent of all flour', '15', 'Tab');
-	await (await byName(page, 'button', 'Split off')).click();
-	await says(page, sentence, '65.0 % water', '15.0 % pre-fermented flour');
-	await page.waitForFunction(() =>
-		[...document.querySelectorAll('select[aria-label="Stage to split it from"] option')].some(
-			(one) => one.textContent === 'Beacon levain'
-		)
-	);
-	const levain = await page.$$eval(
-		'select[aria-label="Stage to split it from"] option',
-		(all) => all.find((one) => one.textContent === 'Beacon levain')?.getAttribute('value') ?? ''
-	);
-	await page.select('select[aria-label="Stage to split it from"]', levain);
-	await type(page, 'Name of the new build', 'Beacon feed', 'Tab');
-	await type(page, 'Flour of the new build, percent of all flour', '3', 'Tab');
-	await (await byName(page, 'button', 'Split off')).click();
-	await isValue('Bread flour, Beacon feed', '3.00');
-	await isValue('Bread flour, Beacon levain', '12.0');
-	const culture = await page.$$eval(
-		'select[aria-label="Ingredient to add"] option',
-		(all) => all.find((one) => one.textContent === 'Wheat culture')?.getAttribute('value') ?? ''
-	);
-	await page.select('select[aria-label="Ingredient to add"]', culture);
-	const feed = await page.$$eval(
-		'select[aria-label="Stage to add it to"] option',
-		(all) => all.find((one) => one.textContent === 'Beacon feed')?.getAttribute('value') ?? ''
-	);
-	await page.select('select[aria-label="Stage to add it to"]', feed);
-	await (await byName(page, 'button', 'Add at 1 %')).click();
-	await isValue('Wheat culture, Beacon feed', '1.00');
-	await type(page, 'Beacon levain, its flour, of all flour', '22');
-	await says(page, sentence, '22.0 % pre-fermented flour');
-	await (await byName(page, 'button', 'Save as revision 2')).click();
-	await says(page, '[data-changes]', 'Since revision 1', 'Beacon levain', 'Bread flour');
-	await page.reload();
-	await says(page, sentence, 'Beacon loaf', '22.0 % pre-fermented flour');
-});
+step('a formula is written, rebalanced, scaled, printed and compared, from nothing', () =>
+	formulaJourney(bakery, 'Beacon loaf')
+);
 
 step('the room passes the accessibility check and fits both screens', async () => {
 	const { page } = bakery;

@@ -9,14 +9,23 @@
 		/** What the percentages are of. */
 		base: string;
 		caption: string;
+		/** Whether what rounding left over or short stands beside each weight. */
+		residues?: boolean;
 	}
-	let { lines, base, caption }: Props = $props();
+	let { lines, base, caption, residues = false }: Props = $props();
 	const room = useRoom();
 
 	const mass = (grams: number, decimals: number) =>
 		formatMass({ grams }, decimals, room.bakery.units);
 	const weighedText = (line: WeighUpLine) =>
 		mass(line.weighing.weighed.grams, decimalsOfDivision(line.weighing.scale.division));
+	/** What the scale's steps put in too much or too little. */
+	function residueText({ weighing }: WeighUpLine): string {
+		const { grams } = weighing.residue;
+		if (Math.abs(grams) < 0.005) return '';
+		const off = mass(Math.abs(grams), decimalsOfDivision(weighing.scale.division) + 1);
+		return `${off} ${grams > 0 ? 'over' : 'short'}`;
+	}
 	const total = $derived(lines.reduce((sum, line) => sum + line.weighing.weighed.grams, 0));
 
 	function open(line: WeighUpLine) {
@@ -59,6 +68,9 @@
 					>
 						{weighedText(line)}
 					</button>
+					{#if residues && residueText(line) !== ''}<span class="block text-note text-ink-2"
+							>{residueText(line)}</span
+						>{/if}
 					{#if line.weighing.coarse}<span class="block text-note">finer scale</span>{/if}
 				</td>
 			</tr>

@@ -14,7 +14,7 @@
 
 	const SHELVES = [
 		{ key: 'formulas', name: 'Formulas', one: 'formula' },
-		{ key: 'builds', name: 'Builds and more', one: 'build' },
+		{ key: 'builds', name: 'Builds', one: 'build' },
 		{ key: 'products', name: 'Products', one: 'product' },
 		{ key: 'ingredients', name: 'Ingredients', one: 'ingredient' }
 	] as const;
@@ -36,6 +36,12 @@
 			.sort((a, b) => Number(a.retired) - Number(b.retired));
 	});
 	const one = $derived(SHELVES.find((each) => each.key === shelf)?.one ?? '');
+	/** The one that is open stands in sight, however long the list is. */
+	function inSight(node: HTMLElement) {
+		const list = node.closest('ul');
+		if (list && node.getAttribute('aria-current') === 'page')
+			list.scrollTop = node.offsetTop - list.offsetTop - list.clientHeight / 3;
+	}
 	const href = (key: (typeof SHELVES)[number]['key'], id: string) =>
 		resolve(`/bake/${date}/${key}/${id}`);
 </script>
@@ -69,6 +75,7 @@
 					class="entry"
 					href={href(shelf, entry.id)}
 					aria-current={entry.id === current ? 'page' : undefined}
+					{@attach inSight}
 				>
 					<b>{entry.name}</b>
 					<span class="block text-note">{entry.retired ? 'retired · ' : ''}{entry.note}</span>

@@ -6,7 +6,7 @@
 		type ResolvedFormula,
 		type Step
 	} from '../../core/formula/index.ts';
-	import { formatBulk, formatNumber, formatTemperature } from '../../core/units/index.ts';
+	import { formatMass, formatNumber, formatTemperature } from '../../core/units/index.ts';
 	import { additionText } from '../../wording/addition-text.ts';
 	import { stepText } from '../../wording/step-text.ts';
 	import { shortDateText } from '../../wording/time-text.ts';
@@ -26,8 +26,10 @@
 
 	const figures = $derived(figuresOf(resolved));
 	const stages = $derived(stagesInOrder(resolved.final));
-	const grams = (percent: number) =>
-		formatBulk({ grams: (percent * totalFlourGrams) / 100 }, units);
+	const grams = (percent: number) => {
+		const mass = (percent * totalFlourGrams) / 100;
+		return formatMass({ grams: mass }, mass < 100 ? 1 : 0, units);
+	};
 	const percent = (value: number, decimals = 1) => `${formatNumber(value, decimals)} %`;
 </script>
 

@@ -54,7 +54,12 @@
 		const { figures, draft } = model;
 		if (!figures) return `${draft.formula.name} cannot be made as it stands.`;
 		const percent = (value: number) => `${formatNumber(value, 1)} %`;
-		return `${draft.formula.name}: ${percent(figures.hydration)} water, ${percent(figures.prefermentedFlour)} pre-fermented flour, ${percent(figures.salt)} salt.`;
+		// A dough of milk and eggs is not as dry as its water says.
+		const hidden = figures.effectiveHydration - figures.hydration > 8;
+		const water = hidden
+			? `${percent(figures.hydration)} water (${percent(figures.effectiveHydration)} effective)`
+			: `${percent(figures.hydration)} water`;
+		return `${draft.formula.name}: ${water}, ${percent(figures.prefermentedFlour)} pre-fermented flour, ${percent(figures.salt)} salt.`;
 	});
 	const standing = $derived(
 		model.changed

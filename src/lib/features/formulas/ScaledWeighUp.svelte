@@ -54,7 +54,12 @@
 						>{formatBulk({ grams: stage.total.value }, units)}</button
 					>
 				</h3>
-				<WeighUpTable lines={stage.lines} base={stage.base} caption="Weigh-up of {stage.title}" />
+				<WeighUpTable
+					residues
+					lines={stage.lines}
+					base={stage.base}
+					caption="Weigh-up of {stage.title}"
+				/>
 			</div>
 		{/each}
 	</div>

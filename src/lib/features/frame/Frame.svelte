@@ -12,7 +12,7 @@
 	import { sourceText, termText } from '../../wording/term-text.ts';
 	import AppearanceSwitch from './AppearanceSwitch.svelte';
 	import DateSwitch from './DateSwitch.svelte';
-	import { ROOMS } from './rooms.ts';
+	import { roomOf, ROOMS } from './rooms.ts';
 
 	interface Props {
 		bakery: BakeryView | null;
@@ -34,7 +34,7 @@
 	const asked = $derived(page.params.date);
 	const date = $derived(asked !== undefined && parseBakeDate(asked).ok ? asked : null);
 	/** The room is the part of the address behind the date. */
-	const here = $derived(page.url.pathname.split('/')[3] ?? '');
+	const here = $derived(roomOf(page.url.pathname.split('/')[3] ?? ''));
 	const room = $derived(ROOMS.find((one) => one.path === here) ?? ROOMS[0]);
 
 	let slip: { explained: Explained; title: string; notes: readonly string[] } | null =

@@ -8,4 +8,12 @@ export const ROOMS = [
 	{ path: 'run-sheet', name: 'Run sheet' }
 ] as const;
 
+/** The shelves of the book are one room with several addresses. */
+const SHELVES = ['builds', 'products', 'ingredients'];
+
+/** The room that an address within a date belongs to. */
+export function roomOf(path: string): string {
+	return SHELVES.includes(path) ? 'formulas' : path;
+}
+
 export type RoomPath = (typeof ROOMS)[number]['path'];

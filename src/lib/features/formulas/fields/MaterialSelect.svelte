@@ -29,7 +29,7 @@
 </script>
 
 <select
-	class="field max-w-full"
+	class="field w-full max-w-full"
 	aria-label={label}
 	value={key}
 	onchange={(event) => choose(event.currentTarget.value)}

@@ -55,13 +55,15 @@
 				>
 					{#each EXTRA_USES as one (one)}<option value={one}>{EXTRA_USE_TEXT[one]}</option>{/each}
 				</select>
-				<MaterialSelect
-					label="What for use {at + 1}"
-					value={extra.material}
-					ingredients={view.ingredients}
-					preparations={view.preparations}
-					onSet={(material: Material) => setExtra(at, { material })}
-				/>
+				<span class="min-w-0 flex-1 basis-40">
+					<MaterialSelect
+						label="What for use {at + 1}"
+						value={extra.material}
+						ingredients={view.ingredients}
+						preparations={view.preparations}
+						onSet={(material: Material) => setExtra(at, { material })}
+					/>
+				</span>
 				<button
 					class="small ml-auto"
 					aria-label="Take use {at + 1} out"
@@ -96,7 +98,7 @@
 	{/each}
 	{#key value.extras.length}
 		<div class="mt-2">
-			<span class="mr-2">Add</span><MaterialSelect
+			<span>Add</span><MaterialSelect
 				label="What to add to the piece"
 				value={null}
 				ingredients={view.ingredients}

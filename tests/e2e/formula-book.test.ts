@@ -1,0 +1,235 @@
+import { after, before, test } from 'node:test';
+import assert from 'node:assert/strict';
+import type { Page } from 'puppeteer-core';
+import { HARBOUR_DOUGH, send, TOMORROW } from '../integration/test-database.ts';
+import { readFormula } from '../../src/lib/server/services/read-formula.ts';
+import {
+	accessibilityFaults,
+	byName,
+	choose,
+	openBakery,
+	openInList,
+	says,
+	SIZES,
+	textOf,
+	type,
+	visit,
+	withPicture,
+	type Bakery
+} from './bakery.ts';
+import { isValue } from './formula-journey.ts';
+
+let bakery: Bakery;
+before(async () => {
+	bakery = await openBakery();
+});
+after(() => bakery.close());
+
+const step = (name: string, task: (page: Page) => Promise<void>): void =>
+	void test(name, () => withPicture(bakery, name, () => task(bakery.page)));
+const sentence = '[data-room-sentence]';
+const press = async (page: Page, name: string) => (await byName(page, 'button', name)).click();
+
+async function openShelf(page: Page, shelf: string, name: string): Promise<void> {
+	await visit(bakery, '/bake/2026-11-24/formulas');
+	await (await byName(page, 'link', shelf)).click();
+	await page.waitForFunction(
+		(wanted) =>
+			document.querySelector('nav[aria-label="The book"] [aria-current=true]')?.textContent ===
+			wanted,
+		{},
+		shelf
+	);
+	await openInList(page, name);
+}
+
+step(
+	'a change to a shared build asks whom it is for, and an own copy leaves the others',
+	async (page) => {
+		await visit(bakery, '/bake/2026-11-24/formulas');
+		await openInList(page, 'Harbour dough');
+		await type(page, 'Wheat levain, its hydration', '80');
+		await says(page, '[data-shared]', 'Wheat levain is also in Ropewalk dough');
+		await says(page, sentence, '87.0 % water');
+		const disabled = await page.$eval('button.action', (one) => one.hasAttribute('disabled'));
+		assert.ok(disabled, 'nothing is saved before it is decided');
+		await press(page, 'Make it Harbour dough’s own');
+		await isValue(bakery, 'Wheat levain, Harbour dough, its hydration', '80.0');
+		await press(page, 'Save as revision 2');
+		await says(page, '[data-changes]', 'Since revision 1', 'Wheat levain, Harbour dough');
+		await openInList(page, 'Ropewalk dough');
+		await isValue(bakery, 'Wheat levain, its hydration', '100.0');
+		await says(page, 'main', 'Revision 1');
+	}
+);
+
+step('a second save stands beside the first as a draft, is compared and taken up', async (page) => {
+	await openInList(page, 'Harbour dough');
+	await type(page, 'Salt, late, final dough', '1.9', 'Tab');
+	await says(page, sentence, '1.9 % salt');
+	// Meanwhile someone else saves the same formula.
+	const found = await readFormula(bakery.database.db, TOMORROW, HARBOUR_DOUGH);
+	assert.ok(found);
+	const other = await send(bakery.database.db, {
+		kind: 'save-formula',
+		formulaId: HARBOUR_DOUGH,
+		expectedRevision: found.revision,
+		name: found.formula.name,
+		doughLossShare: found.formula.doughLoss.share,
+		targetCelsius: 26,
+		mostDoughGrams: null,
+		steps: [...found.steps],
+		deliveries: [],
+		lines: [...found.formula.lines],
+		preparations: []
+	});
+	assert.equal(other.outcome, 'done');
+	await press(page, 'Save as revision 3');
+	await says(page, '[data-draft]', 'Nothing was merged', 'Salt, late', '2.10 % → 1.90 %');
+	await says(page, sentence, '2.1 % salt');
+	await press(page, 'Put the draft on the sheet');
+	await says(page, sentence, '1.9 % salt');
+	await press(page, 'Save as revision 4');
+	await page.waitForFunction(() => !document.querySelector('[data-draft]'));
+	await says(page, '[data-changes]', 'Since revision 3', 'Salt, late', '2.10 % → 1.90 %');
+});
+
+step(
+	'another delivery of flour proposes its water, which the baker takes or leaves',
+	async (page) => {
+		await choose(page, 'Delivery of Bread flour', 'BF 3162');
+		await says(page, '[data-proposal]', 'the water would change by', '+1.5 %');
+		const before = await textOf(page, sentence);
+		await press(page, 'Change the water');
+		await page.waitForFunction(
+			(one, was) => document.querySelector(one)?.textContent !== was,
+			{},
+			sentence,
+			before
+		);
+		await press(page, 'Undo');
+		await says(page, sentence, '87.0 % water');
+		await press(page, 'Undo');
+	}
+);
+
+step(
+	'steps are changed, moved and added, and the layers of a laminated dough follow',
+	async (page) => {
+		await openInList(page, 'Slipway dough');
+		await says(page, '[data-steps]', '12 layers of fat', '13 of dough');
+		await choose(page, 'Step to add', 'Laminate');
+		await press(page, 'Add at the end');
+		await says(page, '[data-steps]', '36 layers of fat');
+		await press(page, 'Move step 8 up');
+		await says(page, '[data-steps]', '36 layers of fat');
+		await press(page, 'Take step 7 out');
+		await says(page, '[data-steps]', '12 layers of fat');
+		await press(page, 'Change step 1');
+		await type(page, 'Time for all of it', '20', 'Tab');
+		await says(page, '[data-steps]', 'Mix · 5 min slow, 3 min fast · 20 min');
+		await press(page, 'Save as revision 2');
+		await says(page, '[data-changes]', 'Steps', 'no longer', 'now');
+	}
+);
+
+step(
+	'a figure opens its own arithmetic, and the cost of a piece stands beside it',
+	async (page) => {
+		await openInList(page, 'Old Pier dough');
+		await press(page, 'Hydration 64.6 %, open the arithmetic');
+		await says(page, '[role=dialog]', 'Hydration, 64.6 % of the flour', '64.60');
+		await page.keyboard.press('Escape');
+		await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
+		await says(page, '[data-figures]', 'Pier bloomer, its dough', '€');
+	}
+);
+
+step('a bath above the limit of the site is refused while it is typed', async (page) => {
+	await openShelf(page, 'Builds', 'Knot bath');
+	await says(page, sentence, '3.50 % of the solution', '36.3 g to a kilogram of water');
+	await says(page, 'main', 'goggles, gloves and apron', 'never water onto the solid');
+	await type(page, 'Line 2, percent', '6', 'Tab');
+	await says(page, 'main', 'Not possible', 'the site allows 4.0 % at the most');
+	await press(page, 'Undo');
+	await says(page, sentence, '3.50 % of the solution');
+});
+
+step(
+	'a product of two doughs scales as one, and its label asks for what to scale',
+	async (page) => {
+		await openShelf(page, 'Products', 'Two-light plait');
+		await says(page, sentence, "260 g of Cooper's dough and 130 g of Dark Beacon dough");
+		await type(page, 'Pieces', '40', 'Tab');
+		await says(
+			page,
+			'[data-product-scale]',
+			"Cooper's dough, 10.56 kg",
+			'Dark Beacon dough, 5.28 kg'
+		);
+		await says(page, '[data-product-scale]', 'Egg wash', '240 g');
+		await type(page, 'Weight on the label', '400', 'Tab');
+		await says(page, 'main', 'Short of the label by 53 g');
+		await press(page, 'Scale for the label');
+		await says(page, sentence, "320 g of Cooper's dough");
+		await press(page, 'Save as revision 2');
+		await says(page, 'main', 'Revision 2');
+		await openInList(page, 'Bollard knot');
+		await type(page, 'Pieces', '144', 'Tab');
+		await says(page, '[data-division]', '4 presses of 2760 g', '24 left', '6 to spare');
+		await says(page, '[data-product-scale]', 'Knot bath, 12.00 kg');
+		await says(page, 'main', 'Caustic bath: goggles');
+	}
+);
+
+step('an ingredient is written down, given a delivery, and retired', async (page) => {
+	await openShelf(page, 'Ingredients', 'Bread flour');
+	await says(page, '[data-deliveries]', 'BF 3162', '+2.0');
+	await (await byName(page, 'link', 'New ingredient')).click();
+	await says(page, sentence, 'A new ingredient');
+	await type(page, 'Name', 'Spelt flour', 'Tab');
+	await type(page, 'Water', '120', 'Tab');
+	await says(page, 'main', 'Above 100 % is more than this takes');
+	await type(page, 'Water', '5', 'Tab');
+	await says(page, 'main', 'come to', '105.0 %');
+	await type(page, 'Water', '0', 'Tab');
+	await press(page, 'Save the ingredient');
+	await says(page, sentence, 'Spelt flour: flour, all of it counted as flour');
+	await type(page, 'Lot', 'SP 1', 'Tab');
+	await type(page, 'Water beyond the house flour', '-2', 'Tab');
+	await press(page, 'Write the delivery down');
+	await says(page, '[data-deliveries]', 'SP 1', '−2.0');
+	await press(page, 'Retire Spelt flour');
+	await says(page, '[data-retire]', 'Retired.', 'goes on');
+	await press(page, 'Bring Spelt flour back');
+	await says(page, '[data-retire]', 'Retiring takes Spelt flour out');
+});
+
+step('every shelf passes the accessibility check and fits both screens', async (page) => {
+	for (const [appearance, size] of [
+		['paper', SIZES.desk],
+		['ember', SIZES.tablet]
+	] as const) {
+		await page.setViewport(size);
+		await page
+			.browserContext()
+			.setCookie({ name: 'appearance', value: appearance, domain: '127.0.0.1', path: '/' });
+		for (const [shelf, name] of [
+			['Builds', 'Biga'],
+			['Products', 'Winter Wheel'],
+			['Ingredients', 'Butter']
+		] as const) {
+			await openShelf(page, shelf, name);
+			await says(page, sentence, name);
+			assert.deepEqual(await accessibilityFaults(page), [], shelf);
+			assert.ok(
+				await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth),
+				`${shelf} fits ${size.width}`
+			);
+		}
+		for (const shelf of ['builds', 'products', 'ingredients'])
+			await visit(bakery, `/bake/2026-11-24/${shelf}/new`);
+	}
+	await visit(bakery, '/bake/2026-11-24/products/00000000-0000-4000-8000-000000000000');
+	await says(page, 'main', 'This product is not in the book');
+});
