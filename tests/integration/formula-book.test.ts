@@ -114,6 +114,15 @@ test('the Saltmarrow book holds sixteen doughs that can be made, and uses every 
 	assert.ok(book.products.some(({ product }) => product.doughs.length === 2));
 });
 
+test('a revision is compared with the builds it was saved with', async () => {
+	const found = await readFormula(t.db, TOMORROW, demoId('formula', 'Tidemark dough'));
+	assert.ok(found?.comparison);
+	const names = (side: { readonly preparations: readonly { readonly name: string }[] }) =>
+		side.preparations.map((one) => one.name).sort();
+	assert.deepEqual(names(found.comparison.before), ['Wholemeal scald', 'Wholemeal sponge']);
+	assert.deepEqual(names(found.comparison.after), ['Wholemeal scald', 'Wholemeal sponge']);
+});
+
 test('every day of the demo week is planned with nothing left out', async () => {
 	for (const date of ['2026-11-25', '2026-11-26', '2026-11-27', '2026-11-28', '2026-11-29']) {
 		const day = await loadBakeryDay(t.db, date as BakeDate);

@@ -124,7 +124,7 @@
 	/>
 
 	<BookPage date={view.date} book={view.book} shelf="formulas" current={view.formula.id}>
-		<p class="mb-2 min-h-6" role="status" data-formula-message>
+		<p class="sticky top-0 z-10 mb-2 min-h-6 bg-ground py-1" role="status" data-formula-message>
 			{#if model.message}<span class="act-now px-2">Look</span> {model.message}{/if}
 		</p>
 		<DraftsBeside {model} drafts={view.drafts} />

@@ -69,20 +69,23 @@ export async function loadRevision(
 		targetCelsius: row.target_dough_celsius,
 		mostDoughGrams: row.most_dough_g,
 		steps: stepsSchema.parse(row.steps),
-		preparations: await loadPreparationsAt(db, lines, newest ? null : row.recorded_at)
+		preparations: await loadPreparationsAt(db, lines, newest ? null : row.id)
 	};
 }
 
-/** The recipes behind some lines and behind those, level by level, as they stood at a moment. */
+/**
+ * The recipes behind some lines and behind those, level by level, as they stood when a revision of a
+ * formula was saved; as they are now without one.
+ */
 async function loadPreparationsAt(
 	db: Db | Tx,
 	lines: readonly { readonly material: Material }[],
-	at: Date | null
+	savedWith: string | null
 ): Promise<readonly Preparation[]> {
 	const found = new Map<PreparationId, Preparation>();
 	let wanted = preparationsIn(lines);
 	while (wanted.length > 0) {
-		const level = await loadLevel(db, wanted, at);
+		const level = await loadLevel(db, wanted, savedWith);
 		for (const one of level) found.set(one.id, one);
 		wanted = preparationsIn(level.flatMap((one) => one.lines)).filter((one) => !found.has(one));
 	}
@@ -104,7 +107,7 @@ function preparationsIn(
 async function loadLevel(
 	db: Db | Tx,
 	wanted: readonly PreparationId[],
-	at: Date | null
+	savedWith: string | null
 ): Promise<readonly Preparation[]> {
 	const rows = await db
 		.selectFrom('preparation_revision as revision')
@@ -112,7 +115,14 @@ async function loadLevel(
 		.selectAll('revision')
 		.select('preparation.name')
 		.where('revision.preparation_id', 'in', wanted)
-		.$if(at !== null, (query) => query.where('revision.recorded_at', '<=', at as Date))
+		// Compared within the database, whose moments are finer than those of JavaScript.
+		.$if(savedWith !== null, (query) =>
+			query.where('revision.recorded_at', '<=', ({ selectFrom }) =>
+				selectFrom('formula_revision')
+					.select('recorded_at')
+					.where('id', '=', savedWith as string)
+			)
+		)
 		.distinctOn('revision.preparation_id')
 		.orderBy('revision.preparation_id')
 		.orderBy('revision.number', 'desc')

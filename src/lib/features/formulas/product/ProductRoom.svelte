@@ -87,7 +87,7 @@
 	onSave={save}
 />
 <BookPage date={view.date} book={view.book} shelf="products" current={view.product?.id ?? null}>
-	<p class="mb-2 min-h-6" role="status" data-book-message>
+	<p class="sticky top-0 z-10 mb-2 min-h-6 bg-ground py-1" role="status" data-book-message>
 		{#if message}<span class="act-now px-2">Look</span> {message}{/if}
 	</p>
 	<div class="columns">
