@@ -9,6 +9,7 @@ const CORE_FOLDERS = {
 	heat: [],
 	fermentation: [],
 	schedule: [],
+	learning: [],
 	production: ['formula'],
 	'bake-day': ['formula', 'heat', 'fermentation', 'schedule', 'production']
 };

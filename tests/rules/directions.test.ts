@@ -30,6 +30,7 @@ const BREAKERS: Record<string, readonly [file: string, imports: string]> = {
 		'src/lib/core/schedule/knows-formula.ts',
 		'../formula/index.ts'
 	],
+	'core-learning-keeps-to-itself': ['src/lib/core/learning/knows-heat.ts', '../heat/index.ts'],
 	'core-production-keeps-to-itself': ['src/lib/core/production/knows-heat.ts', '../heat/index.ts'],
 	'core-bake-day-keeps-to-itself': [
 		'src/lib/core/bake-day/knows-learning.ts',

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { WATER_SCHOOLS, type WaterSchool } from '../core/heat/index.ts';
 import type { FormulaFailure } from '../core/formula/index.ts';
 import { parseBakeDate, type BakeDate } from '../core/time/index.ts';
 import type { Caution, Violation } from '../core/schedule/index.ts';
@@ -78,6 +79,25 @@ export const commandSchema = z.discriminatedUnion('kind', [
 		}),
 	z.object({
 		...envelope,
+		kind: z.literal('measure-dough'),
+		date: bakeDateSchema,
+		formulaId: uuid,
+		ordinal: z.int().min(1).max(500),
+		doughCelsius: z.number().min(READING_LIMITS.least.celsius).max(READING_LIMITS.most.celsius),
+		/** As warm as the water went in; ice counts as the water it stands for. */
+		waterCelsius: z.number().min(-80).max(100),
+		instrument: z.enum(['typed', 'core-probe', 'surface-thermometer'])
+	}),
+	z.object({
+		...envelope,
+		kind: z.literal('judge-dough-temperature'),
+		readingId: uuid,
+		ignored: z.boolean()
+	}),
+	z.object({ ...envelope, kind: z.literal('reset-friction'), formulaId: uuid }),
+	z.object({ ...envelope, kind: z.literal('set-water-school'), school: z.enum(WATER_SCHOOLS) }),
+	z.object({
+		...envelope,
 		kind: z.literal('set-lead'),
 		date: bakeDateSchema,
 		formulaId: uuid,
@@ -127,6 +147,10 @@ export interface CommandAnswers {
 	'change-order': { readonly version: number; readonly pieces: number };
 	'copy-orders': { readonly lines: number };
 	'take-reading': { readonly readingId: string };
+	'measure-dough': { readonly readingId: string; readonly frictionKilojoulesPerKilogram: number };
+	'judge-dough-temperature': { readonly ignored: boolean };
+	'reset-friction': { readonly formulaId: string };
+	'set-water-school': { readonly school: WaterSchool };
 	'set-lead': { readonly version: number; readonly minutes: number };
 	'create-formula': { readonly formulaId: string };
 	'save-formula':
@@ -158,6 +182,7 @@ export type Refusal =
 			readonly kind: 'unknown';
 			readonly what:
 				| 'drop'
+				| 'mix'
 				| 'product'
 				| 'build'
 				| 'formula'

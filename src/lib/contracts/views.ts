@@ -6,9 +6,11 @@ import type {
 	IngredientKind,
 	Preparation,
 	PreparationKind,
-	Step
+	Step,
+	WaitStep
 } from '../core/formula/index.ts';
 import type { DropId, FormulaId, PreparationId, ProductId } from '../core/identity.ts';
+import type { WaterSchool } from '../core/heat/index.ts';
 import type {
 	BakeryProduct,
 	DayProduction,
@@ -93,12 +95,43 @@ export interface MixWaterView {
 	/** null for a dough that adds no water at the mixer. */
 	readonly water: WaterOfMix | null;
 	readonly iceMostShare: number;
+	/** Its first fermenting wait; null for a dough without one. */
+	readonly bulk: { readonly step: WaitStep; readonly targetCelsius: number } | null;
+	readonly friction: FrictionView;
+	readonly doughKilojoulesPerKilogramKelvin: number;
+	/** What was measured of this very mix last. */
+	readonly measured: DoughReadingView | null;
+}
+
+/** A dough temperature that was measured, with the friction it revealed. */
+export interface DoughReadingView {
+	readonly id: string;
+	readonly date: string;
+	readonly ordinal: number;
+	readonly doughCelsius: number;
+	readonly targetCelsius: number;
+	readonly waterCelsius: number;
+	readonly instrument: 'typed' | 'core-probe' | 'surface-thermometer';
+	readonly frictionKilojoulesPerKilogram: number;
+	readonly ignored: boolean;
+	readonly occurredAtMs: number;
+}
+
+/** What is believed of a dough's friction, and from which readings. */
+export interface FrictionView {
+	readonly kilojoulesPerKilogram: number;
+	readonly spreadKilojoulesPerKilogram: number;
+	/** What stood in the book before anything was measured. */
+	readonly bookKilojoulesPerKilogram: number;
+	readonly used: number;
+	readonly readings: readonly (DoughReadingView & { readonly leftOut: boolean })[];
 }
 
 export interface WaterView {
 	readonly date: BakeDate;
 	readonly inputs: readonly WaterInputView[];
 	readonly mixes: readonly MixWaterView[];
+	readonly school: WaterSchool;
 	readonly unmade: readonly UnmadeDough[];
 }
 

@@ -2,6 +2,7 @@ import { formulaFailureText } from './failure-text.ts';
 import type { Refusal } from '../contracts/commands.ts';
 
 const UNKNOWN: Record<Extract<Refusal, { kind: 'unknown' }>['what'], string> = {
+	mix: 'This mix is no longer in the day, or adds no water.',
 	drop: 'This drop is no longer in the book.',
 	product: 'This product is no longer in the book.',
 	build: 'This build is no longer in the book.',

@@ -64,6 +64,14 @@ const TERMS: Record<TermKey, string> = {
 	'cost-per-kilogram': 'ingredients of a kilogram of dough',
 	'cost-per-piece': 'ingredients of a piece',
 	'piece-weight-kg': 'scaled weight',
+	'base-temperature': 'base temperature',
+	'friction-heat': 'heat of friction',
+	'dough-mass': 'dough in the bowl',
+	'dough-temperature': 'measured dough',
+	'heat-of': 'heat to bring to the dough',
+	'mass-of': 'weight',
+	'heat-capacity-of': 'heat capacity',
+	'temperature-of': 'temperature',
 	grouped: 'together'
 };
 
@@ -90,6 +98,7 @@ export function sourceText(source: Source, zone: string): string {
 		case 'bakery':
 			return "the bakery's setting";
 		case 'constant':
+			if (source.source === 'base-temperature') return 'water, flour and room';
 			return source.source === 'factor-rule'
 				? 'water, flour, room and any pre-ferment'
 				: 'a constant';

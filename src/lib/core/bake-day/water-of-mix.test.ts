@@ -4,6 +4,7 @@ import { reworked } from '../explain/index.ts';
 import { OAT_LOAF, OAT_LOAF_PANTRY } from '../formula/oat-loaf.fixture.ts';
 import { id, type DropId, type ProductId } from '../identity.ts';
 import { productionOf } from '../production/index.ts';
+import { WATER_SCHOOLS } from '../heat/index.ts';
 import { waterOfMix, type WaterOfMixInput } from './index.ts';
 
 const SET = { kind: 'bakery' } as const;
@@ -32,6 +33,8 @@ function input(): WaterOfMixInput {
 	return {
 		mix,
 		final: dough.resolved.final,
+		school: 'factor-rule',
+		bowlKilojoulesPerKelvin: 0,
 		target: { celsius: 25 },
 		flour: at(19),
 		room: at(23),
@@ -50,7 +53,9 @@ test('the water of a mix counts start and held-back water, and explains its temp
 	const asked = input();
 	const water = waterOfMix(asked);
 	assert.ok(water);
-	assert.equal(water.counted, 4);
+	// Half the heat of this dough is in its water.
+	assert.ok(water.waterDegreesPerDough > 1.5 && water.waterDegreesPerDough < 3);
+	assert.deepEqual(water.waysOut, []);
 	assert.equal(
 		water.water.value,
 		asked.mix.lines
@@ -70,7 +75,9 @@ test('the water of a mix counts start and held-back water, and explains its temp
 
 test('without a build three temperatures count; several builds count as one', () => {
 	const asked = input();
-	assert.equal(waterOfMix({ ...asked, preferments: [] })?.counted, 3);
+	const three = waterOfMix({ ...asked, preferments: [] });
+	assert.ok(three);
+	assert.equal(three.wanted.value, three.schools['base-temperature'].value);
 	const two = waterOfMix({
 		...asked,
 		preferments: [
@@ -78,7 +85,7 @@ test('without a build three temperatures count; several builds count as one', ()
 			{ ...at(20), name: 'soaker' }
 		]
 	});
-	assert.equal(two?.counted, 4);
+	assert.equal(two?.wanted.value, two?.schools['factor-rule'].value);
 	assert.equal(
 		two?.wanted.value,
 		waterOfMix({ ...asked, preferments: [{ ...at(20), name: 'x' }] })?.wanted.value
@@ -89,4 +96,48 @@ test('a dough that adds no water at the mixer has no water to find', () => {
 	const asked = input();
 	const dry = { ...asked.mix, lines: asked.mix.lines.filter((line) => line.name !== 'water') };
 	assert.equal(waterOfMix({ ...asked, mix: dry }), null);
+});
+
+test('each school is asked for by name, and all stand on one friction', () => {
+	const asked = input();
+	for (const school of WATER_SCHOOLS) {
+		const water = waterOfMix({ ...asked, school });
+		assert.ok(water);
+		assert.equal(water.wanted, water.schools[school]);
+		for (const one of WATER_SCHOOLS)
+			assert.equal(reworked(water.schools[one]), water.schools[one].value);
+	}
+	const warmer = waterOfMix({
+		...asked,
+		friction: { ...asked.friction, work: { kilojoulesPerKilogram: 12 } }
+	});
+	const plain = waterOfMix(asked);
+	assert.ok(warmer && plain);
+	for (const school of WATER_SCHOOLS)
+		assert.ok(warmer.schools[school].value < plain.schools[school].value, school);
+});
+
+test('a miss of the water is told in degrees of dough, and the moved target is that very miss', () => {
+	const asked = input();
+	const hot = waterOfMix({
+		...asked,
+		room: at(28),
+		flour: at(27),
+		preferments: [{ ...at(26), name: 'levain' }],
+		supply: {
+			...asked.supply,
+			cold: at(19),
+			ice: { ...asked.supply.ice, mostShare: { share: 0.02 } }
+		},
+		school: 'heat-balance'
+	});
+	assert.ok(hot);
+	assert.ok(hot.order.kind === 'too-cold-for-ice', hot.order.kind);
+	const target = hot.waysOut.find((way) => way.kind === 'target');
+	assert.ok(target?.kind === 'target', JSON.stringify(hot.waysOut));
+	assert.ok(Math.abs(target.by.kelvins - hot.order.doughWarmerBy.kelvins) < 1e-9);
+	assert.ok(
+		hot.waysOut.some((way) => way.kind === 'part' && way.name === 'bread flour'),
+		JSON.stringify(hot.waysOut)
+	);
 });

@@ -31,6 +31,8 @@ export type Unit =
 	| 'kJ/kg'
 	| 'kJ/(kg K)'
 	| 'kJ/kg latent'
+	| 'kJ'
+	| 'kJ/K'
 	| 'kg'
 	| 'money'
 	| 'money/kg'
@@ -112,6 +114,14 @@ export type TermKey =
 	| 'cost-per-kilogram'
 	| 'cost-per-piece'
 	| 'piece-weight-kg'
+	| 'base-temperature'
+	| 'friction-heat'
+	| 'dough-mass'
+	| 'dough-temperature'
+	| 'heat-of'
+	| 'mass-of'
+	| 'heat-capacity-of'
+	| 'temperature-of'
 	| 'grouped';
 
 export type Source =

@@ -4,3 +4,7 @@ export * from './factor-rule.ts';
 export * from './ice.ts';
 export * from './blend.ts';
 export * from './water-order.ts';
+export * from './base-temperature.ts';
+export * from './heat-balance.ts';
+export * from './ways-out.ts';
+export * from './water-school.ts';

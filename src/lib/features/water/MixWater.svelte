@@ -1,16 +1,23 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
 	import type { MixWaterView } from '../../contracts/views.ts';
+	import type { WaterSchool } from '../../core/heat/index.ts';
 	import type { Worked } from '../../core/explain/index.ts';
-	import { formatMass, formatTemperature } from '../../core/units/index.ts';
+	import { formatDifference, formatMass, formatTemperature } from '../../core/units/index.ts';
 	import { sentenceText } from '../../ui/arithmetic/sentence.ts';
+	import LearnedFriction from './LearnedFriction.svelte';
+	import MeasureDough from './MeasureDough.svelte';
 	import { missText, poursOf } from './order-text.ts';
+	import SchoolsRow from './SchoolsRow.svelte';
+	import WaysOut from './WaysOut.svelte';
 
 	interface Props {
 		mix: MixWaterView;
 		tap: string;
+		date: string;
+		school: WaterSchool;
 	}
-	let { mix, tap }: Props = $props();
+	let { mix, tap, date, school }: Props = $props();
 	const room = useRoom();
 	const { units } = room.bakery;
 
@@ -18,6 +25,12 @@
 		mix.count > 1 ? `${mix.name}, mix ${mix.ordinal} of ${mix.count}` : mix.name
 	);
 	const target = $derived(formatTemperature({ celsius: mix.targetCelsius }, 1, units));
+	/** How far the dough may miss, by what is known of its friction. */
+	const spread = $derived(
+		mix.water
+			? ` ± ${formatDifference({ kelvins: mix.friction.spreadKilojoulesPerKilogram / mix.doughKilojoulesPerKilogramKelvin }, 1, units)}`
+			: ''
+	);
 	const wanted = $derived(
 		mix.water ? formatTemperature({ celsius: mix.water.order.temperature.celsius }, 1, units) : ''
 	);
@@ -39,8 +52,8 @@
 	<header class="flex flex-wrap items-baseline justify-between gap-x-4">
 		<h2>{title}</h2>
 		<p class="text-ink-2">
-			{formatMass({ grams: mix.doughGrams }, 0, units)} · wants <b class="text-ink">{target}</b> when
-			mixed
+			{formatMass({ grams: mix.doughGrams }, 0, units)} · wants
+			<b class="text-ink">{target}</b>{spread} when mixed
 		</p>
 	</header>
 	{#if mix.water}
@@ -60,15 +73,20 @@
 		</div>
 		{#if miss}
 			<p class="my-2" role="alert"><span class="act-now px-2 py-1">Out of reach</span> {miss}</p>
+			<WaysOut {mix} />
 		{/if}
 		<p class="flex flex-wrap gap-x-6 gap-y-1">
 			<button
 				class="cursor-pointer text-left underline decoration-dotted underline-offset-4"
 				onclick={() =>
 					mix.water &&
-					room.explain(mix.water.wanted, `Water for ${title}`, [
-						'The factor rule weighs every part alike, however small the pre-ferment is.'
-					])}
+					room.explain(
+						mix.water.wanted,
+						`Water for ${title}`,
+						school === 'factor-rule'
+							? ['The factor rule weighs every part alike, however small the pre-ferment is.']
+							: []
+					)}
 			>
 				{sentence}
 			</button>
@@ -84,6 +102,9 @@
 				</button>
 			{/if}
 		</p>
+		<SchoolsRow water={mix.water} {school} {title} />
+		<LearnedFriction {mix} />
+		<MeasureDough {mix} {date} {title} />
 	{:else}
 		<p class="mt-2">This dough adds no water at the mixer, so there is none to warm or cool.</p>
 	{/if}

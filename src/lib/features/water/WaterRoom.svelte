@@ -8,6 +8,7 @@
 	import { dateText } from '../../wording/time-text.ts';
 	import { unmadeText } from '../../wording/failure-text.ts';
 	import MixWater from './MixWater.svelte';
+	import SchoolChoice from './SchoolChoice.svelte';
 	import TemperatureInput from './TemperatureInput.svelte';
 
 	interface Props {
@@ -74,10 +75,11 @@
 			{#each view.inputs as input (input.quantity + (input.preparationId ?? ''))}
 				<TemperatureInput {input} />
 			{/each}
+			<SchoolChoice school={view.school} />
 		</section>
 		<section aria-label="Water of each mix">
 			{#each view.mixes as mix (mix.formulaId + mix.ordinal)}
-				<MixWater {mix} {tap} />
+				<MixWater {mix} {tap} date={view.date} school={view.school} />
 			{/each}
 			<p class="text-note text-ink-2">
 				Hot taps scald, and a mixer is loaded only when it stands still with its guard closed; the

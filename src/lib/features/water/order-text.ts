@@ -51,8 +51,7 @@ export function missText(
 		return (
 			`Ice is capped at ${share} % of the water here, so the dough comes out ` +
 			`${formatDifference(order.doughWarmerBy, 1, units)} too warm. ` +
-			`Reaching the target would take ${formatMass({ grams: order.wantedIce.value }, 0, units)} of ice; ` +
-			`or cool the flour or the pre-ferment, mix less at a time, shorten the fast mix, or plan a shorter bulk.`
+			`Reaching the target would take ${formatMass({ grams: order.wantedIce.value }, 0, units)} of ice.`
 		);
 	}
 	if (order.kind === 'too-warm') {
@@ -60,10 +59,7 @@ export function missText(
 			order.limit === 'yeast'
 				? `Water over ${formatTemperature(order.temperature, 0, units)} does not meet yeast`
 				: `The hot tap gives ${formatTemperature(order.temperature, 0, units)}`;
-		return (
-			`${why}, so the dough comes out ${formatDifference(order.doughColderBy, 1, units)} too cold. ` +
-			`Warm the flour or the pre-ferment, or plan a longer bulk.`
-		);
+		return `${why}, so the dough comes out ${formatDifference(order.doughColderBy, 1, units)} too cold.`;
 	}
 	return null;
 }

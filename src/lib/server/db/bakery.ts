@@ -1,3 +1,4 @@
+import type { WaterSchool } from '../../core/heat/index.ts';
 import type { BakeryClock, WallTime } from '../../core/time/index.ts';
 import type { UnitChoice, WeighingScale } from '../../core/units/index.ts';
 import type { Db, Tx } from './client.ts';
@@ -19,6 +20,7 @@ export interface BakerySettings {
 	readonly iceMostShare: number;
 	/** What stands before a price; empty when the bakery keeps none. */
 	readonly currency: string;
+	readonly waterSchool: WaterSchool;
 }
 
 export async function loadBakery(db: Db | Tx): Promise<BakerySettings | null> {
@@ -38,7 +40,8 @@ export async function loadBakery(db: Db | Tx): Promise<BakerySettings | null> {
 		hottestWaterCelsius: row.hottest_water_celsius,
 		iceCelsius: row.ice_celsius,
 		iceMostShare: row.ice_most_share,
-		currency: row.currency
+		currency: row.currency,
+		waterSchool: row.water_school
 	};
 }
 
@@ -78,6 +81,8 @@ export interface MixerSettings {
 	readonly name: string;
 	readonly leastGrams: number;
 	readonly mostGrams: number;
+	/** Heat that warms its bowl by a degree; 0 where nobody found out. */
+	readonly bowlKilojoulesPerKelvin: number;
 }
 
 export async function loadMixers(db: Db | Tx): Promise<readonly MixerSettings[]> {
@@ -86,7 +91,8 @@ export async function loadMixers(db: Db | Tx): Promise<readonly MixerSettings[]>
 		id: row.id,
 		name: row.name,
 		leastGrams: row.least_dough_g,
-		mostGrams: row.most_dough_g
+		mostGrams: row.most_dough_g,
+		bowlKilojoulesPerKelvin: row.bowl_kj_per_k
 	}));
 }
 

@@ -117,8 +117,9 @@ async function loadLevel(
 		.where('revision.preparation_id', 'in', wanted)
 		// Compared within the database, whose moments are finer than those of JavaScript.
 		.$if(savedWith !== null, (query) =>
-			query.where('revision.recorded_at', '<=', ({ selectFrom }) =>
-				selectFrom('formula_revision')
+			query.where('revision.recorded_at', '<=', (where) =>
+				where
+					.selectFrom('formula_revision')
 					.select('recorded_at')
 					.where('id', '=', savedWith as string)
 			)

@@ -5,6 +5,7 @@ import type {
 	Milling,
 	PreparationKind
 } from '../../core/formula/index.ts';
+import type { WaterSchool } from '../../core/heat/index.ts';
 import type { ExtraUse } from '../../core/production/index.ts';
 
 /** Set by the database when the row is written, never by the application. */
@@ -29,6 +30,7 @@ export interface Tables {
 		ice_most_share: number;
 		currency: Generated<string>;
 		caustic_most_share: Generated<number>;
+		water_school: Generated<WaterSchool>;
 		row_version: Generated<number>;
 	};
 	app_clock: {
@@ -49,7 +51,36 @@ export interface Tables {
 		answer: Json;
 	};
 	weighing_scale: { id: string; name: string; capacity_g: number; division_g: number };
-	mixer: { id: string; name: string; least_dough_g: number; most_dough_g: number };
+	mixer: {
+		id: string;
+		name: string;
+		least_dough_g: number;
+		most_dough_g: number;
+		bowl_kj_per_k: Generated<number>;
+	};
+	dough_temperature: {
+		id: string;
+		command_id: string;
+		bake_date: string;
+		formula_id: string;
+		ordinal: number;
+		dough_celsius: number;
+		target_celsius: number;
+		water_celsius: number;
+		instrument: 'typed' | 'core-probe' | 'surface-thermometer';
+		friction_kj_per_kg: number;
+		dough_kj_per_kg_k: number;
+		inputs: Json;
+		occurred_at: Date;
+		recorded_at: RecordedAt;
+	};
+	dough_temperature_ignored: { dough_temperature_id: string; command_id: string };
+	friction_reset: {
+		formula_id: string;
+		at: Date;
+		recorded_at: ColumnType<Date, never, Date>;
+		command_id: string;
+	};
 	oven_deck: { id: string; name: string; ordinal: number };
 	ingredient: {
 		id: string;

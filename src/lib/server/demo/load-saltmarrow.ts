@@ -109,7 +109,8 @@ async function loadBakehouse(tx: Tx): Promise<void> {
 			id: demoId('mixer', 'Spiral mixer'),
 			name: 'Spiral mixer',
 			least_dough_g: 5000,
-			most_dough_g: 32_000
+			most_dough_g: 32_000,
+			bowl_kj_per_k: 9
 		})
 		.execute();
 	await tx

@@ -1,23 +1,42 @@
 import type { MixWaterView, WaterInputView, WaterView } from '../../contracts/views.ts';
-import { waterOfMix } from '../../core/bake-day/index.ts';
-import type { Source } from '../../core/explain/index.ts';
-import type { ResolvedStage } from '../../core/formula/index.ts';
-import type { SourcedTemperature } from '../../core/heat/index.ts';
+import { heatCapacityOf, waterOfMix } from '../../core/bake-day/index.ts';
+import type { ResolvedStage, Step } from '../../core/formula/index.ts';
 import type { Dough } from '../../core/production/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
-import type { Db } from '../db/client.ts';
+import type { Db, Tx } from '../db/client.ts';
+import { loadDoughTemperatures, type DoughTemperatureRow } from '../db/dough-temperatures.ts';
 import { loadNewestReadings } from '../db/readings.ts';
 import { loadBakeryDay, type BakeryDay } from './day-production.ts';
+import { learnedFriction } from './learned-friction.ts';
+import { mixWaterInput } from './mix-water-input.ts';
 
 /** The water of every mix of a date from the temperatures of the moment. */
 export async function readWater(db: Db, date: BakeDate): Promise<WaterView> {
 	const day = await loadBakeryDay(db, date);
-	const inputs = await readInputs(db, day);
-	const mixes = day.production.doughs.flatMap((dough) => mixesOf(dough, day, inputs));
-	return { date, inputs, mixes, unmade: day.production.unmade };
+	const [inputs, readings] = await Promise.all([
+		readWaterInputs(db, day),
+		loadDoughTemperatures(
+			db,
+			day.production.doughs.map((dough) => dough.resolved.formula.id)
+		)
+	]);
+	const mixes = day.production.doughs.flatMap((dough) =>
+		mixesOf(dough, day, inputs, readings.get(dough.resolved.formula.id) ?? [])
+	);
+	return {
+		date,
+		inputs,
+		mixes,
+		school: day.bakery.waterSchool,
+		unmade: day.production.unmade
+	};
 }
 
-async function readInputs(db: Db, day: BakeryDay): Promise<readonly WaterInputView[]> {
+/** The temperatures of the moment that the mixes of a date follow from. */
+export async function readWaterInputs(
+	db: Db | Tx,
+	day: BakeryDay
+): Promise<readonly WaterInputView[]> {
 	const { assumed } = day.bakery;
 	const builds = new Map(
 		day.production.doughs
@@ -66,34 +85,17 @@ function restingCelsius(day: BakeryDay, stage: ResolvedStage): number {
 	return day.bakery.assumed.roomCelsius;
 }
 
-function sourced(input: WaterInputView): SourcedTemperature {
-	const source: Source = input.reading
-		? {
-				kind: 'measured',
-				epochMs: input.reading.occurredAtMs,
-				instrument: input.reading.instrument
-			}
-		: { kind: 'assumed' };
-	return {
-		temperature: { celsius: input.reading?.celsius ?? input.assumedCelsius },
-		source
-	};
-}
-
 function mixesOf(
 	dough: Dough,
 	day: BakeryDay,
-	inputs: readonly WaterInputView[]
+	inputs: readonly WaterInputView[],
+	readings: readonly DoughTemperatureRow[]
 ): readonly MixWaterView[] {
-	const { final, formula } = { final: dough.resolved.final, formula: dough.resolved.formula };
+	const { formula, final } = dough.resolved;
 	const revision = day.book.formulas.find((one) => one.formula.id === formula.id);
 	if (!revision) return [];
-	const find = (quantity: WaterInputView['quantity']) =>
-		sourced(inputs.find((one) => one.quantity === quantity) as WaterInputView);
-	const preferments = inputs
-		.filter((one) => final.stages.some((stage) => stage.preparation?.id === one.preparationId))
-		.map((one) => ({ ...sourced(one), name: one.name }));
-	const { bakery } = day;
+	const friction = learnedFriction(revision.frictionKilojoulesPerKilogram, readings);
+	const capacity = heatCapacityOf(final).kilojoulesPerKilogramKelvin;
 	return dough.mixes.map((mix) => ({
 		formulaId: formula.id,
 		name: formula.name,
@@ -101,27 +103,17 @@ function mixesOf(
 		count: mix.count,
 		doughGrams: mix.dough.value,
 		targetCelsius: revision.targetCelsius,
-		iceMostShare: bakery.iceMostShare,
-		water: waterOfMix({
-			mix,
-			final,
-			target: { celsius: revision.targetCelsius },
-			flour: find('flour'),
-			room: find('room'),
-			preferments,
-			friction: {
-				work: { kilojoulesPerKilogram: revision.frictionKilojoulesPerKilogram },
-				source: { kind: 'assumed' }
-			},
-			supply: {
-				cold: find('tap'),
-				hot: { celsius: bakery.hotTapCelsius },
-				ice: {
-					temperature: { celsius: bakery.iceCelsius },
-					mostShare: { share: bakery.iceMostShare }
-				},
-				hottestForYeast: { celsius: bakery.hottestWaterCelsius }
-			}
-		})
+		iceMostShare: day.bakery.iceMostShare,
+		water: waterOfMix(mixWaterInput(dough, mix, day, inputs, friction, revision.targetCelsius)),
+		bulk: bulkOf(revision.steps, revision.targetCelsius),
+		friction: friction.view,
+		doughKilojoulesPerKilogramKelvin: capacity,
+		measured: readings.find((one) => one.date === day.date && one.ordinal === mix.ordinal) ?? null
 	}));
+}
+
+/** The first fermenting wait of a dough, as a moved target changes its length. */
+function bulkOf(steps: readonly Step[], targetCelsius: number): MixWaterView['bulk'] {
+	const wait = steps.find((step) => step.kind === 'wait' && step.clock !== null);
+	return wait?.kind === 'wait' ? { step: wait, targetCelsius } : null;
 }

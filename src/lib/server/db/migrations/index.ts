@@ -1,11 +1,13 @@
 import type { Migration, MigrationProvider } from 'kysely';
 import * as firstSlice from './0001-first-slice.ts';
+import * as doughTemperatures from './0003-dough-temperatures.ts';
 import * as formulaBook from './0002-formula-book.ts';
 
 /** Migrations in the order of their names; they only ever go forward. */
 const MIGRATIONS: Record<string, Migration> = {
 	'0001-first-slice': firstSlice,
-	'0002-formula-book': formulaBook
+	'0002-formula-book': formulaBook,
+	'0003-dough-temperatures': doughTemperatures
 };
 
 export const migrations: MigrationProvider = {

@@ -19,7 +19,11 @@ import { saveIngredient } from './save-ingredient.ts';
 import { savePreparation } from './save-preparation.ts';
 import { saveProduct } from './save-product.ts';
 import { setAsideDraft } from './set-aside-draft.ts';
+import { judgeDoughTemperature } from './judge-dough-temperature.ts';
+import { measureDough } from './measure-dough.ts';
+import { resetFriction } from './reset-friction.ts';
 import { setLead } from './set-lead.ts';
+import { setWaterSchool } from './set-water-school.ts';
 import { takeReading } from './take-reading.ts';
 
 type Answer = CommandAnswers[Command['kind']];
@@ -83,6 +87,14 @@ function handle(tx: Tx, command: Command, actor: Actor): Promise<Result<Answer, 
 			return copyOrders(tx, command, actor);
 		case 'take-reading':
 			return takeReading(tx, command, actor);
+		case 'measure-dough':
+			return measureDough(tx, command, actor);
+		case 'judge-dough-temperature':
+			return judgeDoughTemperature(tx, command, actor);
+		case 'reset-friction':
+			return resetFriction(tx, command, actor);
+		case 'set-water-school':
+			return setWaterSchool(tx, command, actor);
 		case 'set-lead':
 			return setLead(tx, command, actor);
 		case 'create-formula':

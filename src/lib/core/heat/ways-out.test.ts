@@ -1,0 +1,79 @@
+import { test } from 'node:test';
+import assert from 'node:assert/strict';
+import fc from 'fast-check';
+import {
+	FLOUR_HEAT_CAPACITY,
+	frictionRevealed,
+	waterByHeatBalance,
+	waysOut,
+	type HeatBalanceInput
+} from './index.ts';
+
+const at = (celsius: number) => ({ temperature: { celsius }, source: { kind: 'bakery' as const } });
+const DOUGH: HeatBalanceInput = {
+	target: { celsius: 25 },
+	parts: [
+		{
+			name: 'flour',
+			mass: { grams: 16_000 },
+			heatCapacity: { kilojoulesPerKilogramKelvin: FLOUR_HEAT_CAPACITY },
+			temperature: at(29)
+		},
+		{
+			name: 'salt',
+			mass: { grams: 400 },
+			heatCapacity: { kilojoulesPerKilogramKelvin: 0.88 },
+			temperature: at(31)
+		}
+	],
+	bowl: { kilojoulesPerKelvin: 9, temperature: at(31) },
+	water: { grams: 10_000 },
+	friction: { work: { kilojoulesPerKilogram: 11 }, source: { kind: 'assumed' } }
+};
+const close = (actual: number, expected: number) =>
+	assert.ok(Math.abs(actual - expected) <= 1e-9, `${actual} is not ${expected}`);
+
+test('each way alone reaches the target, or says where the dough comes out', () => {
+	fc.assert(
+		fc.property(fc.double({ min: 0.2, max: 12, noNaN: true }), (kelvins) => {
+			const wanted = waterByHeatBalance(DOUGH).value;
+			const got = wanted + kelvins;
+			for (const way of waysOut(DOUGH, { kelvins }))
+				switch (way.kind) {
+					case 'part': {
+						const parts = DOUGH.parts.map((part) =>
+							part.name === way.name
+								? {
+										...part,
+										temperature: at(part.temperature.temperature.celsius + way.by.kelvins)
+									}
+								: part
+						);
+						assert.ok(way.by.kelvins < 0);
+						close(waterByHeatBalance({ ...DOUGH, parts }).value, got);
+						break;
+					}
+					case 'friction': {
+						const work = { kilojoulesPerKilogram: 11 * (1 - way.shareLess) };
+						const friction = { ...DOUGH.friction, work };
+						close(waterByHeatBalance({ ...DOUGH, friction }).value, got);
+						break;
+					}
+					case 'target':
+						// With the water as it is, that dough reveals the friction it was mixed with.
+						close(frictionRevealed(DOUGH, at(25 + way.by.kelvins), { celsius: got }).value, 11);
+				}
+		})
+	);
+});
+
+test('salt is too little to cool a dough with, and water that is too cold warms nothing by less mixing', () => {
+	const kinds = waysOut(DOUGH, { kelvins: 4 }).map((way) =>
+		way.kind === 'part' ? way.name : way.kind
+	);
+	assert.deepEqual(kinds, ['flour', 'friction', 'target']);
+	const cold = waysOut(DOUGH, { kelvins: -4 }).map((way) => way.kind);
+	assert.deepEqual(cold, ['part', 'target']);
+	const far = waysOut(DOUGH, { kelvins: 200 }).map((way) => way.kind);
+	assert.deepEqual(far, ['target']);
+});

@@ -1,0 +1,47 @@
+<script lang="ts">
+	import { invalidate } from '$app/navigation';
+	import { useRoom } from '../../client/room-context.ts';
+	import { sendCommand } from '../../client/send-command.ts';
+	import { WATER_SCHOOLS, type WaterSchool } from '../../core/heat/index.ts';
+	import { refusalText } from '../../wording/refusal-text.ts';
+	import { SCHOOL_TEXT } from './school-text.ts';
+
+	interface Props {
+		school: WaterSchool;
+	}
+	let { school }: Props = $props();
+	const room = useRoom();
+	let message = $state('');
+
+	async function choose(chosen: WaterSchool) {
+		const result = await sendCommand({
+			kind: 'set-water-school',
+			occurredAtMs: Math.round(room.now.epochMs),
+			school: chosen
+		});
+		message =
+			result.outcome === 'refused'
+				? refusalText(result.refusal)
+				: result.outcome === 'not-reached'
+					? 'Not changed: Jovet does not answer. Try again in a moment.'
+					: '';
+		if (result.outcome === 'done') await invalidate('jovet:day');
+	}
+</script>
+
+<fieldset class="border-b border-line py-3">
+	<legend class="font-bold">Water by the</legend>
+	{#each WATER_SCHOOLS as one (one)}
+		<label class="flex min-h-9 items-center gap-2">
+			<input
+				type="radio"
+				name="school"
+				value={one}
+				checked={one === school}
+				onchange={() => choose(one)}
+			/>
+			{SCHOOL_TEXT[one].toLowerCase()}
+		</label>
+	{/each}
+	{#if message}<p role="alert" class="font-bold">{message}</p>{/if}
+</fieldset>

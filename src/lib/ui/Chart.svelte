@@ -1,0 +1,78 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import type { EChartsCoreOption, EChartsType } from 'echarts/core';
+
+	interface Props {
+		option: EChartsCoreOption;
+		/** What the picture says, for those who do not see it. */
+		label: string;
+	}
+	let { option, label }: Props = $props();
+	let place: HTMLDivElement;
+	let chart: EChartsType | null = $state.raw(null);
+
+	/** Ink on sheet: the chart takes its colours from the appearance. */
+	function colours() {
+		const style = getComputedStyle(document.documentElement);
+		const read = (name: string) => style.getPropertyValue(name).trim();
+		return { ink: read('--ink'), ink2: read('--ink-2'), line: read('--line') };
+	}
+	function draw(to: EChartsType, what: EChartsCoreOption) {
+		const { ink, ink2, line } = colours();
+		const axis = {
+			axisLine: { lineStyle: { color: ink } },
+			axisLabel: { color: ink2, fontFamily: 'inherit' },
+			nameTextStyle: { color: ink2 },
+			splitLine: { lineStyle: { color: line } }
+		};
+		to.setOption(
+			{
+				animation: false,
+				color: [ink2, ink],
+				textStyle: { fontFamily: 'inherit' },
+				grid: { left: 48, right: 16, top: 32, bottom: 28 },
+				legend: { top: 0, right: 0, textStyle: { color: ink } },
+				...what,
+				xAxis: { ...axis, ...(what.xAxis as object) },
+				yAxis: { ...axis, ...(what.yAxis as object) }
+			},
+			true
+		);
+	}
+
+	onMount(() => {
+		let gone = false;
+		let watcher: ResizeObserver | null = null;
+		// The drawing library is large; it comes when a chart is opened, not with the page.
+		void import('./echarts.ts').then(({ startChart }) => {
+			if (gone) return;
+			const started = startChart(place);
+			watcher = new ResizeObserver(() => started.resize());
+			watcher.observe(place);
+			chart = started;
+		});
+		return () => {
+			gone = true;
+			watcher?.disconnect();
+			chart?.dispose();
+		};
+	});
+	$effect(() => {
+		if (chart) draw(chart, option);
+	});
+</script>
+
+<div
+	bind:this={place}
+	class="place"
+	role="img"
+	aria-label={label}
+	data-chart={chart ? 'drawn' : ''}
+></div>
+
+<style>
+	.place {
+		width: 100%;
+		height: 220px;
+	}
+</style>

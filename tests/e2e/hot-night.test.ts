@@ -1,0 +1,134 @@
+import { after, before, test } from 'node:test';
+import assert from 'node:assert/strict';
+import type { Page } from 'puppeteer-core';
+import {
+	accessibilityFaults,
+	byName,
+	choose,
+	openBakery,
+	says,
+	SIZES,
+	textOf,
+	type,
+	visit,
+	withPicture,
+	type Bakery
+} from './bakery.ts';
+
+let bakery: Bakery;
+before(async () => {
+	bakery = await openBakery('2026-11-23T20:40');
+});
+after(() => bakery.close());
+
+const step = (name: string, task: (page: Page) => Promise<void>): void =>
+	void test(name, () => withPicture(bakery, name, () => task(bakery.page)));
+const sentence = '[data-room-sentence]';
+const rye = '[data-mix="Lantern rye"]';
+const press = async (page: Page, name: string) => (await byName(page, 'button', name)).click();
+
+step(
+	'on a hot night the room says which mixes need ice and which cannot be reached with it',
+	async (page) => {
+		await visit(bakery, '/bake/2026-11-24/water');
+		await type(page, 'Room', '31');
+		await type(page, 'Flour', '29');
+		await type(page, 'Cold tap', '19');
+		await page.click('input[name=school][value=heat-balance]');
+		await says(page, rye, 'Heat balance', 'this bakery’s');
+		await says(page, sentence, 'cannot be reached', 'need ice');
+		// The rye is mixed warm: it needs no ice at all.
+		assert.ok(!(await textOf(page, rye)).includes('Out of reach'));
+		const missed = await page.$$eval(
+			'[data-mix]',
+			(all) => all.filter((one) => one.textContent?.includes('Out of reach')).length
+		);
+		assert.ok(missed >= 1);
+		await says(page, sentence, `${missed} of`);
+	}
+);
+
+step('each way out is named with what it takes and what it costs', async (page) => {
+	const ways = await page.$$eval('[data-ways-out]', (all) =>
+		all.map((one) => (one.textContent ?? '').replace(/\s+/g, ' '))
+	);
+	assert.ok(ways.length > 0);
+	for (const text of ways) {
+		assert.match(text, /of ice, as flakes/);
+		assert.match(text, /Bread flour [\d.]+ °C colder/);
+		assert.match(text, /Let it come out at [\d.]+ °C/);
+	}
+	assert.ok(ways.some((text) => /its bulk is ripe after/.test(text)));
+});
+
+step('the three schools stand side by side and say why they differ', async (page) => {
+	await says(page, '[data-schools]', 'Factor rule', 'Base temperature', 'Heat balance', 'base ');
+	await says(page, '[data-schools]', 'weighs all parts alike');
+	const name = await page.$eval(
+		`${rye} [data-schools] button:last-of-type`,
+		(one) => one.getAttribute('aria-label') ?? ''
+	);
+	assert.match(name, /open the arithmetic/);
+	await page.click(`${rye} [data-schools] li:nth-child(3) button`);
+	await says(page, '[role=dialog]', 'Heat balance for Lantern rye', 'heat of friction', '÷');
+	await page.keyboard.press('Escape');
+	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
+});
+
+step(
+	'measured doughs teach the friction, a wild one is left out, and any can be ignored',
+	async (page) => {
+		const friction = `${rye} [data-friction]`;
+		await says(page, friction, 'from the book: nothing measured yet');
+		const water = await textOf(page, `${rye} [data-water-temperature]`);
+		for (const dough of ['29.2', '29.0', '29.3', '29.1']) {
+			await type(page, 'Lantern rye, water went in at', '20', 'Tab');
+			await type(page, 'Lantern rye, dough came out at', dough);
+			await says(page, `${rye} [data-measured]`, `Measured ${dough}`);
+		}
+		await says(page, friction, 'learned from 4 mixes');
+		assert.notEqual(await textOf(page, `${rye} [data-water-temperature]`), water);
+		await type(page, 'Lantern rye, water went in at', '20', 'Tab');
+		await type(page, 'Lantern rye, dough came out at', '38');
+		await says(page, friction, 'learned from 4 mixes', 'was left out', 'too far from the others');
+		await page.click(`${friction} [aria-expanded=false]`);
+		await page.waitForSelector('[data-chart=drawn] svg');
+		const first = await page.$(`${friction} li button`);
+		assert.ok(first);
+		await first.click();
+		await says(page, friction, 'ignored', 'Count it');
+		await press(page, 'Learn anew from the book');
+		await says(page, friction, 'nothing measured yet');
+	}
+);
+
+step('what cannot be a dough temperature is told, and a surface is marked', async (page) => {
+	const form = `${rye} [data-measure]`;
+	await page.click(`${form} button`);
+	await says(page, form, 'Type the temperature the dough came out with');
+	await type(page, 'Lantern rye, dough came out at', '99');
+	await says(page, form, 'Above 60 °C is more than this takes');
+	await choose(page, 'Lantern rye, measured with', 'a surface thermometer');
+	await says(page, form, 'A surface is not the core');
+	await type(page, 'Lantern rye, dough came out at', '28.4');
+	await says(page, `${rye} [data-measured]`, 'Measured 28.4', 'on the surface');
+});
+
+step('the room passes the accessibility check and fits both screens', async (page) => {
+	for (const [appearance, size] of [
+		['paper', SIZES.desk],
+		['ember', SIZES.tablet]
+	] as const) {
+		await page.setViewport(size);
+		await page
+			.browserContext()
+			.setCookie({ name: 'appearance', value: appearance, domain: '127.0.0.1', path: '/' });
+		await visit(bakery, '/bake/2026-11-24/water');
+		await says(page, 'main', 'Water by the');
+		assert.deepEqual(await accessibilityFaults(page), []);
+		assert.ok(
+			await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth),
+			`fits ${size.width}`
+		);
+	}
+});

@@ -1,0 +1,126 @@
+import { after, before, test } from 'node:test';
+import assert from 'node:assert/strict';
+import { randomUUID } from 'node:crypto';
+import { readWater } from '../../src/lib/server/services/read-water.ts';
+import { HARBOUR_DOUGH, send, testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
+
+let t: TestDatabase;
+before(async () => {
+	t = await testDatabase();
+});
+after(() => t.drop());
+
+async function harbour(ordinal = 1) {
+	const { mixes } = await readWater(t.db, TOMORROW);
+	const mix = mixes.find((one) => one.formulaId === HARBOUR_DOUGH && one.ordinal === ordinal);
+	assert.ok(mix?.water, 'the mix adds water');
+	return { ...mix, water: mix.water };
+}
+const measure = (doughCelsius: number, waterCelsius: number, change: object = {}) =>
+	send(t.db, {
+		kind: 'measure-dough',
+		date: TOMORROW,
+		formulaId: HARBOUR_DOUGH,
+		ordinal: 1,
+		doughCelsius,
+		waterCelsius,
+		instrument: 'core-probe',
+		...change
+	});
+const close = (actual: number, expected: number, within: number) =>
+	assert.ok(Math.abs(actual - expected) <= within, `${actual} is not ${expected}`);
+
+test('a dough that comes out as the balance of heat said reveals the friction of the book', async () => {
+	const mix = await harbour();
+	assert.equal(mix.friction.used, 0);
+	assert.equal(mix.measured, null);
+	const asked = mix.water.schools['heat-balance'].value;
+	const done = await measure(mix.targetCelsius, asked);
+	assert.ok(done.outcome === 'done', JSON.stringify(done));
+	close(done.answer.frictionKilojoulesPerKilogram, 9.6, 1e-6);
+	const after = await harbour();
+	assert.equal(after.friction.used, 1);
+	assert.equal(after.measured?.doughCelsius, 25);
+	close(after.friction.kilojoulesPerKilogram, 9.6, 0.05);
+	assert.ok(after.friction.spreadKilojoulesPerKilogram < mix.friction.spreadKilojoulesPerKilogram);
+	assert.equal((await harbour(2)).measured, null, 'the other mix was not measured');
+});
+
+test('warmer doughs teach more friction, and one wild reading is named and left out', async () => {
+	const asked = (await harbour()).water.schools['heat-balance'].value;
+	for (let night = 0; night < 5; night += 1) await measure(26, asked);
+	const warm = await harbour();
+	assert.ok(warm.friction.kilojoulesPerKilogram > 11, String(warm.friction.kilojoulesPerKilogram));
+	assert.ok(warm.water.wanted.value < asked, 'the next water is colder');
+	const wild = await measure(34, asked);
+	assert.ok(wild.outcome === 'done', JSON.stringify(wild));
+	const after = await harbour();
+	const reading = after.friction.readings.find((one) => one.id === wild.answer.readingId);
+	assert.equal(reading?.leftOut, true);
+	close(after.friction.kilojoulesPerKilogram, warm.friction.kilojoulesPerKilogram, 0.3);
+});
+
+test('a reading can be ignored and counted again, and a surface counts for less than a core', async () => {
+	const before = await harbour();
+	const [newest] = before.friction.readings.filter((one) => !one.leftOut);
+	assert.ok(newest);
+	const judge = (ignored: boolean, readingId = newest.id) =>
+		send(t.db, { kind: 'judge-dough-temperature', readingId, ignored });
+	assert.equal((await judge(true)).outcome, 'done');
+	assert.equal((await judge(true)).outcome, 'done', 'twice is once');
+	assert.equal((await harbour()).friction.used, before.friction.used - 1);
+	assert.equal((await judge(false)).outcome, 'done');
+	assert.equal((await harbour()).friction.used, before.friction.used);
+	const lost = await judge(true, randomUUID());
+	assert.ok(lost.outcome === 'refused' && lost.refusal.kind === 'unknown', JSON.stringify(lost));
+});
+
+test('learning begins anew from the book, and a surface reading pulls less than a core reading', async () => {
+	assert.equal(
+		(await send(t.db, { kind: 'reset-friction', formulaId: HARBOUR_DOUGH })).outcome,
+		'done'
+	);
+	const fresh = await harbour();
+	assert.equal(fresh.friction.readings.length, 0);
+	const asked = fresh.water.schools['heat-balance'].value;
+	const later = async (instrument: string) => {
+		await t.db.deleteFrom('dough_temperature_ignored').execute();
+		const done = await measure(27, asked, { instrument });
+		assert.ok(done.outcome === 'done', JSON.stringify(done));
+		const rows = (await harbour()).friction.readings;
+		for (const row of rows)
+			if (row.id !== done.answer.readingId)
+				await send(t.db, { kind: 'judge-dough-temperature', readingId: row.id, ignored: true });
+		return (await harbour()).friction.kilojoulesPerKilogram;
+	};
+	const bySurface = await later('surface-thermometer');
+	const byCore = await later('core-probe');
+	assert.ok(bySurface > 9.6 && bySurface < byCore, `${bySurface} and ${byCore}`);
+});
+
+test('what is no mix of the day cannot be measured', async () => {
+	for (const change of [
+		{ ordinal: 99 },
+		{ formulaId: randomUUID() },
+		{ date: '2031-01-01' as typeof TOMORROW }
+	]) {
+		const refused = await measure(25, 20, change);
+		assert.ok(
+			refused.outcome === 'refused' && refused.refusal.kind === 'unknown',
+			JSON.stringify(refused)
+		);
+	}
+});
+
+test('the school of the bakery is set for all, and the water of every mix follows it', async () => {
+	const rule = await harbour();
+	assert.equal(
+		(await send(t.db, { kind: 'set-water-school', school: 'heat-balance' })).outcome,
+		'done'
+	);
+	const view = await readWater(t.db, TOMORROW);
+	assert.equal(view.school, 'heat-balance');
+	const balance = await harbour();
+	assert.equal(balance.water.wanted.value, balance.water.schools['heat-balance'].value);
+	assert.notEqual(balance.water.wanted.value, rule.water.wanted.value);
+});
