@@ -114,6 +114,40 @@ step('what cannot be a dough temperature is told, and a surface is marked', asyn
 	await says(page, `${rye} [data-measured]`, 'Measured 28.4', 'on the surface');
 });
 
+step(
+	'a measured dough tells when it is ripe, and what the cold would do to its morning',
+	async (page) => {
+		const harbour = '[data-mix="Harbour dough, mix 1 of 2"]';
+		await type(page, 'Harbour dough, mix 1 of 2, dough came out at', '25');
+		await says(
+			page,
+			`${harbour} [data-dough-card]`,
+			'ripe at',
+			'0 % of the way',
+			'sent to the cold now'
+		);
+		const ripe = () => textOf(page, `${harbour} [data-dough-card] .ripe`);
+		const before = await ripe();
+		await type(page, 'Harbour dough, mix 1 of 2, dough came out at', '29');
+		await page.waitForFunction(
+			(one, was) => document.querySelector(one)?.textContent !== was,
+			{},
+			`${harbour} [data-dough-card] .ripe`,
+			before
+		);
+		// The warmer dough is ripe earlier the same night; in the cold it lasts into the morning.
+		assert.ok(minutesOf(await ripe()) < minutesOf(before), `${await ripe()} is before ${before}`);
+		const cold = await textOf(page, `${harbour} [data-dough-card] li:first-child b`);
+		assert.match(cold, /ripe Tue 24 Nov \d\d:\d\d/);
+	}
+);
+
+/** Minutes since noon of a time of this night, with or without its day in front. */
+function minutesOf(text: string): number {
+	const [, hours = '0', minutes = '0'] = /(\d\d):(\d\d)$/.exec(text) ?? [];
+	return ((Number(hours) + 12) % 24) * 60 + Number(minutes);
+}
+
 step('the room passes the accessibility check and fits both screens', async (page) => {
 	for (const [appearance, size] of [
 		['paper', SIZES.desk],

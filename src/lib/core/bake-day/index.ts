@@ -5,3 +5,4 @@ export * from './expand.ts';
 export * from './plan.ts';
 export * from './day-plan.ts';
 export * from './water-of-mix.ts';
+export * from './dough-card.ts';

@@ -65,9 +65,11 @@
 	<p>
 		{sentence}
 		{#each leftOut as one (one.id)}
-			The reading of {dayText(one.occurredAtMs, timeZone)} was left out: by itself it says {inDough(
-				one.frictionKilojoulesPerKilogram
-			)}, too far from the others to be honest.
+			<span class="block"
+				>The reading of {dayText(one.occurredAtMs, timeZone)} was left out: by itself it says {inDough(
+					one.frictionKilojoulesPerKilogram
+				)}, too far from the others to be honest.</span
+			>
 		{/each}
 		{#if friction.readings.length > 0}
 			<button

@@ -5,6 +5,7 @@
 	import type { Worked } from '../../core/explain/index.ts';
 	import { formatDifference, formatMass, formatTemperature } from '../../core/units/index.ts';
 	import { sentenceText } from '../../ui/arithmetic/sentence.ts';
+	import DoughCardPanel from './DoughCardPanel.svelte';
 	import LearnedFriction from './LearnedFriction.svelte';
 	import MeasureDough from './MeasureDough.svelte';
 	import { missText, poursOf } from './order-text.ts';
@@ -16,8 +17,9 @@
 		tap: string;
 		date: string;
 		school: WaterSchool;
+		roomCelsius: number | null;
 	}
-	let { mix, tap, date, school }: Props = $props();
+	let { mix, tap, date, school, roomCelsius }: Props = $props();
 	const room = useRoom();
 	const { units } = room.bakery;
 
@@ -105,6 +107,7 @@
 		<SchoolsRow water={mix.water} {school} {title} />
 		<LearnedFriction {mix} />
 		<MeasureDough {mix} {date} {title} />
+		<DoughCardPanel {mix} {title} {roomCelsius} />
 	{:else}
 		<p class="mt-2">This dough adds no water at the mixer, so there is none to warm or cool.</p>
 	{/if}

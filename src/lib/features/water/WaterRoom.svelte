@@ -44,6 +44,9 @@
 				? 'All temperatures are measured.'
 				: `${assumed} of ${view.inputs.length} temperatures are assumed: measure and type them.`
 	);
+	const roomCelsius = $derived(
+		view.inputs.find((one) => one.quantity === 'room')?.reading?.celsius ?? null
+	);
 	const tap = $derived.by(() => {
 		const input = view.inputs.find((one) => one.quantity === 'tap');
 		return formatTemperature(
@@ -79,7 +82,7 @@
 		</section>
 		<section aria-label="Water of each mix">
 			{#each view.mixes as mix (mix.formulaId + mix.ordinal)}
-				<MixWater {mix} {tap} date={view.date} school={view.school} />
+				<MixWater {mix} {tap} date={view.date} school={view.school} {roomCelsius} />
 			{/each}
 			<p class="text-note text-ink-2">
 				Hot taps scald, and a mixer is loaded only when it stands still with its guard closed; the
