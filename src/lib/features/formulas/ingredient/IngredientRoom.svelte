@@ -80,6 +80,13 @@
 			});
 		}
 	}
+	const SHARES = [
+		{ key: 'flour', name: 'Counts as flour' },
+		{ key: 'wholegrainOfFlour', name: 'of that flour, wholegrain' },
+		{ key: 'water', name: 'Water' },
+		{ key: 'fat', name: 'Fat' },
+		{ key: 'sugar', name: 'Sugar' }
+	] as const;
 	const setShare = (key: keyof typeof composition, number: number | null) =>
 		edited.set({ composition: { ...composition, [key]: (number ?? 0) / 100 } });
 	async function save() {
@@ -190,46 +197,16 @@
 		</section>
 		<section class="border border-line bg-sheet p-4" aria-labelledby="made-of">
 			<h2 id="made-of" class="mb-2">What it is made of</h2>
-			<NumberField
-				label="Counts as flour"
-				value={composition.flour * 100}
-				unit="%"
-				least={0}
-				most={100}
-				onSet={(number: number | null) => setShare('flour', number)}
-			/>
-			<NumberField
-				label="of that flour, wholegrain"
-				value={composition.wholegrainOfFlour * 100}
-				unit="%"
-				least={0}
-				most={100}
-				onSet={(number: number | null) => setShare('wholegrainOfFlour', number)}
-			/>
-			<NumberField
-				label="Water"
-				value={composition.water * 100}
-				unit="%"
-				least={0}
-				most={100}
-				onSet={(number: number | null) => setShare('water', number)}
-			/>
-			<NumberField
-				label="Fat"
-				value={composition.fat * 100}
-				unit="%"
-				least={0}
-				most={100}
-				onSet={(number: number | null) => setShare('fat', number)}
-			/>
-			<NumberField
-				label="Sugar"
-				value={composition.sugar * 100}
-				unit="%"
-				least={0}
-				most={100}
-				onSet={(number: number | null) => setShare('sugar', number)}
-			/>
+			{#each SHARES as { key, name } (key)}
+				<NumberField
+					label={name}
+					value={composition[key] * 100}
+					unit="%"
+					least={0}
+					most={100}
+					onSet={(number: number | null) => setShare(key, number)}
+				/>
+			{/each}
 			{#if overfull}
 				<p role="alert">
 					<span class="act-now px-2">Too much</span> Flour, water, fat and sugar come to

@@ -65,7 +65,7 @@
 					/>
 				</span>
 				<button
-					class="small ml-auto"
+					class="action-small ml-auto"
 					aria-label="Take use {at + 1} out"
 					onclick={() => edited.set({ extras: value.extras.filter((_, index) => index !== at) })}
 					>Out</button
@@ -180,17 +180,3 @@
 		onSet={(number: number | null) => edited.set({ piecesPerDeck: number ?? value.piecesPerDeck })}
 	/>
 </section>
-
-<style>
-	.small {
-		min-height: 32px;
-		padding: 2px 10px;
-		border: 1px solid var(--ink-2);
-		cursor: pointer;
-	}
-	@media (pointer: coarse) {
-		.small {
-			min-height: 48px;
-		}
-	}
-</style>

@@ -121,7 +121,7 @@
 					setDough(at, { scaledGrams: number ?? dough.scaledGrams })}
 			/>
 			<button
-				class="small"
+				class="action-small"
 				aria-label="Take dough {at + 1} out"
 				onclick={() => edited.set({ doughs: value.doughs.filter((_, index) => index !== at) })}
 				>Out</button
@@ -180,7 +180,7 @@
 			{#if short}<b
 					>Short of the label by {formatMass({ grams: value.bakedGrams - bakedTo }, 0, units)}.</b
 				>{/if}
-			<button class="small" onclick={scaleForLabel}>Scale for the label</button>
+			<button class="action-small" onclick={scaleForLabel}>Scale for the label</button>
 		</p>
 	{/if}
 	{#if cost > 0}<p class="py-1">
@@ -196,17 +196,3 @@
 		>
 	</p>
 </section>
-
-<style>
-	.small {
-		min-height: 32px;
-		padding: 2px 10px;
-		border: 1px solid var(--ink-2);
-		cursor: pointer;
-	}
-	@media (pointer: coarse) {
-		.small {
-			min-height: 48px;
-		}
-	}
-</style>

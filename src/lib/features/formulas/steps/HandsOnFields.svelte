@@ -99,14 +99,14 @@
 					onSet={(minutes: number | null) => setStretch(at, { minutes: minutes ?? 1 })}
 				/>
 				<button
-					class="small"
+					class="action-small"
 					aria-label="Take speed {at + 1} out"
 					onclick={() => setStretches(stretches.filter((_, index) => index !== at))}>Out</button
 				>
 			</div>
 		{/each}
 		<button
-			class="small justify-self-end"
+			class="action-small justify-self-end"
 			disabled={stretches.length >= 12}
 			onclick={() => setStretches([...stretches, { speed: 'slow', minutes: 4 }])}
 			>Add a speed</button
@@ -143,17 +143,3 @@
 		</p>
 	{/if}
 </div>
-
-<style>
-	.small {
-		min-height: 32px;
-		padding: 2px 10px;
-		border: 1px solid var(--ink-2);
-		cursor: pointer;
-	}
-	@media (pointer: coarse) {
-		.small {
-			min-height: 48px;
-		}
-	}
-</style>

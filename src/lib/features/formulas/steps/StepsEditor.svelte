@@ -66,26 +66,28 @@
 					<span class="w-6 text-right font-bold">{at + 1}</span>
 					<span class="flex-1 basis-64">{stepText(step, bakery.units)}</span>
 					<button
-						class="small"
+						class="action-small"
 						aria-expanded={open === at}
 						aria-label="Change step {at + 1}"
 						onclick={() => (open = open === at ? null : at)}
 						>{open === at ? 'Close' : 'Change'}</button
 					>
 					<button
-						class="small"
+						class="action-small"
 						disabled={at === 0}
 						aria-label="Move step {at + 1} up"
 						onclick={() => move(at, -1)}>Up</button
 					>
 					<button
-						class="small"
+						class="action-small"
 						disabled={at === steps.length - 1}
 						aria-label="Move step {at + 1} down"
 						onclick={() => move(at, 1)}>Down</button
 					>
-					<button class="small" aria-label="Take step {at + 1} out" onclick={() => remove(at)}
-						>Out</button
+					<button
+						class="action-small"
+						aria-label="Take step {at + 1} out"
+						onclick={() => remove(at)}>Out</button
 					>
 				</div>
 				{#if open === at}
@@ -122,24 +124,7 @@
 </section>
 
 <style>
-	.small {
-		min-height: 32px;
-		padding: 2px 10px;
-		border: 1px solid var(--ink-2);
-		cursor: pointer;
-	}
-	.small:disabled {
-		border-color: var(--line);
-		color: var(--ink-2);
-		cursor: default;
-	}
-	@media (pointer: coarse) {
-		.small {
-			min-height: 48px;
-		}
-	}
 	@media print {
-		.small,
 		form {
 			display: none;
 		}

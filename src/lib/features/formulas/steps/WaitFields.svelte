@@ -117,7 +117,7 @@
 			/>
 			{#if step.legs.length > 1}
 				<button
-					class="small"
+					class="action-small"
 					aria-label="Take place {at + 1} out"
 					onclick={() => set({ legs: step.legs.filter((_, index) => index !== at) })}>Out</button
 				>
@@ -125,7 +125,7 @@
 		</fieldset>
 	{/each}
 	<button
-		class="small justify-self-start"
+		class="action-small justify-self-start"
 		disabled={step.legs.length >= 12}
 		onclick={() =>
 			set({
@@ -216,17 +216,3 @@
 	</label>
 	{#if problem}<p role="alert" class="font-bold">{problem}</p>{/if}
 </div>
-
-<style>
-	.small {
-		min-height: 32px;
-		padding: 2px 10px;
-		border: 1px solid var(--ink-2);
-		cursor: pointer;
-	}
-	@media (pointer: coarse) {
-		.small {
-			min-height: 48px;
-		}
-	}
-</style>
