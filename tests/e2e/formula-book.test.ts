@@ -152,6 +152,10 @@ step('a bath above the limit of the site is refused while it is typed', async (p
 	await type(page, 'Line 2, percent', '6', 'Tab');
 	await says(page, 'main', 'Not possible', 'the site allows 4.0 % at the most');
 	await press(page, 'Undo');
+	await type(page, 'Line 2, percent', '3', 'Tab');
+	// The water keeps its weight, and the bath is as strong as was typed.
+	await says(page, sentence, '3.00 % of the solution', '30.9 g to a kilogram of water');
+	await press(page, 'Undo');
 	await says(page, sentence, '3.50 % of the solution');
 });
 

@@ -109,7 +109,9 @@
 <EditHeading
 	{sentence}
 	note={view.version === 0
-		? 'Not saved yet.'
+		? value.name.trim() === ''
+			? 'Not saved yet; it needs a name.'
+			: 'Not saved yet.'
 		: `${view.ingredient?.retired ? 'Retired. ' : ''}${edited.changed ? 'Changed, not saved yet.' : 'Saved.'}`}
 	saveLabel="Save the ingredient"
 	canSave={edited.changed && !overfull && value.name.trim() !== ''}

@@ -79,7 +79,9 @@
 <EditHeading
 	{sentence}
 	note={view.revision === 0
-		? 'Not saved yet.'
+		? value.name.trim() === ''
+			? 'Not saved yet; it needs a name.'
+			: 'Not saved yet.'
 		: `Revision ${view.revision}.${view.retired ? ' Retired.' : ''}${edited.changed ? ' Changed, not saved yet.' : ''}`}
 	saveLabel="Save as revision {view.revision + 1}"
 	canSave={edited.changed && value.doughs.length > 0 && value.name.trim() !== ''}

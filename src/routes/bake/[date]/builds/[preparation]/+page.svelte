@@ -1,10 +1,10 @@
 <script lang="ts">
-	import BuildRoom from '$lib/features/formulas/build/BuildRoom.svelte';
+	import RecipeRoom from '$lib/features/formulas/recipe/RecipeRoom.svelte';
 	import type { PageProps } from './$types';
 
 	let { data }: PageProps = $props();
 </script>
 
 {#key `${data.preparation?.id ?? 'new'} ${data.revision}`}
-	<BuildRoom view={data} />
+	<RecipeRoom view={data} />
 {/key}

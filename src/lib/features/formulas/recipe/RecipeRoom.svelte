@@ -1,0 +1,383 @@
+<script lang="ts">
+	import { onMount, untrack } from 'svelte';
+	import { goto, invalidate } from '$app/navigation';
+	import { resolve } from '$app/paths';
+	import { z } from 'zod';
+	import { useRoom } from '../../../client/room-context.ts';
+	import { preparationContent } from '../../../contracts/formula-book.ts';
+	import type { PreparationDetailView } from '../../../contracts/views.ts';
+	import {
+		allergensOf,
+		buildFiguresOf,
+		firstStepsOf,
+		flourOf,
+		PREPARATION_KINDS,
+		resolveAlone,
+		type Material,
+		type Pantry,
+		type Preparation,
+		type PreparationKind,
+		type Step
+	} from '../../../core/formula/index.ts';
+	import { id, type PreparationId } from '../../../core/identity.ts';
+	import { formatNumber } from '../../../core/units/index.ts';
+	import { formulaFailureText } from '../../../wording/failure-text.ts';
+	import { CAUSTIC_CAUTION, PREPARATION_KIND_TEXT } from '../../../wording/kind-text.ts';
+	import BookPage from '../BookPage.svelte';
+	import EditHeading from '../fields/EditHeading.svelte';
+	import { Edited } from '../fields/edited.svelte.ts';
+	import MaterialSelect from '../fields/MaterialSelect.svelte';
+	import NumberField from '../fields/NumberField.svelte';
+	import RetireButton from '../fields/RetireButton.svelte';
+	import { saveBook } from '../fields/save-book.ts';
+	import StepsEditor from '../steps/StepsEditor.svelte';
+
+	interface Props {
+		view: PreparationDetailView;
+	}
+	let { view }: Props = $props();
+	const room = useRoom();
+
+	const contentSchema = z.object(preparationContent);
+	// A new one keeps its identity while it is being written, so that saving twice makes one.
+	const edited = untrack(() => {
+		const { preparation, revision, steps } = view;
+		return new Edited(
+			{
+				preparationId: preparation?.id ?? crypto.randomUUID(),
+				expectedRevision: revision,
+				name: preparation?.name ?? '',
+				preparationKind: preparation?.kind ?? ('build' as const),
+				buildLossShare: preparation?.buildLoss.share ?? 0.02,
+				takeBackGrams: preparation?.takeBackGrams ?? 0,
+				lines: (preparation?.lines ?? []).map((line) => ({ ...line })),
+				steps: [...steps]
+			},
+			`jovet.build.unsaved.${preparation?.id ?? 'new'}.${revision}`,
+			contentSchema
+		);
+	});
+	let message = $state('');
+	onMount(() => {
+		if (edited.restore()) message = 'These changes were made before and are not saved yet.';
+	});
+
+	const { value } = $derived(edited);
+	const preparation = $derived.by((): Preparation => {
+		const { preparationId, name, preparationKind, lines, buildLossShare, takeBackGrams } = value;
+		return {
+			id: id<PreparationId>(preparationId),
+			name: name || 'it',
+			kind: preparationKind,
+			lines,
+			buildLoss: { share: buildLossShare },
+			takeBackGrams
+		};
+	});
+	const alone = $derived.by(() => {
+		const pantry: Pantry = {
+			causticMost: view.causticMost,
+			ingredients: new Map(view.ingredients.map((one) => [one.id, one])),
+			preparations: new Map(view.preparations.map((one) => [one.id, one]))
+		};
+		return resolveAlone(preparation, pantry);
+	});
+	const all = $derived(value.lines.reduce((total, line) => total + line.parts, 0));
+	const hundred = $derived.by(() => {
+		const flour = alone.ok ? flourOf(alone.value) : 0;
+		return flour > 0 ? { parts: (flour / 100) * all, of: 'its flour' } : { parts: all, of: 'all' };
+	});
+	const percent = (number: number, decimals = 1) => `${formatNumber(number, decimals)} %`;
+	const figures = $derived(alone.ok ? buildFiguresOf(alone.value) : null);
+	const sentence = $derived.by(() => {
+		const name = value.name || 'A new recipe';
+		if (value.lines.length === 0) return `${name} has nothing in it yet.`;
+		if (!alone.ok) return `${name} cannot be made as it stands.`;
+		const kind = PREPARATION_KIND_TEXT[value.preparationKind];
+		const strength = strengthOf();
+		if (strength) return `${name}: ${strength}.`;
+		if (!figures || figures.hydration === 0)
+			return `${name}: a ${kind} of ${value.lines.length === 1 ? 'one line' : `${value.lines.length} lines`}.`;
+		const seed = figures.seedRatio
+			? `, seeded 1 : ${formatNumber(figures.seedRatio.flour, 1)} : ${formatNumber(figures.seedRatio.water, 1)}`
+			: '';
+		return `${name}: a ${kind} at ${percent(figures.hydration, 0)} water${seed}.`;
+	});
+	/** A bath is stated both ways, so that nobody takes the one for the other. */
+	function strengthOf(): string | null {
+		if (!alone.ok || value.preparationKind !== 'bath') return null;
+		const share = (kind: string) =>
+			alone.value.lines.reduce(
+				(total, line) => total + (line.ingredient.kind === kind ? line.percentOfFlour : 0),
+				0
+			);
+		const [solid, water] = [share('caustic'), share('water')];
+		return solid > 0 && water > 0
+			? `${percent(solid, 2)} of the solution, ${formatNumber((solid / water) * 1000, 1)} g to a kilogram of water`
+			: null;
+	}
+	const caustic = $derived(
+		alone.ok && alone.value.lines.some((line) => line.ingredient.kind === 'caustic')
+	);
+	const others = $derived(view.preparations.filter((one) => one.id !== value.preparationId));
+
+	function setLine(at: number, change: { material?: Material; parts?: number }) {
+		edited.set({
+			lines: value.lines.map((line, index) => (index === at ? { ...line, ...change } : line))
+		});
+	}
+	/** How much of what stands at 100 one part of a line brings: its flour, or all of it. */
+	function shareOfHundred({ material }: { readonly material: Material }): number {
+		if (!alone.ok || flourOf(alone.value) === 0) return 1;
+		if (material.kind === 'ingredient')
+			return (
+				view.ingredients.find((one) => one.id === material.ingredientId)?.composition.flour ?? 0
+			);
+		const stage = alone.value.stages.find((one) => one.preparation?.id === material.preparationId);
+		return stage ? flourOf(stage) / stage.percentOfFlour : 0;
+	}
+	/** The other lines keep their weight; this one becomes the percentage that was typed. */
+	function setPercent(at: number, wanted: number) {
+		const line = value.lines[at];
+		if (!line) return;
+		const share = shareOfHundred(line);
+		const others = hundred.parts - line.parts * share;
+		const left = 100 - wanted * share;
+		const grows = others > 0 && left > 0;
+		if (!grows && share > 0) {
+			message = 'It cannot be all of it beside other lines. Type less, or take a line out.';
+			return;
+		}
+		message = '';
+		setLine(at, { parts: (wanted * others) / left });
+	}
+	function addLine(material: Material) {
+		edited.set({ lines: [...value.lines, { material, parts: all > 0 ? all / 10 : 100 }] });
+	}
+	function setKind(kind: PreparationKind) {
+		const untouched =
+			JSON.stringify(value.steps) === JSON.stringify(firstStepsOf(value.preparationKind));
+		edited.set({
+			preparationKind: kind,
+			...(untouched ? { steps: [...firstStepsOf(kind)] } : {})
+		});
+	}
+	async function save() {
+		message = '';
+		const problem = await saveBook({
+			kind: 'save-preparation',
+			occurredAtMs: Math.round(room.now.epochMs),
+			...value
+		});
+		if (problem !== null) {
+			message = problem;
+			return;
+		}
+		edited.forget();
+		if (view.preparation) await invalidate('jovet:day');
+		else await goto(resolve(`/bake/${view.date}/builds/${value.preparationId}`));
+	}
+</script>
+
+<EditHeading
+	{sentence}
+	note={view.revision === 0
+		? value.name.trim() === ''
+			? 'Not saved yet; it needs a name.'
+			: 'Not saved yet.'
+		: `Revision ${view.revision}.${view.retired ? ' Retired.' : ''}${edited.changed ? ' Changed, not saved yet.' : ''}`}
+	saveLabel="Save as revision {view.revision + 1}"
+	canSave={edited.changed && alone.ok && value.name.trim() !== ''}
+	history={edited}
+	onSave={save}
+/>
+<BookPage date={view.date} book={view.book} shelf="builds" current={view.preparation?.id ?? null}>
+	<p class="sticky top-0 z-10 mb-2 min-h-6 bg-ground py-1" role="status" data-book-message>
+		{#if message}<span class="act-now px-2">Look</span> {message}{/if}
+	</p>
+	{#if view.usedBy.length > 0}
+		<p class="mb-2">
+			<b>In {view.usedBy.join(', ')}.</b> Saving changes it in all of them, and each dough keeps its total
+			as far as it can; what was baked stays as it was.
+		</p>
+	{/if}
+	<div class="columns">
+		<section class="border border-line bg-sheet p-4" aria-labelledby="recipe">
+			<h2 id="recipe" class="mb-2">The recipe</h2>
+			<label class="mb-1 block">
+				Name
+				<input
+					class="field w-full"
+					value={value.name}
+					maxlength="200"
+					onchange={(event) => edited.set({ name: event.currentTarget.value.trim() })}
+				/>
+			</label>
+			<label class="mb-2 flex items-center justify-between gap-3">
+				It is a
+				<select
+					class="field"
+					value={value.preparationKind}
+					onchange={(event) => setKind(event.currentTarget.value as PreparationKind)}
+				>
+					{#each PREPARATION_KINDS as one (one)}<option value={one}
+							>{PREPARATION_KIND_TEXT[one]}</option
+						>{/each}
+				</select>
+			</label>
+			<table class="recipe w-full" data-recipe>
+				<thead>
+					<tr
+						><th scope="col">What</th><th scope="col" class="right">% of {hundred.of}</th><td
+						></td></tr
+					>
+				</thead>
+				<tbody>
+					{#each value.lines as line, at (at)}
+						<tr>
+							<td>
+								<MaterialSelect
+									label="Line {at + 1}"
+									value={line.material}
+									ingredients={view.ingredients}
+									preparations={others}
+									onSet={(material: Material) => setLine(at, { material })}
+								/>
+							</td>
+							<td class="right">
+								<NumberField
+									bare
+									label="Line {at + 1}, percent"
+									value={hundred.parts > 0 ? (line.parts / hundred.parts) * 100 : 0}
+									decimals={2}
+									least={0.0001}
+									most={100000}
+									onSet={(number: number | null) => setPercent(at, number ?? 0)}
+								/>
+							</td>
+							<td class="right">
+								<button
+									class="action-small"
+									aria-label="Take line {at + 1} out"
+									onclick={() =>
+										edited.set({ lines: value.lines.filter((_, index) => index !== at) })}
+									>Out</button
+								>
+							</td>
+						</tr>
+					{/each}
+					<tr>
+						<td colspan="3">
+							{#key value.lines.length}<MaterialSelect
+									label="Line to add"
+									value={null}
+									ingredients={view.ingredients}
+									preparations={others}
+									onSet={addLine}
+								/>{/key}
+						</td>
+					</tr>
+				</tbody>
+			</table>
+			{#if !alone.ok && value.lines.length > 0}
+				<p class="mt-2" role="alert">
+					<span class="act-now px-2">Not possible</span>
+					{formulaFailureText(alone.error)}.
+				</p>
+			{/if}
+			{#if caustic}<p class="mt-3 border-2 border-ink p-3 font-bold">{CAUSTIC_CAUTION}</p>{/if}
+		</section>
+		<section class="border border-line bg-sheet p-4" aria-labelledby="making">
+			<h2 id="making" class="mb-2">Making it</h2>
+			<NumberField
+				label={value.preparationKind === 'fat' ? 'Lost when it is prepared' : 'Left in the tub'}
+				value={value.buildLossShare * 100}
+				unit="%"
+				least={0}
+				most={90}
+				onSet={(number: number | null) => edited.set({ buildLossShare: (number ?? 0) / 100 })}
+			/>
+			{#if value.preparationKind === 'build'}
+				<NumberField
+					label="Taken back ripe for the next feed"
+					value={value.takeBackGrams}
+					unit="g"
+					decimals={0}
+					least={0}
+					most={1000000}
+					onSet={(number: number | null) => edited.set({ takeBackGrams: number ?? 0 })}
+				/>
+				{#if value.takeBackGrams > 0}<p class="text-note text-ink-2">
+						Taking it is a task before mixing. Close the jar loosely: live culture can burst a
+						closed one.
+					</p>{/if}
+			{/if}
+			{#if figures && figures.hydration > 0}
+				<dl class="pairs mt-2">
+					<dt>Hydration</dt>
+					<dd>{percent(figures.hydration)}</dd>
+					{#if figures.seedRatio}
+						<dt>Inoculation</dt>
+						<dd>{percent(figures.inoculation)}</dd>
+					{/if}
+				</dl>
+			{/if}
+			<p class="mt-2">
+				<b>Allergens:</b>
+				{(alone.ok ? allergensOf(alone.value) : []).join(', ') || 'none named'}.
+				<span class="text-note text-ink-2">The site’s own list comes first.</span>
+			</p>
+		</section>
+	</div>
+	<StepsEditor
+		title="How it is made"
+		steps={value.steps}
+		onSet={(steps: readonly Step[]) => edited.set({ steps: [...steps] })}
+	/>
+	{#if view.preparation}
+		<RetireButton
+			what="build"
+			entityId={view.preparation.id}
+			name={view.preparation.name}
+			retired={view.retired}
+		/>
+	{/if}
+</BookPage>
+
+<style>
+	.columns {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+		gap: 12px;
+		align-items: start;
+	}
+	.pairs {
+		display: grid;
+		grid-template-columns: 1fr auto;
+		gap: 2px 12px;
+	}
+	dd {
+		font-weight: 700;
+		text-align: right;
+	}
+	th,
+	td {
+		text-align: left;
+		padding: 3px 6px 3px 0;
+		border-bottom: 1px solid var(--line);
+		font-weight: 400;
+	}
+	.recipe {
+		table-layout: fixed;
+	}
+	.recipe th:nth-child(2) {
+		width: 110px;
+	}
+	.recipe td:last-child {
+		width: 60px;
+	}
+	.right {
+		text-align: right;
+		white-space: nowrap;
+	}
+</style>
