@@ -145,6 +145,21 @@ step(
 	}
 );
 
+step('the seed ratio of a build and the cost of a product open theirs', async (page) => {
+	await openShelf(page, 'Builds', 'Wheat levain');
+	await page.waitForSelector('[data-seed-ratio] button');
+	await page.click('[data-seed-ratio] button');
+	await says(page, '[role=dialog]', 'of flour to one of seed', '÷');
+	await page.keyboard.press('Escape');
+	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
+	await openShelf(page, 'Products', 'Pier bloomer');
+	const cost = await page.waitForSelector('button[aria-label^="Ingredients of its dough"]');
+	await cost!.click();
+	await says(page, '[role=dialog]', 'Pier bloomer', 'a piece', '×');
+	await page.keyboard.press('Escape');
+	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
+});
+
 step('a bath above the limit of the site is refused while it is typed', async (page) => {
 	await openShelf(page, 'Builds', 'Knot bath');
 	await says(page, sentence, '3.50 % of the solution', '36.3 g to a kilogram of water');

@@ -156,3 +156,14 @@ step(
 		await says(page, 'main', '60');
 	}
 );
+
+step('a book without a formula says how to begin, and one tap begins it', async () => {
+	const { page, database } = bakery;
+	await sql`truncate formula cascade`.execute(database.db);
+	await visit(bakery, '/bake/2026-11-26/formulas');
+	await says(page, sentence, 'There is no formula in the book yet');
+	await says(page, '[data-empty-book]', 'Ingredients first', 'are there');
+	assert.deepEqual(await accessibilityFaults(page), []);
+	await type(page, 'New formula', 'Jetty dough');
+	await says(page, sentence, 'Jetty dough');
+});

@@ -16,7 +16,7 @@ import {
 import type { FormulaContent } from '../../src/lib/contracts/formula-book.ts';
 import { id, type PreparationId } from '../../src/lib/core/identity.ts';
 import { loadFormulaBook } from '../../src/lib/server/db/formula-book.ts';
-import { readFirstFormula, readFormula } from '../../src/lib/server/services/read-formula.ts';
+import { readFormula, readOpening } from '../../src/lib/server/services/read-formula.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import {
 	HARBOUR_DOUGH,
@@ -342,7 +342,7 @@ test('the room opens with the first formula, and an unknown one is none', async 
 	const book = await loadFormulaBook(t.db);
 	assert.ok(book.formulas.some((one) => one.formula.id === HARBOUR_DOUGH));
 	assert.equal(
-		await readFirstFormula(t.db),
+		(await readOpening(t.db)).first,
 		(await loadFormulaBook(t.db)).formulas.find((one) => one.formula.name === 'Beacon loaf')
 			?.formula.id
 	);

@@ -56,6 +56,8 @@ const TERMS: Record<TermKey, string> = {
 	'flour-in-build': 'flour in it',
 	wholegrain: 'wholegrain',
 	inoculation: 'inoculation',
+	'seed-ratio-flour': 'fresh flour to one of seed',
+	'seed-ratio-water': 'fresh water to one of seed',
 	'water-share': 'water in it, as a share',
 	'flour-share': 'flour in it, as a share',
 	'wholegrain-share': 'wholegrain in it, as a share',

@@ -106,6 +106,8 @@ export type TermKey =
 	| 'flour-in-build'
 	| 'wholegrain'
 	| 'inoculation'
+	| 'seed-ratio-flour'
+	| 'seed-ratio-water'
 	| 'water-share'
 	| 'flour-share'
 	| 'wholegrain-share'

@@ -9,6 +9,9 @@ import {
 	costOfPiece,
 	editLine,
 	explainBuildFigure,
+	explainFlourOf,
+	flourOf,
+	explainSeedRatio,
 	explainFigure,
 	figuresOf,
 	resolveFormula,
@@ -63,6 +66,12 @@ test('every figure that opens comes to the number that stands, whatever is edite
 				assert.ok(levain);
 				for (const key of ['hydration', 'inoculation'] as const)
 					close(reworked(explainBuildFigure(levain, key)), buildFiguresOf(levain)[key], 1e-9);
+				close(reworked(explainFlourOf(levain)), flourOf(levain), 1e-9);
+				for (const of of ['flour', 'water'] as const) {
+					const ratio = explainSeedRatio(levain, of);
+					assert.ok(ratio, 'the levain is seeded');
+					close(reworked(ratio), buildFiguresOf(levain).seedRatio![of], 1e-9);
+				}
 			}
 		)
 	);

@@ -79,6 +79,51 @@ export function explainFigure(resolved: ResolvedFormula, figure: FigureKey): Exp
 	}
 }
 
+/**
+ * Gives one side of a build's seed ratio with its arithmetic: fresh flour or fresh water to one of seed.
+ * Model: as `buildFiguresOf`, whose ratio it comes to. Failures: none; null when the build has no seed.
+ * Example: 16.2 % fresh flour on 3.6 % of seed is 4.5.
+ */
+export function explainSeedRatio(stage: ResolvedStage, of: 'flour' | 'water'): Explained | null {
+	const isSeed = ({ ingredient }: ResolvedLine) => ingredient.kind === 'culture';
+	const seed = [
+		...joined(stage.lines.filter(isSeed)).map(([line, percent]) =>
+			percentOf(line.ingredient.name, percent)
+		),
+		...stage.stages
+			.filter((inner) => inner.kind === 'build')
+			.map((inner) => percentOf(inner.name, inner.percentOfFlour))
+	];
+	if (seed.length === 0) return null;
+	const fresh = stage.lines.filter((line) => !isSeed(line));
+	const parts =
+		of === 'water'
+			? addedWaterOf(fresh)
+			: joined(fresh).flatMap(([line, percent]) =>
+					part(line, percent, 'flour-share', line.ingredient.composition.flour)
+				);
+	return worked({ key: `seed-ratio-${of}`, of: stage.name }, '1', 'quotient', [
+		worked({ key: 'grouped' }, '%', 'sum', parts),
+		worked({ key: 'grouped' }, '%', 'sum', seed)
+	]);
+}
+
+/**
+ * Gives the flour of a stage, all that is in it at any depth, with its arithmetic in percent of total flour.
+ * Model: as `flourOf`. Failures: none; a stage without flour comes to 0.
+ * Example: 9 % bread flour, 7.2 % whole wheat and half of 3.6 % of culture are 18 %.
+ */
+export function explainFlourOf(stage: ResolvedStage): Explained {
+	return worked(
+		{ key: 'flour-in-build', of: stage.name },
+		'%',
+		'sum',
+		joined(allLines(stage)).flatMap(([line, percent]) =>
+			part(line, percent, 'flour-share', line.ingredient.composition.flour)
+		)
+	);
+}
+
 /** The figures of a build that open their arithmetic. */
 export type BuildFigureKey = 'hydration' | 'inoculation';
 

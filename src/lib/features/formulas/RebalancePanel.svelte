@@ -3,6 +3,7 @@
 	import {
 		buildFiguresOf,
 		explainBuildFigure,
+		explainFlourOf,
 		flourOf,
 		stagesInOrder,
 		type RebalanceMove,
@@ -12,6 +13,7 @@
 	import { formatNumber, parseNumber } from '../../core/units/index.ts';
 	import { parseFailureText } from '../../wording/failure-text.ts';
 	import type { FormulaModel } from './formula-model.svelte.ts';
+	import SeedRatio from './SeedRatio.svelte';
 
 	interface Props {
 		model: FormulaModel;
@@ -39,12 +41,6 @@
 				: [])
 		];
 	}
-	function ratioOf(stage: ResolvedStage): string {
-		const { seedRatio } = buildFiguresOf(stage);
-		return seedRatio
-			? `seed : flour : water 1 : ${formatNumber(seedRatio.flour, 1)} : ${formatNumber(seedRatio.water, 1)}`
-			: '';
-	}
 	function move(stage: ResolvedStage, dial: Dial, text: string) {
 		const read = parseNumber(text.replace('%', ''));
 		if (!read.ok) model.message = parseFailureText(read.error);
@@ -52,9 +48,10 @@
 			model.rebalance(stage.preparation.id, { kind: dial.kind, percent: read.value });
 	}
 	function explain(stage: ResolvedStage, dial: Dial) {
-		if (dial.kind === 'prefermented-flour') return;
 		room.explain(
-			explainBuildFigure(stage, dial.kind),
+			dial.kind === 'prefermented-flour'
+				? explainFlourOf(stage)
+				: explainBuildFigure(stage, dial.kind),
 			`${stage.name}, ${dial.name} ${formatNumber(dial.value, 1)} %`
 		);
 	}
@@ -68,14 +65,14 @@
 		</p>
 		{#each builds as stage (stage.preparation?.id)}
 			<h3 class="mt-2">{stage.name}</h3>
-			<p class="text-note text-ink-2">{ratioOf(stage)}</p>
+			<SeedRatio {stage} />
 			{#each dialsOf(stage) as dial (dial.kind)}
 				<div class="flex items-center justify-between gap-3 py-1">
-					{#if dial.kind === 'prefermented-flour'}<span>{dial.name}</span>{:else}<button
-							class="cursor-pointer underline decoration-dotted underline-offset-4"
-							aria-label="{stage.name}, {dial.name}, open the arithmetic"
-							onclick={() => explain(stage, dial)}>{dial.name}</button
-						>{/if}
+					<button
+						class="cursor-pointer underline decoration-dotted underline-offset-4"
+						aria-label="{stage.name}, {dial.name}, open the arithmetic"
+						onclick={() => explain(stage, dial)}>{dial.name}</button
+					>
 					<span>
 						<input
 							class="field dial"

@@ -1,4 +1,5 @@
 import type {
+	BookList,
 	ComparisonView,
 	FormulaDraftView,
 	FormulaProductView,
@@ -25,10 +26,13 @@ import { BakeryNotSetUp } from './day-production.ts';
 /** How many revisions the room offers to compare; older ones stay in the database. */
 const REVISIONS_OFFERED = 200;
 
-/** The first formula of the book, to open the room with; null for an empty book. */
-export async function readFirstFormula(db: Db): Promise<string | null> {
-	const { formulas } = bookList(await loadFormulaBook(db));
-	return (formulas.find((one) => !one.retired) ?? formulas[0])?.id ?? null;
+/** The book, with the formula to open the room with; null for a book without one. */
+export async function readOpening(
+	db: Db
+): Promise<{ readonly book: BookList; readonly first: string | null }> {
+	const book = bookList(await loadFormulaBook(db));
+	const { formulas } = book;
+	return { book, first: (formulas.find((one) => !one.retired) ?? formulas[0])?.id ?? null };
 }
 
 /** Which two revisions to read side by side; null for the newest two. */

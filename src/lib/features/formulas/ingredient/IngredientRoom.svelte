@@ -1,7 +1,5 @@
 <script lang="ts">
-	import { onMount, untrack } from 'svelte';
-	import { goto, invalidate } from '$app/navigation';
-	import { resolve } from '$app/paths';
+	import { untrack } from 'svelte';
 	import { z } from 'zod';
 	import { useRoom } from '../../../client/room-context.ts';
 	import { ingredientContent } from '../../../contracts/formula-book.ts';
@@ -9,11 +7,9 @@
 	import { INGREDIENT_KINDS, type IngredientKind } from '../../../core/formula/index.ts';
 	import { formatNumber } from '../../../core/units/index.ts';
 	import { CAUSTIC_CAUTION, INGREDIENT_KIND_TEXT } from '../../../wording/kind-text.ts';
-	import BookPage from '../BookPage.svelte';
-	import EditHeading from '../fields/EditHeading.svelte';
+	import EditPage from '../fields/EditPage.svelte';
 	import { Edited } from '../fields/edited.svelte.ts';
 	import NumberField from '../fields/NumberField.svelte';
-	import RetireButton from '../fields/RetireButton.svelte';
 	import { saveBook } from '../fields/save-book.ts';
 	import DeliveryForm from './DeliveryForm.svelte';
 	import { usualOf } from './usual.ts';
@@ -47,9 +43,6 @@
 		);
 	});
 	let message = $state('');
-	onMount(() => {
-		if (edited.restore()) message = 'These changes were made before and are not saved yet.';
-	});
 	const { value } = $derived(edited);
 	const { composition } = $derived(value);
 	const named = $derived(
@@ -89,44 +82,29 @@
 	] as const;
 	const setShare = (key: keyof typeof composition, number: number | null) =>
 		edited.set({ composition: { ...composition, [key]: (number ?? 0) / 100 } });
-	async function save() {
-		message = '';
-		const problem = await saveBook({
+	const save = () =>
+		saveBook({
 			kind: 'save-ingredient',
 			occurredAtMs: Math.round(room.now.epochMs),
 			...value
 		});
-		if (problem !== null) {
-			message = problem;
-			return;
-		}
-		edited.forget();
-		if (view.ingredient) await invalidate('jovet:day');
-		else await goto(resolve(`/bake/${view.date}/ingredients/${value.ingredientId}`));
-	}
 </script>
 
-<EditHeading
-	{sentence}
-	note={view.version === 0
-		? value.name.trim() === ''
-			? 'Not saved yet; it needs a name.'
-			: 'Not saved yet.'
-		: `${view.ingredient?.retired ? 'Retired. ' : ''}${edited.changed ? 'Changed, not saved yet.' : 'Saved.'}`}
-	saveLabel="Save the ingredient"
-	canSave={edited.changed && !overfull && value.name.trim() !== ''}
-	history={edited}
-	onSave={save}
-/>
-<BookPage
+<EditPage
 	date={view.date}
 	book={view.book}
 	shelf="ingredients"
-	current={view.ingredient?.id ?? null}
+	what="ingredient"
+	saved={view.ingredient}
+	newId={value.ingredientId}
+	{sentence}
+	state="Saved."
+	saveLabel="Save the ingredient"
+	sound={!overfull}
+	{edited}
+	bind:message
+	{save}
 >
-	<p class="sticky top-0 z-10 mb-2 min-h-6 bg-ground py-1" role="status" data-book-message>
-		{#if message}<span class="act-now px-2">Look</span> {message}{/if}
-	</p>
 	{#if view.usedBy.length > 0}
 		<p class="mb-2">
 			<b>In {view.usedBy.join(', ')}.</b> Saving changes what they come to; their amounts stay.
@@ -249,15 +227,7 @@
 	{#if view.ingredient && view.ingredient.kind === 'flour'}
 		<DeliveryForm {view} ingredient={view.ingredient} />
 	{/if}
-	{#if view.ingredient}
-		<RetireButton
-			what="ingredient"
-			entityId={view.ingredient.id}
-			name={view.ingredient.name}
-			retired={view.ingredient.retired}
-		/>
-	{/if}
-</BookPage>
+</EditPage>
 
 <style>
 	.columns {

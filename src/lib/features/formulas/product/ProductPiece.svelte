@@ -3,8 +3,7 @@
 	import type { ProductDetailView } from '../../../contracts/views.ts';
 	import {
 		allergensOf,
-		costOf,
-		costOfPiece,
+		costOfDoughs,
 		resolveAlone,
 		resolveFormula,
 		scaledForBaked
@@ -23,7 +22,8 @@
 		onProblem: (text: string) => void;
 	}
 	let { view, edited, product, onProblem }: Props = $props();
-	const { units } = useRoom().bakery;
+	const room = useRoom();
+	const { units } = room.bakery;
 	const { value } = $derived(edited);
 
 	const scaledGrams = $derived(value.doughs.reduce((total, dough) => total + dough.scaledGrams, 0));
@@ -53,12 +53,13 @@
 		return found.filter((one, at) => found.indexOf(one) === at).sort();
 	});
 	const cost = $derived(
-		resolved.reduce((total, one) => {
-			const { perKilogram } = costOf(one.resolved);
-			return perKilogram
-				? total + costOfPiece(perKilogram, { grams: one.grams }, product.name).value
-				: total;
-		}, 0)
+		costOfDoughs(
+			resolved.map((one) => ({ resolved: one.resolved, scaledWeight: { grams: one.grams } })),
+			product.name
+		)
+	);
+	const costText = $derived(
+		`${view.currency ? `${view.currency}\u00a0` : ''}${formatNumber(cost?.value ?? 0, 2)}`
 	);
 
 	function setDough(at: number, change: { formulaId?: FormulaId; scaledGrams?: number }) {
@@ -183,9 +184,13 @@
 			<button class="action-small" onclick={scaleForLabel}>Scale for the label</button>
 		</p>
 	{/if}
-	{#if cost > 0}<p class="py-1">
-			Ingredients of its dough <b
-				>{view.currency ? `${view.currency}\u00a0` : ''}{formatNumber(cost, 2)}</b
+	{#if cost}<p class="py-1">
+			Ingredients of its dough
+			<button
+				class="cursor-pointer font-bold underline decoration-dotted underline-offset-4"
+				aria-label="Ingredients of its dough, {costText} a piece, open the arithmetic"
+				onclick={() => cost && room.explain(cost, `${product.name}, ${costText} a piece`)}
+				>{costText}</button
 			> a piece.
 		</p>{/if}
 	<p class="mt-2">

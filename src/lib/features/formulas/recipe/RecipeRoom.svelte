@@ -1,7 +1,5 @@
 <script lang="ts">
-	import { onMount, untrack } from 'svelte';
-	import { goto, invalidate } from '$app/navigation';
-	import { resolve } from '$app/paths';
+	import { untrack } from 'svelte';
 	import { z } from 'zod';
 	import { useRoom } from '../../../client/room-context.ts';
 	import { preparationContent } from '../../../contracts/formula-book.ts';
@@ -9,10 +7,12 @@
 	import {
 		allergensOf,
 		buildFiguresOf,
+		explainBuildFigure,
 		firstStepsOf,
 		flourOf,
 		PREPARATION_KINDS,
 		resolveAlone,
+		type BuildFigureKey,
 		type Material,
 		type Pantry,
 		type Preparation,
@@ -23,13 +23,12 @@
 	import { formatNumber } from '../../../core/units/index.ts';
 	import { formulaFailureText } from '../../../wording/failure-text.ts';
 	import { CAUSTIC_CAUTION, PREPARATION_KIND_TEXT } from '../../../wording/kind-text.ts';
-	import BookPage from '../BookPage.svelte';
-	import EditHeading from '../fields/EditHeading.svelte';
+	import EditPage from '../fields/EditPage.svelte';
 	import { Edited } from '../fields/edited.svelte.ts';
 	import MaterialSelect from '../fields/MaterialSelect.svelte';
 	import NumberField from '../fields/NumberField.svelte';
-	import RetireButton from '../fields/RetireButton.svelte';
 	import { saveBook } from '../fields/save-book.ts';
+	import SeedRatio from '../SeedRatio.svelte';
 	import StepsEditor from '../steps/StepsEditor.svelte';
 
 	interface Props {
@@ -58,9 +57,6 @@
 		);
 	});
 	let message = $state('');
-	onMount(() => {
-		if (edited.restore()) message = 'These changes were made before and are not saved yet.';
-	});
 
 	const { value } = $derived(edited);
 	const preparation = $derived.by((): Preparation => {
@@ -89,6 +85,9 @@
 	});
 	const percent = (number: number, decimals = 1) => `${formatNumber(number, decimals)} %`;
 	const figures = $derived(alone.ok ? buildFiguresOf(alone.value) : null);
+	const opened = $derived<readonly BuildFigureKey[]>(
+		figures?.seedRatio ? ['hydration', 'inoculation'] : ['hydration']
+	);
 	const sentence = $derived.by(() => {
 		const name = value.name || 'A new recipe';
 		if (value.lines.length === 0) return `${name} has nothing in it yet.`;
@@ -162,39 +161,29 @@
 			...(untouched ? { steps: [...firstStepsOf(kind)] } : {})
 		});
 	}
-	async function save() {
-		message = '';
-		const problem = await saveBook({
+	const save = () =>
+		saveBook({
 			kind: 'save-preparation',
 			occurredAtMs: Math.round(room.now.epochMs),
 			...value
 		});
-		if (problem !== null) {
-			message = problem;
-			return;
-		}
-		edited.forget();
-		if (view.preparation) await invalidate('jovet:day');
-		else await goto(resolve(`/bake/${view.date}/builds/${value.preparationId}`));
-	}
 </script>
 
-<EditHeading
+<EditPage
+	date={view.date}
+	book={view.book}
+	shelf="builds"
+	what="build"
+	saved={view.preparation && { ...view.preparation, retired: view.retired }}
+	newId={value.preparationId}
 	{sentence}
-	note={view.revision === 0
-		? value.name.trim() === ''
-			? 'Not saved yet; it needs a name.'
-			: 'Not saved yet.'
-		: `Revision ${view.revision}.${view.retired ? ' Retired.' : ''}${edited.changed ? ' Changed, not saved yet.' : ''}`}
-	saveLabel="Save as revision {view.revision + 1}"
-	canSave={edited.changed && alone.ok && value.name.trim() !== ''}
-	history={edited}
-	onSave={save}
-/>
-<BookPage date={view.date} book={view.book} shelf="builds" current={view.preparation?.id ?? null}>
-	<p class="sticky top-0 z-10 mb-2 min-h-6 bg-ground py-1" role="status" data-book-message>
-		{#if message}<span class="act-now px-2">Look</span> {message}{/if}
-	</p>
+	state={`Revision ${view.revision}.`}
+	saveLabel={`Save as revision ${view.revision + 1}`}
+	sound={alone.ok}
+	{edited}
+	bind:message
+	{save}
+>
 	{#if view.usedBy.length > 0}
 		<p class="mb-2">
 			<b>In {view.usedBy.join(', ')}.</b> Saving changes it in all of them, and each dough keeps its total
@@ -312,15 +301,26 @@
 						closed one.
 					</p>{/if}
 			{/if}
-			{#if figures && figures.hydration > 0}
+			{#if alone.ok && figures && figures.hydration > 0}
+				{@const stage = alone.value}
 				<dl class="pairs mt-2">
-					<dt>Hydration</dt>
-					<dd>{percent(figures.hydration)}</dd>
-					{#if figures.seedRatio}
-						<dt>Inoculation</dt>
-						<dd>{percent(figures.inoculation)}</dd>
-					{/if}
+					{#each opened as key (key)}
+						{@const name = key === 'hydration' ? 'Hydration' : 'Inoculation'}
+						<dt>{name}</dt>
+						<dd>
+							<button
+								class="cursor-pointer underline decoration-dotted underline-offset-4"
+								aria-label="{name} {percent(figures[key])}, open the arithmetic"
+								onclick={() =>
+									room.explain(
+										explainBuildFigure(stage, key),
+										`${stage.name}, ${name.toLowerCase()} ${percent(figures[key])}`
+									)}>{percent(figures[key])}</button
+							>
+						</dd>
+					{/each}
 				</dl>
+				<SeedRatio {stage} />
 			{/if}
 			<p class="mt-2">
 				<b>Allergens:</b>
@@ -334,15 +334,7 @@
 		steps={value.steps}
 		onSet={(steps: readonly Step[]) => edited.set({ steps: [...steps] })}
 	/>
-	{#if view.preparation}
-		<RetireButton
-			what="build"
-			entityId={view.preparation.id}
-			name={view.preparation.name}
-			retired={view.retired}
-		/>
-	{/if}
-</BookPage>
+</EditPage>
 
 <style>
 	.columns {

@@ -1,0 +1,89 @@
+<script lang="ts" generics="T extends { readonly name: string }">
+	import { onMount, type Snippet } from 'svelte';
+	import { goto, invalidate } from '$app/navigation';
+	import { resolve } from '$app/paths';
+	import type { CommandOf } from '../../../contracts/commands.ts';
+	import type { BookList } from '../../../contracts/views.ts';
+	import BookPage from '../BookPage.svelte';
+	import type { Edited } from './edited.svelte.ts';
+	import EditHeading from './EditHeading.svelte';
+	import RetireButton from './RetireButton.svelte';
+
+	interface Props {
+		date: string;
+		book: BookList;
+		shelf: 'builds' | 'products' | 'ingredients';
+		what: CommandOf<'retire'>['what'];
+		/** What is edited as it is saved; null for a new one. */
+		saved: { readonly id: string; readonly name: string; readonly retired: boolean } | null;
+		/** The identity a new one gets. */
+		newId: string;
+		sentence: string;
+		/** How its saved state is told: its revision, or that it is saved. */
+		state: string;
+		saveLabel: string;
+		/** Whether what stands could be saved as it is. */
+		sound: boolean;
+		edited: Edited<T>;
+		message: string;
+		/** Saves it; gives what went wrong in words, or null. */
+		save: () => Promise<string | null>;
+		children: Snippet;
+	}
+	let {
+		date,
+		book,
+		shelf,
+		what,
+		saved,
+		newId,
+		sentence,
+		state,
+		saveLabel,
+		sound,
+		edited,
+		message = $bindable(),
+		save,
+		children
+	}: Props = $props();
+
+	onMount(() => {
+		if (edited.restore()) message = 'These changes were made before and are not saved yet.';
+	});
+	const named = $derived(edited.value.name.trim() !== '');
+	const note = $derived.by(() => {
+		if (!saved) return named ? 'Not saved yet.' : 'Not saved yet; it needs a name.';
+		const retired = saved.retired ? ' Retired.' : '';
+		return `${state}${retired}${edited.changed ? ' Changed, not saved yet.' : ''}`;
+	});
+
+	async function saveIt() {
+		message = '';
+		const problem = await save();
+		if (problem !== null) {
+			message = problem;
+			return;
+		}
+		edited.forget();
+		if (saved) await invalidate('jovet:day');
+		else await goto(resolve(`/bake/${date}/${shelf}/${newId}`));
+	}
+</script>
+
+<EditHeading
+	{sentence}
+	{note}
+	{saveLabel}
+	canSave={edited.changed && sound && named}
+	history={edited}
+	onSave={saveIt}
+/>
+<BookPage {date} {book} {shelf} current={saved?.id ?? null}>
+	<p class="sticky top-0 z-10 mb-2 min-h-6 bg-ground py-1" role="status" data-book-message>
+		{#if message}<span class="act-now px-2">Look</span> {message}{/if}
+	</p>
+	{@render children()}
+	{#if saved}
+		<RetireButton {what} entityId={saved.id} name={saved.name} retired={saved.retired} />
+	{/if}
+</BookPage>
