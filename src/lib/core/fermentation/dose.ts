@@ -1,5 +1,6 @@
 import { rateAt, type CardinalCurve } from './cardinal-rate.ts';
-import type { PathStretch } from './temperature-path.ts';
+import { integrate, STEP_TOLERANCE, type Integration } from './integrate.ts';
+import { warmingAt, type PathStretch } from './temperature-path.ts';
 
 /**
  * Gives the dose of a stretch: minutes at the reference temperature that do the same work.
@@ -7,7 +8,9 @@ import type { PathStretch } from './temperature-path.ts';
  * Model: integral of r(T(t)) / r(T_ref). At one temperature it is a product. On a drift T is linear in
  * u = e^(-t / time constant) and the rate is a cubic over a line, so that the integral is closed: it is
  * taken over the part of the stretch in which the dough is inside the curve.
- * Precondition: the reference lies inside the curve. Accuracy: rounding alone, some 1e-9 of the dose.
+ * A mass that warms itself has no closed form and is followed step by step.
+ * Precondition: the reference lies inside the curve. Accuracy: rounding alone, some 1e-9 of the dose; of a
+ * mass that warms itself 0.01 min.
  * Source: rosso-1993 for the rate, newton-cooling for the drift. Failures: none; a reference outside the
  * curve is a bug of the caller and throws.
  * Example: sourdough 12 h from 24 into 4 degrees at a constant of 150 min has a dose of 121.4 min at 25.
@@ -22,6 +25,8 @@ export function doseOfStretch(
 	if (!(reference > 0)) throw new RangeError('the reference temperature must lie inside the curve');
 	const { minutes, ambientCelsius, timeConstantMinutes } = stretch;
 	if (minutes <= 0) return 0;
+	if (stretch.selfHeating)
+		return follow(curve, reference, startCelsius, stretch, minutes).state[1] ?? 0;
 	const span = startCelsius - ambientCelsius;
 	if (timeConstantMinutes === Infinity || Math.abs(span) < LEAST_SPAN_KELVIN)
 		return (minutes * rateAt(curve, startCelsius)) / reference;
@@ -31,6 +36,27 @@ export function doseOfStretch(
 	const low = Math.max(Math.exp(-minutes / timeConstantMinutes), Math.min(...bounds));
 	if (low >= high) return 0;
 	return (timeConstantMinutes * integralOverU(curve, ambientCelsius, span, low, high)) / reference;
+}
+
+/** Temperature and dose side by side, where the dough warms itself. */
+function follow(
+	curve: CardinalCurve,
+	reference: number,
+	startCelsius: number,
+	place: Omit<PathStretch, 'minutes'>,
+	minutes: number,
+	dose?: number
+): Integration {
+	return integrate({
+		derivative: ([celsius = startCelsius]) => [
+			warmingAt(celsius, place),
+			rateAt(curve, celsius) / reference
+		],
+		start: [startCelsius, 0],
+		minutes,
+		tolerance: STEP_TOLERANCE,
+		...(dose === undefined ? {} : { stopAt: { part: 1, value: dose } })
+	});
 }
 
 /** A drift of less than this is held to be one temperature (the rate changes by less than 1e-10). */
@@ -80,7 +106,8 @@ const MOST_STEPS = 80;
  * Gives the minutes in a place after which a wanted dose is reached, or null when the place is too
  * cold (or hot) for it within `longest`.
  *
- * Method: bisection on the dose, which never falls with time. Tolerance: `TIME_TOLERANCE_MINUTES`.
+ * Method: bisection on the dose, which never falls with time; a mass that warms itself is followed until
+ * it gets there. Tolerance: `TIME_TOLERANCE_MINUTES`.
  * Limit: 80 halvings, far below the tolerance for any `longest` in use.
  * Source and failures: as `doseOfStretch`; null instead of a failure.
  * Example: sourdough ripe at 210 min of 25 degrees, drifting from 27 to 21 at 420 min: 201.4 min.
@@ -94,6 +121,11 @@ export function minutesForDose(
 	longest: number
 ): number | null {
 	if (dose <= 0) return 0;
+	if (place.selfHeating) {
+		const reference = rateAt(curve, referenceCelsius);
+		const found = follow(curve, reference, startCelsius, place, longest, dose);
+		return found.stopped ? found.minutes : null;
+	}
 	const doseAfter = (minutes: number) =>
 		doseOfStretch(curve, referenceCelsius, startCelsius, { ...place, minutes });
 	if (doseAfter(longest) < dose) return null;

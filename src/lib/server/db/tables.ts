@@ -232,7 +232,7 @@ export interface Tables {
 		quantity: 'room' | 'flour' | 'tap' | 'preferment';
 		preparation_id: string | null;
 		celsius: number;
-		instrument: 'typed' | 'core-probe' | 'surface-thermometer';
+		instrument: 'typed' | 'probe' | 'core-probe' | 'surface-thermometer';
 		corrects_id: string | null;
 		occurred_at: Date;
 		recorded_at: RecordedAt;
@@ -276,5 +276,80 @@ export interface Tables {
 		machine_id: string | null;
 		start_at: Date;
 		end_at: Date;
+	};
+	device: {
+		id: string;
+		name: string;
+		key_sha256: string;
+		command_id: string | null;
+		revoked_at: Date | null;
+	};
+	device_sensor: {
+		id: string;
+		device_id: string;
+		name: string;
+		kind: SensorKind;
+		report_every_s: number;
+	};
+	device_reading: {
+		id: string;
+		sensor_id: string;
+		celsius: number;
+		measured_at: Date;
+		recorded_at: RecordedAt;
+	};
+	temperature_day: {
+		quantity: 'room' | 'flour' | 'tap';
+		day: string;
+		readings: number;
+		sum_celsius: number;
+		least_celsius: number;
+		most_celsius: number;
+	};
+	retarder: {
+		id: string;
+		name: string;
+		set_celsius: number;
+		compressor_w: number;
+		air_kj_per_k: number;
+		walls_w_per_k: number;
+	};
+	dough_check: {
+		id: string;
+		command_id: string;
+		bake_date: string;
+		formula_id: string;
+		ordinal: number;
+		celsius: number;
+		instrument: 'typed' | 'core-probe' | 'surface-thermometer';
+		place: WaitPlace;
+		ambient_celsius: number;
+		occurred_at: Date;
+		recorded_at: RecordedAt;
+	};
+	dough_move: {
+		id: string;
+		command_id: string;
+		bake_date: string;
+		formula_id: string;
+		ordinal: number;
+		place: WaitPlace;
+		ambient_celsius: number;
+		time_constant_min: number;
+		occurred_at: Date;
+		recorded_at: RecordedAt;
+	};
+	readiness_judgement: {
+		id: string;
+		command_id: string;
+		bake_date: string;
+		formula_id: string;
+		ordinal: number;
+		sightings: Json;
+		clock_share: number;
+		verdict: ReadinessVerdict;
+		decision: 'wait' | 'fold-again' | 'go-on';
+		occurred_at: Date;
+		recorded_at: RecordedAt;
 	};
 }

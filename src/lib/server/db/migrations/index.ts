@@ -2,12 +2,14 @@ import type { Migration, MigrationProvider } from 'kysely';
 import * as firstSlice from './0001-first-slice.ts';
 import * as doughTemperatures from './0003-dough-temperatures.ts';
 import * as formulaBook from './0002-formula-book.ts';
+import * as readingsAndReadiness from './0004-readings-and-readiness.ts';
 
 /** Migrations in the order of their names; they only ever go forward. */
 const MIGRATIONS: Record<string, Migration> = {
 	'0001-first-slice': firstSlice,
 	'0002-formula-book': formulaBook,
-	'0003-dough-temperatures': doughTemperatures
+	'0003-dough-temperatures': doughTemperatures,
+	'0004-readings-and-readiness': readingsAndReadiness
 };
 
 export const migrations: MigrationProvider = {

@@ -1,0 +1,36 @@
+import { fail, ok, type Result } from '../result.ts';
+
+export type TimeConstantFailure =
+	/** The dough was too near its place to tell how fast it goes there. */
+	| { readonly kind: 'too-near-the-place'; readonly kelvins: number; readonly least: number }
+	/** It went away from its place, or past it: a reading or the place is wrong. */
+	| { readonly kind: 'not-towards-the-place' };
+
+/** A thermometer is off by tenths; from less than this nothing is learned (our default). */
+export const LEAST_DRIFT_SPAN_KELVINS = 1.5;
+
+/**
+ * Gives the time constant that two temperatures of a dough in one place reveal, in minutes.
+ *
+ * Model: Newton's law, t / ln((T1 - T_place) / (T2 - T_place)); self-heating is left in, since the constant
+ * of a mass is learned with it. Range: a dough 1.5 K or more from its place at first, minutes above 0.
+ * Source: newton-cooling. Failures: `too-near-the-place`, `not-towards-the-place`.
+ * Example: from 27 to 24.2 in 265 min in a place of 21 degrees is a constant of 420 min.
+ */
+export function timeConstantRevealed(
+	firstCelsius: number,
+	laterCelsius: number,
+	placeCelsius: number,
+	minutes: number
+): Result<number, TimeConstantFailure> {
+	const span = firstCelsius - placeCelsius;
+	if (Math.abs(span) < LEAST_DRIFT_SPAN_KELVINS)
+		return fail({
+			kind: 'too-near-the-place',
+			kelvins: Math.abs(span),
+			least: LEAST_DRIFT_SPAN_KELVINS
+		});
+	const left = (laterCelsius - placeCelsius) / span;
+	if (!(left > 0 && left < 1) || !(minutes > 0)) return fail({ kind: 'not-towards-the-place' });
+	return ok(-minutes / Math.log(left));
+}
