@@ -3,6 +3,7 @@ import {
 	HANDS_ON_ACTIVITIES,
 	MIXING_SPEEDS,
 	TURNS,
+	USUAL_CARRY_SHARE,
 	WAIT_ACTIVITIES,
 	WAIT_PLACES,
 	type Step
@@ -57,7 +58,9 @@ const clock = z
 		referenceCelsius: z.number().min(2).max(40),
 		underMinutes: minutes,
 		ripeMinutes: minutes.positive(),
-		overMinutes: minutes
+		overMinutes: minutes,
+		/** Clocks written before the carry was told carry the usual share. */
+		carryShare: z.number().min(0).max(1).default(USUAL_CARRY_SHARE)
 	})
 	.refine((one) => one.underMinutes < one.ripeMinutes && one.ripeMinutes < one.overMinutes, {
 		message: 'under, ripe and over must follow each other'

@@ -33,7 +33,8 @@ export const BULK: WaitStep = {
 		referenceCelsius: 25,
 		underMinutes: 170,
 		ripeMinutes: 210,
-		overMinutes: 260
+		overMinutes: 260,
+		carryShare: 0.5
 	},
 	foldsAtMinutes: [45, 90],
 	foldsAtShares: []

@@ -1,12 +1,14 @@
 import { assertNever, fail, ok, type Result } from '../result.ts';
 import {
-	doseOfStretch,
+	followStretch,
 	LIFT,
 	minutesForDose,
-	temperatureOnPath,
+	SELF_HEATING_KELVINS_PER_HOUR,
+	temperatureIn,
+	type CardinalCurve,
 	type PathStretch
 } from '../fermentation/index.ts';
-import type { RipenessClock, WaitStep } from '../formula/index.ts';
+import type { Leg, RipenessClock, WaitStep } from '../formula/index.ts';
 
 /** A wait worked out from the temperature the dough enters it with. */
 export interface WaitCourse {
@@ -41,7 +43,7 @@ export const LONGEST_WAIT_MINUTES = 4320;
  * Model: each leg is a stretch in a place; the open leg lasts until the dose reaches the ripe minutes,
  * rounded up to whole minutes. Marks beyond the last leg are told as if the dough stayed in it.
  * Range: at least one leg, only the last may be open, at most three days.
- * Source: rosso-1993, newton-cooling. Failures: as `WaitFailure`.
+ * What waits in a tub warms itself. Source: rosso-1993, newton-cooling. Failures: as `WaitFailure`.
  * Example: sourdough entering at 25 and held there, ripe in 210 min at 25, waits 210 min.
  */
 export function courseOf(step: WaitStep, startCelsius: number): Result<WaitCourse, WaitFailure> {
@@ -53,10 +55,7 @@ export function courseOf(step: WaitStep, startCelsius: number): Result<WaitCours
 		const last = index === step.legs.length - 1;
 		if (leg.minutes === null && !last) return fail({ kind: 'open-leg-not-last' });
 		if (leg.minutes === null && !step.clock) return fail({ kind: 'open-leg-without-clock' });
-		const place = {
-			ambientCelsius: leg.ambientCelsius,
-			timeConstantMinutes: leg.timeConstantMinutes
-		};
+		const place = placeOf(step, leg);
 		const minutes = leg.minutes ?? openMinutes(step.clock, celsius, place, dose);
 		if (minutes === null)
 			return fail({
@@ -66,9 +65,12 @@ export function courseOf(step: WaitStep, startCelsius: number): Result<WaitCours
 				ripe: step.clock?.ripeMinutes ?? 0
 			});
 		const stretch = { ...place, minutes };
-		if (step.clock)
-			dose += doseOfStretch(liftOf(step.clock), step.clock.referenceCelsius, celsius, stretch);
-		celsius = temperatureOnPath(celsius, [stretch], minutes);
+		if (step.clock) {
+			const { clock } = step;
+			const end = followStretch(liftOf(clock), clock.referenceCelsius, celsius, stretch);
+			dose += end.dose;
+			celsius = end.celsius;
+		} else celsius = temperatureIn(celsius, stretch, minutes);
 		stretches.push(stretch);
 	}
 	return ok({
@@ -79,7 +81,25 @@ export function courseOf(step: WaitStep, startCelsius: number): Result<WaitCours
 	});
 }
 
-function liftOf(clock: RipenessClock) {
+/**
+ * Gives a leg as a place on the path of temperatures. A dough in bulk or a build in its tub is a mass that
+ * warms itself; a shaped piece gives its heat away.
+ */
+export function placeOf(
+	{ activity, clock }: Pick<WaitStep, 'activity' | 'clock'>,
+	{ ambientCelsius, timeConstantMinutes }: Pick<Leg, 'ambientCelsius' | 'timeConstantMinutes'>
+): Omit<PathStretch, 'minutes'> {
+	const place = { ambientCelsius, timeConstantMinutes };
+	const inTub = activity === 'bulk' || activity === 'ferment';
+	if (!clock || !inTub || timeConstantMinutes === Infinity) return place;
+	return {
+		...place,
+		selfHeating: { kelvinsPerHour: SELF_HEATING_KELVINS_PER_HOUR, curve: liftOf(clock) }
+	};
+}
+
+/** The curve by which a clock's dough lifts. */
+export function liftOf(clock: Pick<RipenessClock, 'leavening'>): CardinalCurve {
 	switch (clock.leavening) {
 		case 'sourdough':
 		case 'bakers-yeast':
@@ -141,8 +161,9 @@ function minuteOfDose(
 		);
 		if (found !== null) return before + found;
 		if (last) return null;
-		left -= doseOfStretch(liftOf(clock), clock.referenceCelsius, celsius, stretch);
-		celsius = temperatureOnPath(celsius, [stretch], stretch.minutes);
+		const end = followStretch(liftOf(clock), clock.referenceCelsius, celsius, stretch);
+		left -= end.dose;
+		celsius = end.celsius;
 		before += stretch.minutes;
 	}
 	return null;

@@ -1,188 +1,208 @@
 import { given, worked, type Explained, type Source } from '../explain/index.ts';
-import type { Ingredient, ResolvedStage } from '../formula/index.ts';
 import {
 	baseTemperature,
-	heatCapacityOfMixture,
+	doughSpread,
+	expectedDough,
+	orderLiquid,
 	orderWater,
+	WATER,
 	waterByBaseTemperature,
 	waterByFactorRule,
 	waterByHeatBalance,
 	waterDegreesPerDough,
 	waysOut,
 	type HeatBalanceInput,
-	type HeatPart,
+	type MixerHeat,
 	type SourcedTemperature,
 	type WaterOrder,
 	type WaterSchool,
 	type WaterSupply,
 	type WayOut
 } from '../heat/index.ts';
-import type { Mix } from '../production/index.ts';
-import { sumLines } from '../formula/index.ts';
-import type { SpecificEnergy, SpecificHeat, Temperature } from '../units/index.ts';
+import type { SpecificEnergy, Temperature, TemperatureDifference } from '../units/index.ts';
+import { bowlParts, heatCapacityOf, type Bowl, type BowlTemperatures } from './bowl-parts.ts';
+import { stageThrough, type StageOfWater, type StagingInput } from './water-of-stages.ts';
 
-export interface WaterOfMixInput {
-	readonly mix: Mix;
-	readonly final: ResolvedStage;
+export interface WaterOfMixInput extends Bowl, BowlTemperatures, StagingInput {
 	readonly school: WaterSchool;
-	readonly target: Temperature;
-	readonly flour: SourcedTemperature;
-	readonly room: SourcedTemperature;
-	/** One for each build that goes into the dough; soakers do not count in the factor rule. */
-	readonly preferments: readonly (SourcedTemperature & { readonly name: string })[];
-	readonly friction: { readonly work: SpecificEnergy; readonly source: Source };
+	readonly friction: {
+		readonly work: SpecificEnergy;
+		readonly spread: SpecificEnergy;
+		readonly source: Source;
+		readonly mixer: MixerHeat;
+	};
 	/** Heat that warms the bowl by a degree; 0 where it is not counted. It stands in the room. */
 	readonly bowlKilojoulesPerKelvin: number;
 	readonly supply: WaterSupply;
+	/** The moment it is asked, on the clock of the readings: they are worth less as they age. */
+	readonly nowMs: number;
 }
 
 export interface WaterOfMix {
-	/** By the school of the bakery. */
+	/** By the school of the bakery; by the balance of heat once a stage of the mix was measured. */
 	readonly wanted: Explained;
 	readonly schools: Readonly<Record<WaterSchool, Explained>>;
 	readonly base: Explained;
+	/** The water (or other liquid) still to come. */
 	readonly water: Explained;
+	readonly liquid: string;
 	readonly order: WaterOrder;
 	/** By how many degrees of water the dough changes by one, by the balance of heat. */
 	readonly waterDegreesPerDough: number;
 	/** The pre-ferments' share of the dough, which the factor rule weighs as one part of four. */
 	readonly prefermentShare: number;
+	/** The dough that the ordered water makes, by the balance of heat whatever the school. */
+	readonly expected: Explained;
+	readonly expectedSpread: TemperatureDifference;
+	/** The stages of a mix that rests or holds water back, with how warm the bowl is after each. */
+	readonly stages: readonly StageOfWater[];
 	/** What would reach a target that the water cannot; empty when it can. */
 	readonly waysOut: readonly WayOut[];
 }
 
 /**
- * Gives the water of one mix: its temperature by each of the three schools, its mass, and how to fill it.
+ * Gives the water of one mix or build: its temperature by each of the three schools, its mass, how to fill it
+ * and what the dough will come to.
  *
  * Model: the schools share the friction work over the heat capacity of this dough; the water is all that
- * the final mix adds, held-back water included. Several builds count as one at their mean by mass in the
- * factor rule. What is folded or rolled in comes after the mix and does not count.
- * Range: a dough that adds water at the final mix; null for one that adds none.
+ * the mix still has to get, held-back water included. Several builds count as one at their mean by mass in the
+ * factor rule. A mix that rests on the way is stepped through; once its autolyse was measured, only the water
+ * after it is found, and by the balance of heat, for the rules know no such moment.
+ * Range: a bowl that takes water or another liquid; null for one that takes none.
  * Source: domain arithmetic (factor rule, base temperature), choi-okos-1986. Failures: none.
  * Example: the levain dough of the worked figures asks for 20.0 degrees by the factor rule.
  */
 export function waterOfMix(input: WaterOfMixInput): WaterOfMix | null {
-	const waterLines = input.mix.lines.filter((line) => isWater(line.material, input.final));
-	if (waterLines.length === 0) return null;
-	const water = worked(
-		{ key: 'water-mass' },
-		'g',
-		'sum',
-		waterLines.map((line) =>
-			given({ key: 'line', of: line.name }, line.weighing.weighed.grams, 'g', { kind: 'formula' })
-		)
-	);
+	const found = bowlParts(input, input);
+	if (!found) return null;
+	const balance = heatBalanceOf(input);
+	if (!balance) return null;
 	const rule = {
 		target: input.target,
 		flour: input.flour,
 		room: input.room,
 		preferment: meanPreferment(input),
-		friction: { ...input.friction, heatCapacity: heatCapacityOf(input.final) }
+		friction: { ...input.friction, heatCapacity: heatCapacityOf(input.stage) }
 	};
-	const balance = heatBalanceOf(input, water.value);
+	const staged = stageThrough(input, found, balance);
 	const schools = {
 		'factor-rule': waterByFactorRule(rule),
 		'base-temperature': waterByBaseTemperature(rule),
-		'heat-balance': waterByHeatBalance(balance)
+		'heat-balance': staged?.wanted ?? waterByHeatBalance(balance)
 	};
-	const wanted = schools[input.school];
+	const wanted = input.autolysed && staged ? staged.wanted : schools[input.school];
+	const lines = staged?.linesToCome ?? found.liquidLines;
+	const water = worked(
+		{ key: 'water-mass' },
+		'g',
+		'sum',
+		lines.map((line) =>
+			given({ key: 'line', of: line.name }, line.weighing.weighed.grams, 'g', { kind: 'formula' })
+		)
+	);
 	// What a miss does to the dough is a matter of heat, whatever the school.
-	const perDough = waterDegreesPerDough(balance);
-	const order = orderWater(wanted, water, perDough, input.supply);
-	const missed = order.kind === 'too-cold-for-ice' || order.kind === 'too-warm';
+	const perDough = staged?.waterDegreesPerDough ?? waterDegreesPerDough(balance);
+	const order =
+		found.liquid === WATER
+			? orderWater(wanted, water, perDough, input.supply)
+			: orderLiquid(
+					found.liquid.name,
+					wanted,
+					{ grams: water.value },
+					perDough,
+					input.supply.hottestForYeast
+				);
+	const poured: SourcedTemperature = { temperature: order.temperature, source: { kind: 'bakery' } };
+	const missed = missOf(order);
 	return {
 		wanted,
 		schools,
 		base: baseTemperature(rule),
 		water,
+		liquid: found.liquid.name,
 		order,
 		waterDegreesPerDough: perDough,
-		prefermentShare: prefermentShare(input.final),
-		waysOut: missed ? waysOut(balance, { kelvins: order.temperature.celsius - wanted.value }) : []
+		prefermentShare: prefermentShare(input),
+		expected: staged?.expected(order.temperature) ?? expectedDough(balance, poured),
+		expectedSpread: doughSpread(
+			balance,
+			poured,
+			input.friction.spread.kilojoulesPerKilogram,
+			input.nowMs
+		),
+		stages: staged?.stages(order.temperature) ?? [],
+		waysOut: missed
+			? waysOut(
+					{ ...balance, water: { grams: water.value } },
+					{ kelvins: order.temperature.celsius - wanted.value },
+					input.friction.mixer
+				)
+			: []
 	};
 }
 
-/** All that goes into the bowl of a mix, as the balance of heat wants it. */
+/** How far the dough misses because the water cannot be had; null when it can. Warmer is positive. */
+export function missOf(order: WaterOrder): TemperatureDifference | null {
+	switch (order.kind) {
+		case 'too-cold-for-ice':
+			return order.doughWarmerBy;
+		case 'too-warm':
+			return { kelvins: -order.doughColderBy.kelvins };
+		case 'liquid':
+			return Math.abs(order.doughOffBy.kelvins) > SAME_DOUGH_KELVINS ? order.doughOffBy : null;
+		default:
+			return null;
+	}
+}
+
+/** A dough is not told apart from its target by less than this (our default). */
+const SAME_DOUGH_KELVINS = 0.1;
+
+/** All that goes into the bowl, as the balance of heat wants it; null for a bowl without any liquid. */
 export function heatBalanceOf(
-	input: Omit<WaterOfMixInput, 'school' | 'supply'>,
-	waterGrams: number
-): HeatBalanceInput {
+	input: Omit<WaterOfMixInput, 'school' | 'supply'>
+): HeatBalanceInput | null {
+	const found = bowlParts(input, input);
+	if (!found) return null;
 	return {
 		target: input.target,
-		parts: partsOf(input),
+		parts: found.parts.map(({ name, mass, heatCapacity, temperature }) => ({
+			name,
+			mass,
+			heatCapacity,
+			temperature
+		})),
 		bowl:
 			input.bowlKilojoulesPerKelvin > 0
 				? { kilojoulesPerKelvin: input.bowlKilojoulesPerKelvin, temperature: input.room }
 				: null,
-		water: { grams: waterGrams },
-		friction: input.friction
+		water: {
+			grams: found.liquidLines.reduce((total, line) => total + line.weighing.weighed.grams, 0)
+		},
+		liquid: found.liquid,
+		friction: { work: input.friction.work, source: input.friction.source }
 	};
 }
 
-/** Flour has its own temperature and each build its own; everything else stands in the room. */
-function partsOf({
-	mix,
-	final,
-	flour,
-	room,
-	preferments
-}: Omit<WaterOfMixInput, 'school' | 'supply'>): readonly HeatPart[] {
-	const parts: HeatPart[] = [];
-	for (const { name, material, addition, weighing } of mix.lines) {
-		if (addition === 'fold-in' || addition === 'roll-in') continue;
-		const mass = weighing.weighed;
-		if (material.kind === 'preparation') {
-			const stage = final.stages.find((one) => one.preparation?.id === material.preparationId);
-			if (!stage) continue;
-			const temperature = preferments.find((one) => one.name === stage.name) ?? room;
-			parts.push({ name, mass, heatCapacity: heatCapacityOf(stage), temperature });
-			continue;
-		}
-		const line = final.lines.find((one) => one.ingredient.id === material.ingredientId);
-		if (!line || line.ingredient.kind === 'water') continue;
-		const { heatCapacity, kind } = line.ingredient;
-		parts.push({ name, mass, heatCapacity, temperature: kind === 'flour' ? flour : room });
-	}
-	return parts;
+function prefermentShare({ stage }: Bowl): number {
+	const builds = stage.stages.filter((one) => one.kind === 'build');
+	return builds.reduce((total, one) => total + one.percentOfFlour, 0) / stage.percentOfFlour;
 }
 
-function prefermentShare(final: ResolvedStage): number {
-	const builds = final.stages.filter((stage) => stage.kind === 'build');
-	return builds.reduce((total, stage) => total + stage.percentOfFlour, 0) / final.percentOfFlour;
-}
-
-function isWater(material: Mix['lines'][number]['material'], final: ResolvedStage): boolean {
-	return (
-		material.kind === 'ingredient' &&
-		final.lines.some(
-			({ ingredient }) => ingredient.id === material.ingredientId && ingredient.kind === 'water'
-		)
-	);
-}
-
-/** The heat capacity of a stage with all that is in it. */
-export function heatCapacityOf(stage: ResolvedStage): SpecificHeat {
-	const parts: { grams: number; heatCapacity: Ingredient['heatCapacity'] }[] = [];
-	sumLines(stage, ({ percentOfFlour, ingredient }) => {
-		parts.push({ grams: percentOfFlour, heatCapacity: ingredient.heatCapacity });
-		return 0;
-	});
-	return heatCapacityOfMixture(parts);
-}
-
-function meanPreferment(
-	input: WaterOfMixInput
-): (SourcedTemperature & { readonly name: string }) | null {
-	const [only, ...others] = input.preferments;
+function meanPreferment({
+	preferments,
+	stage
+}: WaterOfMixInput): (SourcedTemperature & { readonly name: string }) | null {
+	const [only, ...others] = preferments;
 	if (!only) return null;
 	if (others.length === 0) return only;
 	let mass = 0;
 	let sum = 0;
-	for (const one of input.preferments) {
-		const stage = input.final.stages.find((inner) => inner.name === one.name);
-		mass += stage?.percentOfFlour ?? 0;
-		sum += (stage?.percentOfFlour ?? 0) * one.temperature.celsius;
+	for (const one of preferments) {
+		const inner = stage.stages.find((each) => each.name === one.name);
+		mass += inner?.percentOfFlour ?? 0;
+		sum += (inner?.percentOfFlour ?? 0) * one.temperature.celsius;
 	}
-	const names = input.preferments.map((one) => one.name).join(', ');
+	const names = preferments.map((one) => one.name).join(', ');
 	return { ...only, name: names, temperature: { celsius: sum / mass } };
 }

@@ -33,6 +33,8 @@ export interface Readiness {
 	readonly verdict: ReadinessVerdict;
 	/** How far along, all taken together: 1 is ripe. */
 	readonly share: number;
+	/** The same by what was seen alone, with how sure that is; null where nothing was. */
+	readonly seen: { readonly share: number; readonly spread: number } | null;
 	readonly reasons: readonly ReadinessReason[];
 	/** True where the eye and the clock lie further apart than both are sure of. */
 	readonly atOdds: boolean;
@@ -82,6 +84,13 @@ export function judgeReadiness(clock: ClockStanding, sightings: readonly Sightin
 	return {
 		verdict: verdictOf(age),
 		share: shareOfAge(age, clock),
+		seen:
+			seen.length > 0
+				? {
+						share: shareOfAge(seenAge, clock),
+						spread: (1 - clock.earlyShare) * seenWeight ** -0.5
+					}
+				: null,
 		reasons: [
 			{ kind: 'clock', share: clock.share, says: verdictOf(clockAge) },
 			...sightings.map((sighting) => ({

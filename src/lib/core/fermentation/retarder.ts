@@ -13,8 +13,10 @@ export interface Retarder {
 	readonly wallsWattsPerKelvin: number;
 }
 
-/** What is put into it, all alike and at once. */
+/** What is put into it at one moment, all alike. */
 export interface RetarderLoad {
+	/** Minutes after the first moment asked for; what is in there from the start has 0. */
+	readonly inAtMinutes: number;
 	readonly kilograms: number;
 	readonly startCelsius: number;
 	/** How fast one piece takes the temperature of the air. */
@@ -26,9 +28,12 @@ export interface RetarderLoad {
 export interface RetarderMoment {
 	readonly minutes: number;
 	readonly airCelsius: number;
-	readonly loafCelsius: number;
-	/** Minutes at the reference temperature worked since they went in. */
-	readonly dose: number;
+	/** One for each load, in order; before it goes in, as it will go in. */
+	readonly loads: readonly {
+		readonly celsius: number;
+		/** Minutes at the reference temperature worked since it went in. */
+		readonly dose: number;
+	}[];
 	/** Whether the compressor runs as hard as it can. */
 	readonly fullPower: boolean;
 }
@@ -49,55 +54,90 @@ export function heatToRemove(kilograms: number, dropKelvins: number): number {
 /**
  * Follows a loaded retarder: its air, the core of its loaves and what these still do in it.
  *
- * Model: three coupled bodies. Loaves give their heat to the air by Newton's law, at the rate of their time
+ * Model: coupled bodies. Loaves give their heat to the air by Newton's law, at the rate of their time
  * constant; air gains it, and what comes through the walls; the compressor takes away as much as it can
- * until the air is near the set temperature, then just enough. The loaves ferment all the while.
- * Range: a load above 0 kg, moments in rising order. Tolerance: 0.001 K and 0.01 min of dose.
+ * until the air is near the set temperature, then just enough. The loaves ferment all the while. A load that
+ * goes in later is followed from then on.
+ * Range: loads above 0 kg, moments in rising order. Tolerance: 0.001 K and 0.01 min of dose.
  * Source: newton-cooling, rosso-1993, our default for the compressor's control. Failures: none.
  * Example: with a compressor of unbounded power the loaves cool as in air that is at the set temperature.
  */
 export function followRetarder(
 	retarder: Retarder,
-	load: RetarderLoad,
+	loads: readonly RetarderLoad[],
 	roomCelsius: number,
 	moments: readonly number[]
 ): readonly RetarderMoment[] {
-	const loafCapacity = load.kilograms * LOAF_HEAT_CAPACITY;
-	const exchange = loafCapacity / load.timeConstantMinutes;
-	const walls = (retarder.wallsWattsPerKelvin * 60) / 1000;
-	const most = (retarder.compressorWatts * 60) / 1000;
-	const reference = rateAt(load.curve, load.referenceCelsius);
 	const found: RetarderMoment[] = [];
-	integrate({
-		derivative: ([loaf = 0, air = 0]) => {
-			const flow = exchange * (loaf - air);
-			const gained = flow + walls * (roomCelsius - air);
-			return [
-				-flow / loafCapacity,
-				(gained - taken(air, retarder, most)) / retarder.airKilojoulesPerKelvin,
-				rateAt(load.curve, loaf) / reference
-			];
-		},
-		start: [load.startCelsius, retarder.setCelsius, 0],
-		minutes: moments.at(-1) ?? 0,
-		tolerance: STEP_TOLERANCE,
-		samples: {
-			at: moments,
-			take: (minutes, [loaf = 0, air = 0, dose = 0]) =>
-				found.push({
-					minutes,
-					airCelsius: air,
-					loafCelsius: loaf,
-					dose,
-					fullPower: air >= retarder.setCelsius + FULL_POWER_ABOVE_KELVINS
-				})
-		}
-	});
+	const end = moments.at(-1) ?? 0;
+	const starts = [...new Set([0, ...loads.map((load) => load.inAtMinutes)])]
+		.filter((minute) => minute >= 0 && (minute === 0 || minute < end))
+		.sort((a, b) => a - b);
+	// The air, then each load with its temperature and its dose.
+	let state = [
+		retarder.setCelsius,
+		...loads.flatMap((load) => [load.startCelsius, 0])
+	] as readonly number[];
+	for (const [index, from] of starts.entries()) {
+		const until = starts[index + 1] ?? end;
+		const last = index === starts.length - 1;
+		const there = loads.map((load) => load.inAtMinutes <= from);
+		const wanted = moments.filter((one) => one >= from && (one < until || last));
+		state = integrate({
+			derivative: (now) => derivativeOf(now, retarder, loads, there, roomCelsius),
+			start: state,
+			minutes: until - from,
+			tolerance: STEP_TOLERANCE,
+			samples: {
+				at: wanted.map((one) => one - from),
+				take: (minutes, now) => found.push(momentOf(minutes + from, now, retarder, loads))
+			}
+		}).state;
+	}
 	return found;
 }
 
+function derivativeOf(
+	now: readonly number[],
+	retarder: Retarder,
+	loads: readonly RetarderLoad[],
+	there: readonly boolean[],
+	roomCelsius: number
+): readonly number[] {
+	const air = now[0] ?? 0;
+	const walls = (retarder.wallsWattsPerKelvin * 60) / 1000;
+	let gained = walls * (roomCelsius - air);
+	const changes = loads.flatMap((load, index) => {
+		if (!there[index]) return [0, 0];
+		const celsius = now[1 + 2 * index] ?? 0;
+		const cooling = (celsius - air) / load.timeConstantMinutes;
+		gained += load.kilograms * LOAF_HEAT_CAPACITY * cooling;
+		const rate = rateAt(load.curve, celsius) / rateAt(load.curve, load.referenceCelsius);
+		return [-cooling, rate];
+	});
+	return [(gained - taken(air, retarder)) / retarder.airKilojoulesPerKelvin, ...changes];
+}
+
+function momentOf(
+	minutes: number,
+	now: readonly number[],
+	{ setCelsius }: Retarder,
+	loads: readonly RetarderLoad[]
+): RetarderMoment {
+	const airCelsius = now[0] ?? 0;
+	return {
+		minutes,
+		airCelsius,
+		loads: loads.map((load, index) => ({
+			celsius: now[1 + 2 * index] ?? load.startCelsius,
+			dose: now[2 + 2 * index] ?? 0
+		})),
+		fullPower: airCelsius >= setCelsius + FULL_POWER_ABOVE_KELVINS
+	};
+}
+
 /** What the compressor takes away a minute: nothing at the set temperature, its most a degree above. */
-function taken(air: number, { setCelsius }: Retarder, most: number): number {
+function taken(air: number, { setCelsius, compressorWatts }: Retarder): number {
 	const share = (air - setCelsius) / FULL_POWER_ABOVE_KELVINS;
-	return most * Math.min(1, Math.max(0, share));
+	return ((compressorWatts * 60) / 1000) * Math.min(1, Math.max(0, share));
 }

@@ -1,5 +1,5 @@
 import type { PreparationKind } from './formula.ts';
-import type { Step } from './process.ts';
+import { USUAL_CARRY_SHARE, type Step } from './process.ts';
 
 /** Steps that a new build begins with until the bakery writes its own (our defaults). */
 export const FIRST_BUILD_STEPS: readonly Step[] = [
@@ -21,7 +21,8 @@ export const FIRST_BUILD_STEPS: readonly Step[] = [
 			referenceCelsius: 25,
 			underMinutes: 300,
 			ripeMinutes: 360,
-			overMinutes: 450
+			overMinutes: 450,
+			carryShare: USUAL_CARRY_SHARE
 		},
 		foldsAtMinutes: [],
 		foldsAtShares: []
@@ -48,7 +49,8 @@ export const FIRST_DOUGH_STEPS: readonly Step[] = [
 			referenceCelsius: 25,
 			underMinutes: 165,
 			ripeMinutes: 210,
-			overMinutes: 260
+			overMinutes: 260,
+			carryShare: USUAL_CARRY_SHARE
 		},
 		foldsAtMinutes: [],
 		foldsAtShares: []
@@ -110,7 +112,8 @@ export const FIRST_PRODUCT_STEPS: readonly Step[] = [
 			referenceCelsius: 25,
 			underMinutes: 80,
 			ripeMinutes: 110,
-			overMinutes: 155
+			overMinutes: 155,
+			carryShare: USUAL_CARRY_SHARE
 		},
 		foldsAtMinutes: [],
 		foldsAtShares: []

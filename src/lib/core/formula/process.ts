@@ -86,7 +86,12 @@ export interface RipenessClock {
 	readonly underMinutes: number;
 	readonly ripeMinutes: number;
 	readonly overMinutes: number;
+	/** The share of what this wait leaves undone (or overdoes) that the next one makes up for, 0 to 1. */
+	readonly carryShare: number;
 }
+
+/** What a wait hands on unless its dough says otherwise (our default). */
+export const USUAL_CARRY_SHARE = 0.5;
 
 export interface WaitStep {
 	readonly kind: 'wait';

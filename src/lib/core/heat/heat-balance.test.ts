@@ -10,6 +10,7 @@ import {
 	SALT_HEAT_CAPACITY,
 	waterByBaseTemperature,
 	waterByFactorRule,
+	WATER,
 	waterByHeatBalance,
 	waterDegreesPerDough,
 	WATER_HEAT_CAPACITY,
@@ -38,6 +39,7 @@ const DOUGH: HeatBalanceInput = {
 	],
 	bowl: { kilojoulesPerKelvin: 9, temperature: at(22) },
 	water: { grams: 11_000 },
+	liquid: WATER,
 	friction: { work: { kilojoulesPerKilogram: 9.6 }, source: { kind: 'assumed' } }
 };
 

@@ -11,6 +11,17 @@ export interface HeatPart {
 	readonly temperature: SourcedTemperature;
 }
 
+/** What the temperature is found for: water, or the milk of a dough that takes none. */
+export interface Liquid {
+	readonly name: string;
+	readonly heatCapacity: SpecificHeat;
+}
+
+export const WATER: Liquid = {
+	name: 'water',
+	heatCapacity: { kilojoulesPerKilogramKelvin: WATER_HEAT_CAPACITY }
+};
+
 export interface HeatBalanceInput {
 	readonly target: Temperature;
 	readonly parts: readonly HeatPart[];
@@ -19,8 +30,9 @@ export interface HeatBalanceInput {
 		readonly kilojoulesPerKelvin: number;
 		readonly temperature: SourcedTemperature;
 	} | null;
-	/** The water that is solved for; above 0. */
+	/** The water (or other liquid) that is solved for; above 0. */
 	readonly water: Mass;
+	readonly liquid: Liquid;
 	readonly friction: { readonly work: SpecificEnergy; readonly source: Source };
 }
 
@@ -58,7 +70,7 @@ export function waterByHeatBalance(input: HeatBalanceInput): Explained {
 			]),
 			worked({ key: 'grouped' }, 'kJ/K', 'product', [
 				given({ key: 'water-mass' }, input.water.grams / 1000, 'kg', FORMULA),
-				given({ key: 'water-heat-capacity' }, WATER_HEAT_CAPACITY, 'kJ/(kg K)', CONSTANT)
+				liquidCapacity(input.liquid)
 			])
 		])
 	]);
@@ -83,9 +95,9 @@ export function frictionRevealed(
 		dough.source
 	);
 	const waterPart: HeatPart = {
-		name: 'water',
+		name: input.liquid.name,
 		mass: input.water,
-		heatCapacity: { kilojoulesPerKilogramKelvin: WATER_HEAT_CAPACITY },
+		heatCapacity: input.liquid.heatCapacity,
 		temperature: { temperature: water, source: { kind: 'bakery' } }
 	};
 	const all = { ...input, parts: [...input.parts, waterPart] };
@@ -97,13 +109,31 @@ export function frictionRevealed(
 
 /** By how many degrees of water the dough changes by one: the dough's and the bowl's heat over the water's. */
 export function waterDegreesPerDough(input: HeatBalanceInput): number {
-	const water = (input.water.grams / 1000) * WATER_HEAT_CAPACITY;
+	const water = kilojoulesPerKelvinOf(input);
 	const parts = input.parts.reduce(
 		(total, part) =>
 			total + (part.mass.grams / 1000) * part.heatCapacity.kilojoulesPerKilogramKelvin,
 		0
 	);
 	return (parts + (input.bowl?.kilojoulesPerKelvin ?? 0) + water) / water;
+}
+
+/** The heat that warms the liquid by a degree. */
+export function kilojoulesPerKelvinOf({
+	water,
+	liquid
+}: Pick<HeatBalanceInput, 'water' | 'liquid'>): number {
+	return (water.grams / 1000) * liquid.heatCapacity.kilojoulesPerKilogramKelvin;
+}
+
+/** The heat capacity of the liquid as an explanation names it. */
+export function liquidCapacity({ name, heatCapacity }: Liquid): Explained {
+	const { kilojoulesPerKilogramKelvin } = heatCapacity;
+	return name === WATER.name
+		? given({ key: 'water-heat-capacity' }, kilojoulesPerKilogramKelvin, 'kJ/(kg K)', CONSTANT)
+		: given({ key: 'heat-capacity-of', of: name }, kilojoulesPerKilogramKelvin, 'kJ/(kg K)', {
+				kind: 'formula'
+			});
 }
 
 function heatToBring(

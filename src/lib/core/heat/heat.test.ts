@@ -41,6 +41,7 @@ const RULE: FactorRuleInput = {
 };
 const SUPPLY: WaterSupply = {
 	cold: at(11),
+	chilled: null,
 	hot: { celsius: 55 },
 	ice: { temperature: { celsius: 0 }, mostShare: { share: 0.15 } },
 	hottestForYeast: { celsius: 40 }

@@ -8,3 +8,7 @@ export * from './base-temperature.ts';
 export * from './heat-balance.ts';
 export * from './ways-out.ts';
 export * from './water-school.ts';
+export * from './ice-form.ts';
+export * from './friction-work.ts';
+export * from './expected-dough.ts';
+export * from './staged-mix.ts';

@@ -6,7 +6,9 @@ import { iceFor, temperatureWithIce } from './ice.ts';
 
 /** What the taps and the ice of the bakery can give. */
 export interface WaterSupply {
-	readonly cold: { readonly temperature: Temperature; readonly source: Source };
+	readonly cold: SuppliedWater;
+	/** From a chiller or the cold room; null where there is none. */
+	readonly chilled: SuppliedWater | null;
 	readonly hot: Temperature;
 	readonly ice: {
 		readonly temperature: Temperature;
@@ -17,6 +19,14 @@ export interface WaterSupply {
 	readonly hottestForYeast: Temperature;
 }
 
+export interface SuppliedWater {
+	readonly temperature: Temperature;
+	readonly source: Source;
+}
+
+/** The water that ice is put into. */
+export type ColdWater = 'tap' | 'chilled';
+
 /** How to fill the water of one mix. */
 export type WaterOrder =
 	| {
@@ -26,10 +36,17 @@ export type WaterOrder =
 			readonly cold: Mass;
 	  }
 	| {
+			readonly kind: 'chilled';
+			readonly temperature: Temperature;
+			readonly chilled: Mass;
+			readonly cold: Mass;
+	  }
+	| {
 			readonly kind: 'ice';
 			readonly temperature: Temperature;
 			readonly ice: Explained;
 			readonly cold: Mass;
+			readonly of: ColdWater;
 	  }
 	| {
 			readonly kind: 'too-cold-for-ice';
@@ -37,8 +54,18 @@ export type WaterOrder =
 			readonly temperature: Temperature;
 			readonly ice: Mass;
 			readonly cold: Mass;
+			readonly of: ColdWater;
 			readonly wantedIce: Explained;
 			readonly doughWarmerBy: TemperatureDifference;
+	  }
+	/** Milk or another liquid that comes from no tap: warmed or chilled to its temperature. */
+	| {
+			readonly kind: 'liquid';
+			readonly name: string;
+			readonly temperature: Temperature;
+			readonly mass: Mass;
+			/** What its limits leave of the miss; 0 where it can be had. */
+			readonly doughOffBy: TemperatureDifference;
 	  }
 	| {
 			readonly kind: 'too-warm';
@@ -55,9 +82,10 @@ const SAME_KELVINS = 0.05;
 /**
  * Decides how the water of a mix is filled from taps and ice.
  *
- * Model: between the taps a blend; below the cold tap ice stands in for part of the water, up to the
- * cap of its form; above the limit for yeast or the hot tap the warmest allowed is given. What cannot
- * be reached says by how much the dough will miss, by the factor rule with `counted` temperatures.
+ * Model: between the taps a blend; below the cold tap chilled water where there is some, and below that ice
+ * stands in for part of the water, up to the cap of its form; above the limit for yeast or the hot tap the
+ * warmest allowed is given. What cannot be reached says by how much the dough will miss, `counted` degrees
+ * of water standing for one of dough.
  * Range: water above 0 g. Source: domain arithmetic. Failures: none; an unreachable temperature is an
  * answer of its own kind.
  * Example: 9 kg wanted at 3 degrees from a tap at 11 with a cap of 15 % takes 0.794 kg of ice.
@@ -70,7 +98,7 @@ export function orderWater(
 ): WaterOrder {
 	const mass = { grams: water.value };
 	const cold = supply.cold.temperature;
-	if (wanted.value < cold.celsius - SAME_KELVINS) return withIce(wanted, water, counted, supply);
+	if (wanted.value < cold.celsius - SAME_KELVINS) return cooled(wanted, water, counted, supply);
 	const limit =
 		supply.hottestForYeast.celsius < supply.hot.celsius ? supply.hottestForYeast : supply.hot;
 	const reached = { celsius: Math.max(cold.celsius, Math.min(wanted.value, limit.celsius)) };
@@ -87,25 +115,78 @@ export function orderWater(
 	return { kind: 'blend', temperature: reached, ...filled };
 }
 
-function withIce(
+/** Colder than this a liquid of a dough is not kept (our default). */
+const COLDEST_LIQUID_CELSIUS = 2;
+
+/**
+ * Decides how the liquid of a dough that takes no water is brought to its temperature.
+ * Model: as it is wanted, between the cold room and the limit for yeast. Range, source and failures: as
+ * `orderWater`. Example: milk wanted at -3 is given at 2, and the dough comes out warmer.
+ */
+export function orderLiquid(
+	name: string,
+	wanted: Explained,
+	mass: Mass,
+	counted: number,
+	hottest: Temperature
+): WaterOrder {
+	const celsius = Math.min(hottest.celsius, Math.max(COLDEST_LIQUID_CELSIUS, wanted.value));
+	return {
+		kind: 'liquid',
+		name,
+		temperature: { celsius },
+		mass,
+		doughOffBy: doughMiss({ kelvins: celsius - wanted.value }, counted)
+	};
+}
+
+function cooled(
 	wanted: Explained,
 	water: Explained,
 	counted: number,
 	supply: WaterSupply
 ): WaterOrder {
-	const ice = iceFor({ water, wanted, tap: supply.cold, ice: supply.ice.temperature });
+	const { chilled, cold } = supply;
+	// A chiller that runs warmer than the tap is of no use.
+	if (!chilled || chilled.temperature.celsius >= cold.temperature.celsius)
+		return withIce(wanted, water, counted, supply, cold, 'tap');
+	if (wanted.value < chilled.temperature.celsius - SAME_KELVINS)
+		return withIce(wanted, water, counted, supply, chilled, 'chilled');
+	const mass = { grams: water.value };
+	const reached = { celsius: Math.max(wanted.value, chilled.temperature.celsius) };
+	const blend = blendOfTaps(mass, reached, chilled.temperature, cold.temperature);
+	return blend.ok
+		? {
+				kind: 'chilled',
+				temperature: reached,
+				chilled: blend.value.cold,
+				cold: blend.value.hot
+			}
+		: { kind: 'chilled', temperature: reached, chilled: mass, cold: { grams: 0 } };
+}
+
+function withIce(
+	wanted: Explained,
+	water: Explained,
+	counted: number,
+	supply: WaterSupply,
+	from: SuppliedWater,
+	of: ColdWater
+): WaterOrder {
+	const ice = iceFor({ water, wanted, tap: from, ice: supply.ice.temperature });
 	const most = water.value * supply.ice.mostShare.share;
 	if (ice.value <= most)
 		return {
 			kind: 'ice',
 			temperature: { celsius: wanted.value },
 			ice,
-			cold: { grams: water.value - ice.value }
+			cold: { grams: water.value - ice.value },
+			of
 		};
 	const reached = temperatureWithIce(
 		{ grams: water.value },
 		{ grams: most },
-		supply.cold.temperature,
+		from.temperature,
 		supply.ice.temperature
 	);
 	return {
@@ -113,6 +194,7 @@ function withIce(
 		temperature: reached,
 		ice: { grams: most },
 		cold: { grams: water.value - most },
+		of,
 		wantedIce: ice,
 		doughWarmerBy: doughMiss({ kelvins: reached.celsius - wanted.value }, counted)
 	};

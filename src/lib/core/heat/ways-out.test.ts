@@ -6,6 +6,7 @@ import {
 	frictionRevealed,
 	waterByHeatBalance,
 	waysOut,
+	WATER,
 	type HeatBalanceInput
 } from './index.ts';
 
@@ -28,7 +29,12 @@ const DOUGH: HeatBalanceInput = {
 	],
 	bowl: { kilojoulesPerKelvin: 9, temperature: at(31) },
 	water: { grams: 10_000 },
+	liquid: WATER,
 	friction: { work: { kilojoulesPerKilogram: 11 }, source: { kind: 'assumed' } }
+};
+const MIXER = {
+	workKilojoulesPerKilogram: 9,
+	program: { slowMinutes: 4, fastMinutes: 6 }
 };
 const close = (actual: number, expected: number) =>
 	assert.ok(Math.abs(actual - expected) <= 1e-9, `${actual} is not ${expected}`);
@@ -38,7 +44,7 @@ test('each way alone reaches the target, or says where the dough comes out', () 
 		fc.property(fc.double({ min: 0.2, max: 12, noNaN: true }), (kelvins) => {
 			const wanted = waterByHeatBalance(DOUGH).value;
 			const got = wanted + kelvins;
-			for (const way of waysOut(DOUGH, { kelvins }))
+			for (const way of waysOut(DOUGH, { kelvins }, MIXER))
 				switch (way.kind) {
 					case 'part': {
 						const parts = DOUGH.parts.map((part) =>
@@ -53,8 +59,24 @@ test('each way alone reaches the target, or says where the dough comes out', () 
 						close(waterByHeatBalance({ ...DOUGH, parts }).value, got);
 						break;
 					}
+					case 'bowl': {
+						const celsius = 31 + way.by.kelvins;
+						const bowl = { kilojoulesPerKelvin: 9, temperature: at(celsius) };
+						close(waterByHeatBalance({ ...DOUGH, bowl }).value, got);
+						break;
+					}
+					case 'smaller-batch': {
+						const less = (grams: number) => ({ grams: grams * way.share });
+						const parts = DOUGH.parts.map((part) => ({ ...part, mass: less(part.mass.grams) }));
+						const water = less(DOUGH.water.grams);
+						close(waterByHeatBalance({ ...DOUGH, parts, water }).value, got);
+						break;
+					}
 					case 'friction': {
-						const work = { kilojoulesPerKilogram: 11 * (1 - way.shareLess) };
+						// The heat of wetting comes all the same: only the mixer's 9 of the 11 get less.
+						const work = { kilojoulesPerKilogram: 11 - 9 * way.shareLess };
+						if (way.fastMinutesLess !== null)
+							close((way.fastMinutesLess * 2.2) / (4 + 2.2 * 6), way.shareLess);
 						const friction = { ...DOUGH.friction, work };
 						close(waterByHeatBalance({ ...DOUGH, friction }).value, got);
 						break;
@@ -68,12 +90,12 @@ test('each way alone reaches the target, or says where the dough comes out', () 
 });
 
 test('salt is too little to cool a dough with, and water that is too cold warms nothing by less mixing', () => {
-	const kinds = waysOut(DOUGH, { kelvins: 4 }).map((way) =>
+	const kinds = waysOut(DOUGH, { kelvins: 4 }, MIXER).map((way) =>
 		way.kind === 'part' ? way.name : way.kind
 	);
-	assert.deepEqual(kinds, ['flour', 'friction', 'target']);
-	const cold = waysOut(DOUGH, { kelvins: -4 }).map((way) => way.kind);
-	assert.deepEqual(cold, ['part', 'target']);
-	const far = waysOut(DOUGH, { kelvins: 200 }).map((way) => way.kind);
+	assert.deepEqual(kinds, ['flour', 'bowl', 'friction', 'target']);
+	const cold = waysOut(DOUGH, { kelvins: -4 }, MIXER).map((way) => way.kind);
+	assert.deepEqual(cold, ['part', 'bowl', 'target']);
+	const far = waysOut(DOUGH, { kelvins: 200 }, MIXER).map((way) => way.kind);
 	assert.deepEqual(far, ['target']);
 });

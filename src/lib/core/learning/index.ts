@@ -1,1 +1,2 @@
 export * from './estimate.ts';
+export * from './estimate-within.ts';

@@ -1,12 +1,13 @@
-import type {
-	BakeStep,
-	HandsOnStep,
-	Leg,
-	MixingStretch,
-	RipenessClock,
-	Turn,
-	WaitPlace,
-	WaitStep
+import {
+	USUAL_CARRY_SHARE,
+	type BakeStep,
+	type HandsOnStep,
+	type Leg,
+	type MixingStretch,
+	type RipenessClock,
+	type Turn,
+	type WaitPlace,
+	type WaitStep
 } from '../../core/formula/index.ts';
 
 /** Short ways to write the chains of the demo. */
@@ -89,7 +90,14 @@ export function clock(
 	ripeMinutes: number,
 	overMinutes: number
 ): RipenessClock {
-	return { leavening, referenceCelsius, underMinutes, ripeMinutes, overMinutes };
+	return {
+		leavening,
+		referenceCelsius,
+		underMinutes,
+		ripeMinutes,
+		overMinutes,
+		carryShare: USUAL_CARRY_SHARE
+	};
 }
 
 export function bake(

@@ -1,0 +1,108 @@
+import { additionOrder, sumLines, type Ingredient, type ResolvedStage } from '../formula/index.ts';
+import {
+	heatCapacityOfMixture,
+	WATER,
+	type HeatPart,
+	type Liquid,
+	type SourcedTemperature
+} from '../heat/index.ts';
+import type { WeighUpLine } from '../production/index.ts';
+import type { SpecificHeat } from '../units/index.ts';
+
+/** What is weighed for one bowl, and the stage it makes. */
+export interface Bowl {
+	readonly lines: readonly WeighUpLine[];
+	readonly stage: ResolvedStage;
+}
+
+/** How warm what goes into a bowl is. */
+export interface BowlTemperatures {
+	readonly flour: SourcedTemperature;
+	readonly room: SourcedTemperature;
+	/** One for each build that goes in. */
+	readonly preferments: readonly (SourcedTemperature & { readonly name: string })[];
+}
+
+/** What the lines of a bowl are to its heat. */
+export interface BowlParts {
+	readonly liquid: Liquid;
+	/** The lines whose temperature is found. */
+	readonly liquidLines: readonly WeighUpLine[];
+	readonly parts: readonly (HeatPart & { readonly line: WeighUpLine })[];
+}
+
+/**
+ * Parts a bowl into the liquid whose temperature is found and everything else with its heat.
+ *
+ * Model: the water, or where there is none the liquid that holds most water. Flour has its own temperature
+ * and each build its own; everything else stands in the room. What is folded or rolled in comes after the mix.
+ * Failures: null for a bowl without any liquid.
+ */
+export function bowlParts({ lines, stage }: Bowl, at: BowlTemperatures): BowlParts | null {
+	const mixed = lines.filter(({ addition }) => additionOrder(addition) < additionOrder('fold-in'));
+	const found = liquidOf(mixed, stage);
+	if (!found) return null;
+	const parts: (HeatPart & { readonly line: WeighUpLine })[] = [];
+	for (const line of mixed) {
+		const { name, material, weighing } = line;
+		if (found.lines.includes(line)) continue;
+		if (material.kind === 'preparation') {
+			const inner = stage.stages.find((one) => one.preparation?.id === material.preparationId);
+			if (!inner) continue;
+			const temperature = at.preferments.find((one) => one.name === inner.name) ?? at.room;
+			parts.push({
+				name,
+				mass: weighing.weighed,
+				heatCapacity: heatCapacityOf(inner),
+				temperature,
+				line
+			});
+			continue;
+		}
+		const ingredient = ingredientOf(line, stage);
+		if (!ingredient) continue;
+		parts.push({
+			name,
+			mass: weighing.weighed,
+			heatCapacity: ingredient.heatCapacity,
+			temperature: ingredient.kind === 'flour' ? at.flour : at.room,
+			line
+		});
+	}
+	return { liquid: found.liquid, liquidLines: found.lines, parts };
+}
+
+function liquidOf(
+	lines: readonly WeighUpLine[],
+	stage: ResolvedStage
+): { readonly liquid: Liquid; readonly lines: readonly WeighUpLine[] } | null {
+	const water = lines.filter((line) => ingredientOf(line, stage)?.kind === 'water');
+	if (water.length > 0) return { liquid: WATER, lines: water };
+	const [most] = lines
+		.flatMap((line) => {
+			const ingredient = ingredientOf(line, stage);
+			return ingredient?.kind === 'liquid' ? [{ line, ingredient }] : [];
+		})
+		.sort((a, b) => b.ingredient.composition.water - a.ingredient.composition.water);
+	if (!most) return null;
+	const { name, heatCapacity } = most.ingredient;
+	return { liquid: { name, heatCapacity }, lines: [most.line] };
+}
+
+function ingredientOf({ material }: WeighUpLine, stage: ResolvedStage): Ingredient | null {
+	if (material.kind !== 'ingredient') return null;
+	return (
+		stage.lines.find(({ ingredient }) => ingredient.id === material.ingredientId)?.ingredient ??
+		null
+	);
+}
+
+/** The heat capacity of a stage with all that is in it. */
+export function heatCapacityOf(stage: ResolvedStage): SpecificHeat {
+	const parts: { grams: number; heatCapacity: Ingredient['heatCapacity'] }[] = [];
+	sumLines(stage, ({ percentOfFlour, ingredient }) => {
+		parts.push({ grams: percentOfFlour, heatCapacity: ingredient.heatCapacity });
+		return 0;
+	});
+	return heatCapacityOfMixture(parts);
+}

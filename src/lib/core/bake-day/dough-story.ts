@@ -1,0 +1,194 @@
+import {
+	ACID,
+	doseOfStretch,
+	followStretch,
+	minutesForDose,
+	type PathStretch
+} from '../fermentation/index.ts';
+import type { Leg, RipenessClock, WaitPlace, WaitStep } from '../formula/index.ts';
+import type { PlaceStretch } from './room-trace.ts';
+import { liftOf, placeOf } from './wait-course.ts';
+
+/** A fermenting wait: one that has a clock. */
+export type RipeningStep = WaitStep & { readonly clock: RipenessClock };
+
+/** What happened to a dough since its wait began. */
+export type DoughEvent =
+	| { readonly kind: 'moved'; readonly atMs: number; readonly leg: Leg }
+	| { readonly kind: 'checked'; readonly atMs: number; readonly celsius: number };
+
+export interface DoughStoryInput {
+	readonly step: RipeningStep;
+	/** So many times the book's minutes it really takes; 1 while nothing was learned. */
+	readonly clockFactor: number;
+	readonly startMs: number;
+	readonly startCelsius: number;
+	/** In order of time. */
+	readonly events: readonly DoughEvent[];
+	/** The room as it was read, in order of time; empty where nobody did. */
+	readonly room: readonly PlaceStretch[];
+	readonly nowMs: number;
+}
+
+/** A piece of a dough's path, as it was or as it is expected. */
+export interface StoryStretch {
+	readonly fromMs: number;
+	readonly toMs: number;
+	readonly place: WaitPlace;
+	readonly startCelsius: number;
+	readonly stretch: PathStretch;
+}
+
+export type MarkName = 'early' | 'ripe' | 'late';
+
+/** What a dough went through up to a moment. */
+export interface DoughStory {
+	readonly step: RipeningStep;
+	readonly clock: RipenessClock;
+	readonly nowMs: number;
+	readonly celsius: number;
+	/** Minutes at the reference temperature that it has worked. */
+	readonly dose: number;
+	/** The same of its souring, by the curve of the bacteria. */
+	readonly acidDose: number;
+	readonly past: readonly StoryStretch[];
+	/** When each mark was passed; null for those that lie ahead. */
+	readonly passed: Readonly<Record<MarkName, number | null>>;
+	/** The places still to come, the first of them where it is; only the last is left open. */
+	readonly ahead: readonly Leg[];
+}
+
+/**
+ * Follows a dough from the mixer to a moment: through the places of its chain or those it was moved to, in
+ * the room as it was read, with its temperature set right wherever it was measured.
+ *
+ * Model: lift and acid by their curves over the path; Newton's law towards each place, with the mass's own
+ * heat. Range: a wait with a clock; a moment before the start counts as the start. Source: rosso-1993,
+ * newton-cooling. Tolerance: 0.01 min a stretch beside that of the room's trace. Failures: none.
+ * Example: a sourdough held at 25 and ripe in 210 min has done 105 after 105 min.
+ */
+export function doughStory(input: DoughStoryInput): DoughStory {
+	const { step, startMs, startCelsius, room } = input;
+	const nowMs = Math.max(input.nowMs, startMs);
+	const clock = scaledClock(step.clock, input.clockFactor);
+	const curve = liftOf(clock);
+	const itinerary = itineraryOf(input);
+	const past: StoryStretch[] = [];
+	const passed: Record<MarkName, number | null> = { early: null, ripe: null, late: null };
+	const checks = input.events.filter((one) => one.kind === 'checked' && one.atMs >= startMs);
+	let [celsius, dose, acidDose, atMs] = [startCelsius, 0, 0, startMs];
+	let [legAt, roomAt, checkAt] = [0, -1, 0];
+	while (atMs < nowMs) {
+		while ((itinerary[legAt + 1]?.fromMs ?? Infinity) <= atMs) legAt += 1;
+		while ((room[roomAt + 1]?.fromMs ?? Infinity) <= atMs) roomAt += 1;
+		const leg = itinerary[legAt]?.leg;
+		if (!leg) break;
+		const untilMs = Math.min(
+			nowMs,
+			itinerary[legAt + 1]?.fromMs ?? Infinity,
+			leg.place === 'room' ? (room[roomAt + 1]?.fromMs ?? Infinity) : Infinity,
+			checks[checkAt]?.atMs ?? Infinity
+		);
+		if (untilMs > atMs) {
+			const place = placeOf(step, inRoom(leg, room[Math.max(0, roomAt)]));
+			const stretch = { ...place, minutes: (untilMs - atMs) / 60_000 };
+			const end = followStretch(curve, clock.referenceCelsius, celsius, stretch);
+			for (const [mark, wanted] of marksIn(clock))
+				if (passed[mark] === null && dose + end.dose >= wanted)
+					passed[mark] =
+						atMs +
+						60_000 *
+							(minutesForDose(
+								curve,
+								clock.referenceCelsius,
+								celsius,
+								place,
+								wanted - dose,
+								stretch.minutes
+							) ?? stretch.minutes);
+			acidDose += doseOfStretch(ACID, clock.referenceCelsius, celsius, stretch);
+			past.push({ fromMs: atMs, toMs: untilMs, place: leg.place, startCelsius: celsius, stretch });
+			dose += end.dose;
+			celsius = end.celsius;
+			atMs = untilMs;
+		}
+		const check = checks[checkAt];
+		if (check?.kind === 'checked' && check.atMs <= atMs) {
+			celsius = check.celsius;
+			checkAt += 1;
+		}
+	}
+	return {
+		step,
+		clock,
+		nowMs,
+		celsius,
+		dose,
+		acidDose,
+		past,
+		passed,
+		ahead: aheadOf(itinerary, nowMs, room.at(-1))
+	};
+}
+
+/** The marks of a clock in the order in which they are passed. */
+export function marksIn(clock: RipenessClock): readonly (readonly [MarkName, number])[] {
+	return [
+		['early', clock.underMinutes],
+		['ripe', clock.ripeMinutes],
+		['late', clock.overMinutes]
+	];
+}
+
+/** A clock that runs so many times as long. */
+export function scaledClock(clock: RipenessClock, factor: number): RipenessClock {
+	return {
+		...clock,
+		underMinutes: clock.underMinutes * factor,
+		ripeMinutes: clock.ripeMinutes * factor,
+		overMinutes: clock.overMinutes * factor
+	};
+}
+
+interface Stop {
+	readonly fromMs: number;
+	readonly leg: Leg;
+}
+
+/** Where the dough is when: the legs of its chain, until it is moved elsewhere and stays there. */
+function itineraryOf({ step, startMs, events }: DoughStoryInput): readonly Stop[] {
+	const stops: Stop[] = [];
+	let fromMs = startMs;
+	for (const leg of step.legs) {
+		stops.push({ fromMs, leg });
+		fromMs += (leg.minutes ?? Infinity) * 60_000;
+	}
+	for (const event of events) {
+		if (event.kind !== 'moved') continue;
+		const atMs = Math.max(startMs, event.atMs);
+		while ((stops.at(-1)?.fromMs ?? -Infinity) >= atMs) stops.pop();
+		stops.push({ fromMs: atMs, leg: { ...event.leg, minutes: null } });
+	}
+	return stops;
+}
+
+/** What is still to come; the room as it was read last stands for the room ahead. */
+function aheadOf(
+	itinerary: readonly Stop[],
+	nowMs: number,
+	room: PlaceStretch | undefined
+): readonly Leg[] {
+	const ahead: Leg[] = [];
+	for (const [index, { leg }] of itinerary.entries()) {
+		const nextMs = itinerary[index + 1]?.fromMs;
+		if (nextMs !== undefined && nextMs <= nowMs) continue;
+		const fromMs = Math.max(nowMs, itinerary[index]?.fromMs ?? nowMs);
+		const minutes = nextMs === undefined ? null : (nextMs - fromMs) / 60_000;
+		ahead.push({ ...inRoom(leg, room), minutes });
+	}
+	return ahead;
+}
+
+function inRoom(leg: Leg, room: PlaceStretch | undefined): Leg {
+	return leg.place === 'room' && room ? { ...leg, ambientCelsius: room.celsius } : leg;
+}

@@ -1,0 +1,167 @@
+import { given, worked, type Explained } from '../explain/index.ts';
+import { additionOrder } from '../formula/index.ts';
+import {
+	doughOfStages,
+	heatCapacityOfMixture,
+	temperaturesOfStages,
+	waterOfStages,
+	type HeatBalanceInput,
+	type HeatPart,
+	type MixStage,
+	type SourcedTemperature,
+	type StagedMixInput
+} from '../heat/index.ts';
+import type { WeighUpLine } from '../production/index.ts';
+import type { Temperature } from '../units/index.ts';
+import type { BowlParts } from './bowl-parts.ts';
+import type { MixingOfDough } from './mix-stages.ts';
+
+/** A stage of a mix as the bench needs it. */
+export interface StageOfWater {
+	readonly kind: 'autolyse' | 'mix' | 'held-back';
+	readonly waterGrams: number;
+	/** How warm the bowl's content is when the stage ends. */
+	readonly celsiusAfter: number;
+	readonly restMinutes: number;
+}
+
+/** What stepping through a mix asks beside its balance of heat. */
+export interface StagingInput {
+	readonly target: Temperature;
+	readonly mixing: MixingOfDough;
+	/** What an autolyse was measured at after its rest; null until then. */
+	readonly autolysed: SourcedTemperature | null;
+}
+
+interface Staged {
+	readonly wanted: Explained;
+	readonly linesToCome: readonly WeighUpLine[];
+	readonly waterDegreesPerDough: number;
+	readonly expected: (water: Temperature) => Explained;
+	readonly stages: (water: Temperature) => readonly StageOfWater[];
+}
+
+/** Held-back water goes in with this share of the work still to do (our default). */
+const WORK_AFTER_HELD_BACK = 0.3;
+
+/**
+ * Steps through a mix that rests in an autolyse or holds water back, for the water still to come.
+ * Failures: null for a mix that does neither.
+ */
+export function stageThrough(
+	input: StagingInput,
+	{ parts, liquidLines, liquid }: BowlParts,
+	balance: HeatBalanceInput
+): Staged | null {
+	const kindOf = ({ addition }: WeighUpLine): StageOfWater['kind'] =>
+		addition === 'autolyse'
+			? 'autolyse'
+			: additionOrder(addition) >= additionOrder('held-back') && liquidLines.some(isHeldBack)
+				? 'held-back'
+				: 'mix';
+	const rests =
+		input.mixing.rest !== null && parts.some(({ line }) => line.addition === 'autolyse');
+	const heldBack = liquidLines.some(isHeldBack);
+	if (!rests && !heldBack) return null;
+	const kinds: StageOfWater['kind'][] = [
+		...(rests ? (['autolyse'] as const) : []),
+		'mix',
+		...(heldBack ? (['held-back'] as const) : [])
+	];
+	// Without a rest of its own, what belongs to an autolyse goes in with the mix.
+	const stageOf = (line: WeighUpLine) => {
+		const kind = kindOf(line);
+		return kinds.includes(kind) ? kind : 'mix';
+	};
+	const works = workOf(kinds, input.mixing.shareBeforeRest);
+	const dough = parts.reduce((total, part) => total + part.mass.grams, 0) + balance.water.grams;
+	let inBowl = 0;
+	const all = kinds.map((kind, index): MixStage => {
+		const own = parts.filter(({ line }) => stageOf(line) === kind);
+		const waterGrams = gramsOf(liquidLines.filter((line) => stageOf(line) === kind));
+		inBowl += own.reduce((total, part) => total + part.mass.grams, 0) + waterGrams;
+		const share = works[index] ?? 0;
+		return {
+			name: kind,
+			parts: own,
+			waterGrams,
+			// The work is told for a kilogram of the whole dough; less is in the bowl at first.
+			work: {
+				kilojoulesPerKilogram:
+					inBowl > 0 ? (balance.friction.work.kilojoulesPerKilogram * share * dough) / inBowl : 0
+			},
+			rest: kind === 'autolyse' ? input.mixing.rest : null
+		};
+	});
+	const done = rests && input.autolysed ? all[0] : undefined;
+	const stages = done ? all.slice(1) : all;
+	const staged: StagedMixInput = {
+		target: input.target,
+		stages,
+		bowl: balance.bowl,
+		liquid,
+		inBowl: done && input.autolysed ? restedPart(done, liquid, input.autolysed) : null,
+		frictionSource: balance.friction.source
+	};
+	if (stages.every((stage) => stage.waterGrams <= 0)) return null;
+	const atZero = doughOfStages(staged, { celsius: 0 });
+	const perWater = doughOfStages(staged, { celsius: 1 }) - atZero;
+	const restOf = (index: number) => stages[index]?.rest?.minutes ?? 0;
+	return {
+		wanted: waterOfStages(staged),
+		linesToCome: liquidLines.filter((line) => !done || stageOf(line) !== 'autolyse'),
+		waterDegreesPerDough: 1 / perWater,
+		expected: (water) =>
+			worked({ key: 'expected-dough' }, '°C', 'sum', [
+				given({ key: 'dough-with-water-at-zero' }, atZero, '°C', balance.friction.source),
+				worked({ key: 'grouped' }, 'K', 'product', [
+					given({ key: 'dough-per-degree-of-water' }, perWater, '1', { kind: 'formula' }),
+					given({ key: 'temperature-of', of: liquid.name }, water.celsius, '°C', {
+						kind: 'bakery'
+					})
+				])
+			]),
+		stages: (water) =>
+			temperaturesOfStages(staged, () => water.celsius).map((celsiusAfter, index) => ({
+				kind: (done ? kinds.slice(1) : kinds)[index] ?? 'mix',
+				waterGrams: stages[index]?.waterGrams ?? 0,
+				celsiusAfter,
+				restMinutes: restOf(index)
+			}))
+	};
+}
+
+function isHeldBack({ addition }: WeighUpLine): boolean {
+	return addition === 'held-back';
+}
+
+function gramsOf(lines: readonly WeighUpLine[]): number {
+	return lines.reduce((total, line) => total + line.weighing.weighed.grams, 0);
+}
+
+function workOf(kinds: readonly StageOfWater['kind'][], beforeRest: number): readonly number[] {
+	const left = kinds.includes('autolyse') ? 1 - beforeRest : 1;
+	return kinds.map((kind) => {
+		if (kind === 'autolyse') return beforeRest;
+		if (kind === 'held-back') return left * WORK_AFTER_HELD_BACK;
+		return kinds.includes('held-back') ? left * (1 - WORK_AFTER_HELD_BACK) : left;
+	});
+}
+
+/** The rested autolyse as one part of what comes next. */
+function restedPart(
+	{ parts, waterGrams }: MixStage,
+	liquid: HeatBalanceInput['liquid'],
+	temperature: HeatPart['temperature']
+): HeatPart {
+	const all = [
+		...parts.map(({ mass, heatCapacity }) => ({ grams: mass.grams, heatCapacity })),
+		{ grams: waterGrams, heatCapacity: liquid.heatCapacity }
+	];
+	return {
+		name: 'rested flour and water',
+		mass: { grams: all.reduce((total, one) => total + one.grams, 0) },
+		heatCapacity: heatCapacityOfMixture(all),
+		temperature
+	};
+}
