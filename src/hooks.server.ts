@@ -4,7 +4,9 @@ import { closeDatabase, database } from '$lib/server/db/connection.ts';
 import { migrateToLatest } from '$lib/server/db/migrate.ts';
 import { REAL_TIME } from '$lib/core/time/index.ts';
 import { demoClock } from '$lib/server/demo/demo-clock.ts';
+import { letProbesIn } from '$lib/server/demo/demo-probes.ts';
 import { loadSaltmarrow } from '$lib/server/demo/load-saltmarrow.ts';
+import { startLiveEvents, stopLiveEvents } from '$lib/server/events/live-events.ts';
 
 export const init: ServerInit = async () => {
 	const db = database();
@@ -16,8 +18,16 @@ export const init: ServerInit = async () => {
 			env.JOVET_DEMO_AT ? demoClock(env.JOVET_DEMO_AT, now) : REAL_TIME,
 			now
 		);
+		if (env.JOVET_DEMO_DEVICE_KEY) await letProbesIn(db, env.JOVET_DEMO_DEVICE_KEY);
 	}
-	process.once('sveltekit:shutdown', () => void closeDatabase());
+	startLiveEvents();
+	// An open event stream would hold up the end of the server.
+	for (const signal of ['SIGTERM', 'SIGINT'] as const)
+		process.once(signal, () => void stopLiveEvents());
+	process.once('sveltekit:shutdown', () => {
+		void stopLiveEvents();
+		void closeDatabase();
+	});
 };
 
 const APPEARANCES = ['paper', 'ember', 'system'] as const;

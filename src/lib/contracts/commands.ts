@@ -1,7 +1,7 @@
 import { z } from 'zod';
+import type { ReadinessVerdict } from '../core/fermentation/index.ts';
 import { WATER_SCHOOLS, type WaterSchool } from '../core/heat/index.ts';
 import type { FormulaFailure } from '../core/formula/index.ts';
-import { parseBakeDate, type BakeDate } from '../core/time/index.ts';
 import type { Caution, Violation } from '../core/schedule/index.ts';
 import {
 	deliveryContent,
@@ -11,18 +11,23 @@ import {
 	preparationContent,
 	productContent
 } from './formula-book.ts';
+import { saveRetarder, setSupply, setUnits } from './bakery-commands.ts';
+import { registerDevice, revokeDevice } from './device-protocol.ts';
+import {
+	checkDough,
+	ignoreObservation,
+	judgeReadiness,
+	measureDough,
+	moveDough,
+	resetLearning
+} from './dough-commands.ts';
+import { bakeDateSchema, READING_LIMITS } from './limits.ts';
 
 /** Pieces of one product for one drop; more than this is a typing error. */
 export const MOST_PIECES = 9999;
-/** What a thermometer of the bakery can say of room, flour, water and dough. */
-export const READING_LIMITS = { least: { celsius: -25 }, most: { celsius: 60 } } as const;
 /** How much earlier a mix may be wished for. */
 export const MOST_LEAD_MINUTES = 480;
 
-export const bakeDateSchema = z.custom<BakeDate>(
-	(value) => typeof value === 'string' && parseBakeDate(value).ok,
-	'not a date of the calendar'
-);
 const uuid = z.uuid();
 const version = z.int().min(0);
 const epochMs = z.int().min(946_684_800_000).max(7_258_118_400_000);
@@ -69,7 +74,8 @@ export const commandSchema = z.discriminatedUnion('kind', [
 			/** The build measured, when the quantity is a pre-ferment. */
 			preparationId: uuid.nullable(),
 			celsius: z.number().min(READING_LIMITS.least.celsius).max(READING_LIMITS.most.celsius),
-			instrument: z.enum(['typed', 'core-probe', 'surface-thermometer']),
+			/** `probe` where a hand took over what a probe said. */
+			instrument: z.enum(['typed', 'probe', 'core-probe', 'surface-thermometer']),
 			/** The reading this one corrects. */
 			correctsId: uuid.nullable()
 		})
@@ -77,24 +83,17 @@ export const commandSchema = z.discriminatedUnion('kind', [
 			message: 'a pre-ferment reading names its build, and only that',
 			path: ['preparationId']
 		}),
-	z.object({
-		...envelope,
-		kind: z.literal('measure-dough'),
-		date: bakeDateSchema,
-		formulaId: uuid,
-		ordinal: z.int().min(1).max(500),
-		doughCelsius: z.number().min(READING_LIMITS.least.celsius).max(READING_LIMITS.most.celsius),
-		/** As warm as the water went in; ice counts as the water it stands for. */
-		waterCelsius: z.number().min(-80).max(100),
-		instrument: z.enum(['typed', 'core-probe', 'surface-thermometer'])
-	}),
-	z.object({
-		...envelope,
-		kind: z.literal('judge-dough-temperature'),
-		readingId: uuid,
-		ignored: z.boolean()
-	}),
-	z.object({ ...envelope, kind: z.literal('reset-friction'), formulaId: uuid }),
+	z.object({ ...envelope, ...measureDough }),
+	z.object({ ...envelope, ...checkDough }),
+	z.object({ ...envelope, ...moveDough }),
+	z.object({ ...envelope, ...judgeReadiness }),
+	z.object({ ...envelope, ...ignoreObservation }),
+	z.object({ ...envelope, ...resetLearning }),
+	z.object({ ...envelope, ...registerDevice }),
+	z.object({ ...envelope, ...revokeDevice }),
+	z.object({ ...envelope, ...setSupply }),
+	z.object({ ...envelope, ...setUnits }),
+	z.object({ ...envelope, ...saveRetarder }),
 	z.object({ ...envelope, kind: z.literal('set-water-school'), school: z.enum(WATER_SCHOOLS) }),
 	z.object({
 		...envelope,
@@ -148,8 +147,16 @@ export interface CommandAnswers {
 	'copy-orders': { readonly lines: number };
 	'take-reading': { readonly readingId: string };
 	'measure-dough': { readonly readingId: string; readonly frictionKilojoulesPerKilogram: number };
-	'judge-dough-temperature': { readonly ignored: boolean };
-	'reset-friction': { readonly formulaId: string };
+	'check-dough': { readonly checkId: string };
+	'move-dough': { readonly moveId: string };
+	'judge-readiness': { readonly judgementId: string; readonly verdict: ReadinessVerdict };
+	'ignore-observation': { readonly ignored: boolean };
+	'reset-learning': { readonly formulaId: string };
+	'register-device': { readonly deviceId: string };
+	'revoke-device': { readonly deviceId: string };
+	'set-supply': { readonly version: number };
+	'set-units': { readonly version: number };
+	'save-retarder': { readonly retarderId: string };
 	'set-water-school': { readonly school: WaterSchool };
 	'set-lead': { readonly version: number; readonly minutes: number };
 	'create-formula': { readonly formulaId: string };
@@ -187,6 +194,11 @@ export type Refusal =
 				| 'build'
 				| 'formula'
 				| 'reading'
+				| 'observation'
+				| 'dough'
+				| 'device'
+				| 'retarder'
+				| 'mixer'
 				| 'ingredient'
 				| 'delivery'
 				| 'draft'
@@ -200,6 +212,7 @@ export type Refusal =
 			readonly value: number;
 			readonly by: string;
 	  }
+	| { readonly kind: 'settings-changed-meanwhile'; readonly version: number }
 	| {
 			readonly kind: 'newer-revision';
 			readonly name: string;
@@ -212,6 +225,10 @@ export type Refusal =
 			readonly reason: FormulaFailure;
 	  }
 	| { readonly kind: 'name-taken'; readonly name: string }
+	/** A dough is followed from the moment it came out of the mixer. */
+	| { readonly kind: 'not-mixed-yet'; readonly name: string }
+	| { readonly kind: 'dough-has-no-clock'; readonly name: string }
+	| { readonly kind: 'before-the-mix'; readonly name: string }
 	| { readonly kind: 'orders-there-already'; readonly lines: number }
 	| { readonly kind: 'nothing-to-copy' }
 	| { readonly kind: 'plan-out-of-date' }

@@ -10,7 +10,7 @@ import type {
 	WaitStep
 } from '../core/formula/index.ts';
 import type { DropId, FormulaId, PreparationId, ProductId } from '../core/identity.ts';
-import type { WaterSchool } from '../core/heat/index.ts';
+import type { IceForm, MixProgram, WaterSchool } from '../core/heat/index.ts';
 import type {
 	BakeryProduct,
 	DayProduction,
@@ -21,6 +21,7 @@ import type { Placement } from '../core/schedule/index.ts';
 import type { BakeDate, BakeryClock, WallTime } from '../core/time/index.ts';
 import type { Share, UnitChoice, WeighingScale } from '../core/units/index.ts';
 import type { ReadingQuantity } from './commands.ts';
+import type { DoughInstrument } from './dough-commands.ts';
 import type { FormulaContent } from './formula-book.ts';
 
 /** What every room knows of the bakery. */
@@ -82,7 +83,20 @@ export interface WaterInputView {
 	readonly name: string;
 	/** null while nothing was measured and the assumed figure stands in. */
 	readonly reading: ReadingView | null;
+	/** What its probe says, whether it counts or something typed stands against it; null without one. */
+	readonly probe: ProbeView | null;
 	readonly assumedCelsius: number;
+}
+
+/** A probe with its newest reading. */
+export interface ProbeView {
+	readonly name: string;
+	readonly celsius: number;
+	readonly measuredAtMs: number;
+	/** It missed its last reports. */
+	readonly silent: boolean;
+	/** It has said the same for so long that it may be stuck. */
+	readonly unmoved: boolean;
 }
 
 export interface MixWaterView {
@@ -90,17 +104,37 @@ export interface MixWaterView {
 	readonly name: string;
 	readonly ordinal: number;
 	readonly count: number;
+	/** When the accepted plan begins it; null without one. */
+	readonly startMs: number | null;
 	readonly doughGrams: number;
 	readonly targetCelsius: number;
-	/** null for a dough that adds no water at the mixer. */
+	/** null for a dough that takes no water or other liquid at the mixer. */
 	readonly water: WaterOfMix | null;
 	readonly iceMostShare: number;
 	/** Its first fermenting wait; null for a dough without one. */
 	readonly bulk: { readonly step: WaitStep; readonly targetCelsius: number } | null;
+	/** Whether it rests in an autolyse, and what that was measured at. */
+	readonly rests: boolean;
+	readonly autolysed: { readonly celsius: number; readonly atMs: number } | null;
 	readonly friction: FrictionView;
+	readonly mixer: { readonly id: string; readonly name: string } | null;
+	/** How long the mixer turns, where the formula tells it. */
+	readonly program: MixProgram | null;
 	readonly doughKilojoulesPerKilogramKelvin: number;
 	/** What was measured of this very mix last. */
 	readonly measured: DoughReadingView | null;
+}
+
+/** The water of a build, mixed by hand in its tub. */
+export interface BuildWaterView {
+	readonly preparationId: PreparationId;
+	readonly name: string;
+	readonly startMs: number | null;
+	readonly grams: number;
+	readonly targetCelsius: number;
+	readonly water: WaterOfMix | null;
+	readonly iceMostShare: number;
+	readonly kilojoulesPerKilogramKelvin: number;
 }
 
 /** A dough temperature that was measured, with the friction it revealed. */
@@ -111,7 +145,7 @@ export interface DoughReadingView {
 	readonly doughCelsius: number;
 	readonly targetCelsius: number;
 	readonly waterCelsius: number;
-	readonly instrument: 'typed' | 'core-probe' | 'surface-thermometer';
+	readonly instrument: DoughInstrument;
 	readonly frictionKilojoulesPerKilogram: number;
 	readonly ignored: boolean;
 	readonly occurredAtMs: number;
@@ -121,17 +155,30 @@ export interface DoughReadingView {
 export interface FrictionView {
 	readonly kilojoulesPerKilogram: number;
 	readonly spreadKilojoulesPerKilogram: number;
-	/** What stood in the book before anything was measured. */
+	/** Eight times in ten the truth lies within. */
+	readonly bandKilojoulesPerKilogram: { readonly low: number; readonly high: number };
+	/** What the book says of this mix, before anything was measured. */
 	readonly bookKilojoulesPerKilogram: number;
+	/** Its own mixes on this mixer that count, and readings of other doughs on it. */
 	readonly used: number;
+	readonly usedOfOthers: number;
 	readonly readings: readonly (DoughReadingView & { readonly leftOut: boolean })[];
 }
 
 export interface WaterView {
 	readonly date: BakeDate;
 	readonly inputs: readonly WaterInputView[];
+	/** In the order of the accepted plan. */
 	readonly mixes: readonly MixWaterView[];
+	readonly builds: readonly BuildWaterView[];
 	readonly school: WaterSchool;
+	readonly iceForm: IceForm;
+	readonly mixers: readonly { readonly id: string; readonly name: string }[];
+	/** What stands in, or is held over, a dough. */
+	readonly doughProbes: {
+		readonly core: ProbeView | null;
+		readonly surface: ProbeView | null;
+	};
 	readonly unmade: readonly UnmadeDough[];
 }
 

@@ -9,6 +9,11 @@ const UNKNOWN: Record<Extract<Refusal, { kind: 'unknown' }>['what'], string> = {
 	formula: 'This formula is no longer in the book.',
 	ingredient: 'An ingredient of this formula is no longer in the book.',
 	reading: 'The reading to correct is not there.',
+	observation: 'This reading is not in the log.',
+	dough: 'This dough is no longer in the day.',
+	device: 'This device is not known here.',
+	retarder: 'This cold room is not known here.',
+	mixer: 'This mixer is no longer in the bakery.',
 	delivery: 'A delivery of this formula is no longer in the book.',
 	draft: 'This draft is no longer there.',
 	scale: 'This scale is no longer in the bakery.',
@@ -29,8 +34,16 @@ export function refusalText(refusal: Refusal): string {
 			return `${refusal.by} changed this to ${refusal.value} meanwhile.`;
 		case 'newer-revision':
 			return `Not saved: ${refusal.by} saved revision ${refusal.revision} of ${refusal.name} meanwhile. Your changes stay here; reload to see the newer revision beside them.`;
+		case 'settings-changed-meanwhile':
+			return 'Not saved: somebody else changed these settings meanwhile. Reload the page to see them.';
+		case 'not-mixed-yet':
+			return `${refusal.name} is not measured at the mixer yet: do that first, in the Water room.`;
+		case 'before-the-mix':
+			return `That lies before ${refusal.name} came out of the mixer.`;
+		case 'dough-has-no-clock':
+			return `${refusal.name} has no wait with a clock. Give it one in its formula.`;
 		case 'name-taken':
-			return `"${refusal.name}" is in the book already. Choose another name.`;
+			return `"${refusal.name}" is taken already. Choose another name.`;
 		case 'formula-impossible':
 			return `Not saved, ${refusal.formula} cannot be made like this: ${formulaFailureText(refusal.reason)}.`;
 		case 'orders-there-already':

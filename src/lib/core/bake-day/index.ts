@@ -8,6 +8,7 @@ export * from './mix-stages.ts';
 export * from './bowl-parts.ts';
 export * from './water-of-stages.ts';
 export * from './water-of-mix.ts';
+export * from './reading-of-moment.ts';
 export * from './room-trace.ts';
 export * from './dough-story.ts';
 export * from './dough-card.ts';

@@ -1,5 +1,6 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
+import { chanceFrom, normalFrom } from '../chance.ts';
 import { estimate, estimateWithin, type Observation } from './index.ts';
 
 const GROUP = { mean: 1, spread: 0.3 };
@@ -11,20 +12,6 @@ const reading = (value: number, at: number, spread = 0.1): Observation => ({
 });
 const close = (actual: number, expected: number, within: number) =>
 	assert.ok(Math.abs(actual - expected) <= within, `${actual} is not ${expected}`);
-
-/** A stream of chance that is the same on every run (mulberry32). */
-function stream(seed: number): () => number {
-	let state = seed;
-	return () => {
-		state = (state + 0x6d2b79f5) | 0;
-		let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-		mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-		return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-	};
-}
-function normal(next: () => number): number {
-	return Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
-}
 
 test('with nothing measured the group stands, wider by how far its members lie apart', () => {
 	const belief = estimateWithin(GROUP, [], BETWEEN, []);
@@ -44,18 +31,18 @@ test('others of the group bring a new member near to them, its own readings coun
 });
 
 test('over 1 000 generated bakeries of many doughs the band covers the truth 77 to 83 times in a hundred', () => {
-	const next = stream(40_771);
+	const next = chanceFrom(40_771);
 	let covered = 0;
 	for (let bakery = 0; bakery < 1000; bakery += 1) {
-		const mixer = GROUP.mean + GROUP.spread * normal(next);
+		const mixer = GROUP.mean + GROUP.spread * normalFrom(next);
 		const readingsOf = (truth: number, count: number) =>
 			Array.from({ length: count }, (_, at) =>
-				reading(truth + (next() < 0.05 ? 12 : 1) * 0.1 * normal(next), at)
+				reading(truth + (next() < 0.05 ? 12 : 1) * 0.1 * normalFrom(next), at)
 			);
-		const others = Array.from({ length: 3 }, () => mixer + BETWEEN * normal(next)).flatMap(
+		const others = Array.from({ length: 3 }, () => mixer + BETWEEN * normalFrom(next)).flatMap(
 			(truth) => readingsOf(truth, 1)
 		);
-		const truth = mixer + BETWEEN * normal(next);
+		const truth = mixer + BETWEEN * normalFrom(next);
 		const own = readingsOf(truth, Math.floor(next() * 6));
 		const { band } = estimateWithin(GROUP, others, BETWEEN, own);
 		if (band.low <= truth && truth <= band.high) covered += 1;

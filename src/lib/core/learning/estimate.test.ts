@@ -1,6 +1,7 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import fc from 'fast-check';
+import { chanceFrom, normalFrom } from '../chance.ts';
 import { estimate, type Observation } from './index.ts';
 
 const PRIOR = { mean: 9.6, spread: 2.5 };
@@ -11,20 +12,6 @@ const reading = (value: number, at = 0, spread = 1): Observation => ({
 });
 const close = (actual: number, expected: number, within: number) =>
 	assert.ok(Math.abs(actual - expected) <= within, `${actual} is not ${expected}`);
-
-/** A stream of chance that is the same on every run (mulberry32). */
-function stream(seed: number): () => number {
-	let state = seed;
-	return () => {
-		state = (state + 0x6d2b79f5) | 0;
-		let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-		mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-		return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-	};
-}
-function normal(next: () => number): number {
-	return Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next());
-}
 
 test('without observations the prior is given back', () => {
 	const belief = estimate(PRIOR, []);
@@ -80,15 +67,15 @@ test('the order of the observations changes nothing, and more of them never wide
 });
 
 test('over 1 000 generated bakeries the band of eight in ten covers the truth 77 to 83 times in a hundred', () => {
-	const next = stream(20_261_124);
+	const next = chanceFrom(20_261_124);
 	let covered = 0;
 	let missed = 0;
 	for (let bakery = 0; bakery < 1000; bakery += 1) {
-		const truth = PRIOR.mean + PRIOR.spread * normal(next);
+		const truth = PRIOR.mean + PRIOR.spread * normalFrom(next);
 		const count = 1 + Math.floor(next() * 12);
 		const observations = Array.from({ length: count }, (_, at) => {
 			const wild = next() < 0.05;
-			return reading(truth + (wild ? 12 : 1) * normal(next), at);
+			return reading(truth + (wild ? 12 : 1) * normalFrom(next), at);
 		});
 		const { band, mean } = estimate(PRIOR, observations);
 		if (band.low <= truth && truth <= band.high) covered += 1;
@@ -99,9 +86,9 @@ test('over 1 000 generated bakeries the band of eight in ten covers the truth 77
 });
 
 test('it converges on the truth with outliers among many readings', () => {
-	const next = stream(7);
+	const next = chanceFrom(7);
 	const observations = Array.from({ length: 200 }, (_, at) =>
-		reading(12 + (at % 10 === 0 ? 15 : 0) + normal(next), at)
+		reading(12 + (at % 10 === 0 ? 15 : 0) + normalFrom(next), at)
 	);
 	const belief = estimate(PRIOR, observations);
 	close(belief.mean, 12, 0.3);

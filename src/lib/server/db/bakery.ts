@@ -1,4 +1,4 @@
-import type { WaterSchool } from '../../core/heat/index.ts';
+import type { IceForm, WaterSchool } from '../../core/heat/index.ts';
 import type { BakeryClock, WallTime } from '../../core/time/index.ts';
 import type { UnitChoice, WeighingScale } from '../../core/units/index.ts';
 import type { Db, Tx } from './client.ts';
@@ -16,8 +16,12 @@ export interface BakerySettings {
 	};
 	readonly hotTapCelsius: number;
 	readonly hottestWaterCelsius: number;
+	readonly iceForm: IceForm;
 	readonly iceCelsius: number;
 	readonly iceMostShare: number;
+	/** null where there is no chiller. */
+	readonly chilledCelsius: number | null;
+	readonly version: number;
 	/** What stands before a price; empty when the bakery keeps none. */
 	readonly currency: string;
 	readonly waterSchool: WaterSchool;
@@ -38,6 +42,9 @@ export async function loadBakery(db: Db | Tx): Promise<BakerySettings | null> {
 		},
 		hotTapCelsius: row.hot_tap_celsius,
 		hottestWaterCelsius: row.hottest_water_celsius,
+		iceForm: row.ice_form,
+		chilledCelsius: row.chilled_water_celsius,
+		version: row.row_version,
 		iceCelsius: row.ice_celsius,
 		iceMostShare: row.ice_most_share,
 		currency: row.currency,

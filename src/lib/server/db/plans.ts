@@ -55,3 +55,29 @@ export async function loadNewestPlan(db: Db | Tx, date: BakeDate): Promise<PlanR
 			}
 		: null;
 }
+
+/** When the newest accepted plan of a date begins each mix of a dough or build, by the batch's key. */
+export async function loadPlannedMixStarts(
+	db: Db | Tx,
+	date: BakeDate
+): Promise<ReadonlyMap<string, number>> {
+	const rows = await db
+		.selectFrom('plan_task')
+		.innerJoin('batch', 'batch.id', 'plan_task.batch_id')
+		.select(['batch.key', 'plan_task.start_at'])
+		.where('plan_task.plan_id', '=', (where) =>
+			where
+				.selectFrom('plan_version')
+				.select('id')
+				.where('bake_date', '=', date)
+				.orderBy('number', 'desc')
+				.limit(1)
+		)
+		.where('plan_task.activity', '=', 'mix')
+		.where('batch.kind', 'in', ['mix', 'build'])
+		.orderBy('plan_task.start_at')
+		.execute();
+	const starts = new Map<string, number>();
+	for (const row of rows) if (!starts.has(row.key)) starts.set(row.key, row.start_at.getTime());
+	return starts;
+}

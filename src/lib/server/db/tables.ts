@@ -3,9 +3,13 @@ import type {
 	Addition,
 	IngredientKind,
 	Milling,
-	PreparationKind
+	PreparationKind,
+	WaitPlace
 } from '../../core/formula/index.ts';
-import type { WaterSchool } from '../../core/heat/index.ts';
+import type { ReadinessVerdict } from '../../core/fermentation/index.ts';
+import type { IceForm, WaterSchool } from '../../core/heat/index.ts';
+import type { LearnedSubject, ReadinessDecision } from '../../contracts/dough-commands.ts';
+import type { SensorKind } from '../../contracts/device-protocol.ts';
 import type { ExtraUse } from '../../core/production/index.ts';
 
 /** Set by the database when the row is written, never by the application. */
@@ -31,6 +35,8 @@ export interface Tables {
 		currency: Generated<string>;
 		caustic_most_share: Generated<number>;
 		water_school: Generated<WaterSchool>;
+		ice_form: Generated<IceForm>;
+		chilled_water_celsius: number | null;
 		row_version: Generated<number>;
 	};
 	app_clock: {
@@ -70,16 +76,13 @@ export interface Tables {
 		instrument: 'typed' | 'core-probe' | 'surface-thermometer';
 		friction_kj_per_kg: number;
 		dough_kj_per_kg_k: number;
+		mixer_id: string | null;
+		slow_min: number | null;
+		fast_min: number | null;
+		fill_share: number | null;
 		inputs: Json;
 		occurred_at: Date;
 		recorded_at: RecordedAt;
-	};
-	dough_temperature_ignored: { dough_temperature_id: string; command_id: string };
-	friction_reset: {
-		formula_id: string;
-		at: Date;
-		recorded_at: ColumnType<Date, never, Date>;
-		command_id: string;
 	};
 	oven_deck: { id: string; name: string; ordinal: number };
 	ingredient: {
@@ -321,6 +324,7 @@ export interface Tables {
 		formula_id: string;
 		ordinal: number;
 		celsius: number;
+		stage: 'autolyse' | 'dough';
 		instrument: 'typed' | 'core-probe' | 'surface-thermometer';
 		place: WaitPlace;
 		ambient_celsius: number;
@@ -336,6 +340,8 @@ export interface Tables {
 		place: WaitPlace;
 		ambient_celsius: number;
 		time_constant_min: number;
+		retarder_id: string | null;
+		ended: Generated<boolean>;
 		occurred_at: Date;
 		recorded_at: RecordedAt;
 	};
@@ -346,10 +352,21 @@ export interface Tables {
 		formula_id: string;
 		ordinal: number;
 		sightings: Json;
-		clock_share: number;
+		dose_min: number;
+		book_ripe_min: number;
+		seen_share: number | null;
+		seen_spread: number | null;
 		verdict: ReadinessVerdict;
-		decision: 'wait' | 'fold-again' | 'go-on';
+		decision: ReadinessDecision;
 		occurred_at: Date;
 		recorded_at: RecordedAt;
+	};
+	observation_ignored: { observation_id: string; command_id: string };
+	learning_reset: {
+		subject: LearnedSubject;
+		formula_id: string;
+		at: Date;
+		recorded_at: ColumnType<Date, never, Date>;
+		command_id: string;
 	};
 }

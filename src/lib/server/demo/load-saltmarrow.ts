@@ -10,9 +10,10 @@ import type { Db, Tx } from '../db/client.ts';
 import { demoId } from './demo-id.ts';
 import { DEMO_ZONE } from './demo-zone.ts';
 import { DELIVERIES } from './deliveries.ts';
-import { DIVIDERS, VESSELS } from './equipment.ts';
+import { DIVIDERS, RETARDERS, VESSELS } from './equipment.ts';
 import type { DemoFormula } from './demo-formula.ts';
 import { FORMULAS } from './formulas.ts';
+import { loadHistory } from './history.ts';
 import { PREPARATIONS } from './preparations.ts';
 import { PRODUCTS } from './products.ts';
 import { DROPS, piecesOn, WEEKDAY_ORDERS, WEEKDAY_SPECIALS } from './orders.ts';
@@ -41,6 +42,7 @@ export async function loadSaltmarrow(
 		await loadBook(tx);
 		await loadDeliveries(tx, now.epochMs);
 		await loadOrders(tx, now.epochMs);
+		await loadHistory(tx, now.epochMs, demoId('command', 'load demo'));
 		return true;
 	});
 }
@@ -59,6 +61,8 @@ async function loadBakehouse(tx: Tx): Promise<void> {
 			hottest_water_celsius: 40,
 			ice_celsius: 0,
 			ice_most_share: 0.15,
+			ice_form: 'cubes',
+			water_school: 'heat-balance',
 			currency: '€'
 		})
 		.execute();
@@ -112,6 +116,19 @@ async function loadBakehouse(tx: Tx): Promise<void> {
 			most_dough_g: 32_000,
 			bowl_kj_per_k: 9
 		})
+		.execute();
+	await tx
+		.insertInto('retarder')
+		.values(
+			RETARDERS.map(({ name, retarder }) => ({
+				id: demoId('retarder', name),
+				name,
+				set_celsius: retarder.setCelsius,
+				compressor_w: retarder.compressorWatts,
+				air_kj_per_k: retarder.airKilojoulesPerKelvin,
+				walls_w_per_k: retarder.wallsWattsPerKelvin
+			}))
+		)
 		.execute();
 	await tx
 		.insertInto('oven_deck')

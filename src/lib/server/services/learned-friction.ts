@@ -1,47 +1,117 @@
 import type { FrictionView } from '../../contracts/views.ts';
 import type { Source } from '../../core/explain/index.ts';
-import { estimate } from '../../core/learning/index.ts';
+import {
+	factorRevealed,
+	frictionOf,
+	mixerWork,
+	type FrictionBook,
+	type MixDone,
+	type MixerHeat
+} from '../../core/heat/index.ts';
+import { estimateWithin, type Observation } from '../../core/learning/index.ts';
 import type { SpecificEnergy } from '../../core/units/index.ts';
 import type { DoughTemperatureRow } from '../db/dough-temperatures.ts';
 
-/** How far the friction of a formula's book may be off, as a share of it (our default). */
-const PRIOR_SHARE = 0.3;
+/** How far the mixer may be off from what the book says of it, and doughs on it from one another (our defaults). */
+const GROUP = { mean: 1, spread: 0.25 };
+const BETWEEN_DOUGHS = 0.12;
 /** How far a reading's friction lies from the truth in kJ/kg, by instrument (our defaults). */
 const SPREAD = { typed: 1.1, 'core-probe': 0.9, 'surface-thermometer': 3 } as const;
+/** Of every other dough on the mixer so many of the newest readings count (our default). */
+const OF_ANOTHER_DOUGH = 5;
 
 export interface LearnedFriction {
 	readonly work: SpecificEnergy;
+	readonly spread: SpecificEnergy;
 	readonly source: Source;
+	readonly mixer: MixerHeat;
 	readonly view: FrictionView;
 }
 
-/** The friction of a formula from its book and what was measured since, newest readings first. */
+/** A dough's readings with the book they are read by. */
+export interface MeasuredDough {
+	readonly book: FrictionBook;
+	/** Newest first. */
+	readonly readings: readonly DoughTemperatureRow[];
+}
+
+/**
+ * The friction of one mix: from its book, what its own mixes showed on this mixer, and what other doughs
+ * showed on it.
+ */
 export function learnedFriction(
-	bookKilojoulesPerKilogram: number,
-	readings: readonly DoughTemperatureRow[]
+	own: MeasuredDough,
+	others: readonly MeasuredDough[],
+	mixerId: string | null,
+	done: MixDone
 ): LearnedFriction {
-	const counted = readings.filter((one) => !one.ignored);
-	const belief = estimate(
-		{
-			mean: bookKilojoulesPerKilogram,
-			spread: Math.max(0.5, bookKilojoulesPerKilogram * PRIOR_SHARE)
-		},
-		counted.map((one) => ({
-			id: one.id,
-			value: one.frictionKilojoulesPerKilogram,
-			spread: SPREAD[one.instrument]
-		}))
-	);
-	const learned = belief.used.length > 0;
+	const here = (one: DoughTemperatureRow) => one.mixerId === null || one.mixerId === mixerId;
+	const mine = own.readings.filter(here);
+	const elsewhere = own.readings.filter((one) => !here(one));
+	const group = [
+		...observationsOf(own.book, elsewhere),
+		...others.flatMap(({ book, readings }) =>
+			observationsOf(book, readings.filter(here).slice(0, OF_ANOTHER_DOUGH))
+		)
+	];
+	const counted = observationsOf(own.book, mine);
+	const belief = estimateWithin(GROUP, group, BETWEEN_DOUGHS, counted);
+	const mixer = mixerWork(own.book, done);
+	const work = frictionOf(own.book, done, belief.mean);
+	const learned = belief.used.length + group.length > 0;
 	return {
-		work: { kilojoulesPerKilogram: learned ? belief.mean : bookKilojoulesPerKilogram },
+		work,
+		spread: { kilojoulesPerKilogram: belief.spread * mixer.kilojoulesPerKilogram },
 		source: learned ? { kind: 'learned' } : { kind: 'assumed' },
+		mixer: {
+			workKilojoulesPerKilogram: belief.mean * mixer.kilojoulesPerKilogram,
+			program: done.program
+		},
 		view: {
-			kilojoulesPerKilogram: belief.mean,
-			spreadKilojoulesPerKilogram: belief.spread,
-			bookKilojoulesPerKilogram,
+			kilojoulesPerKilogram: work.kilojoulesPerKilogram,
+			spreadKilojoulesPerKilogram: belief.spread * mixer.kilojoulesPerKilogram,
+			bandKilojoulesPerKilogram: {
+				low: frictionOf(own.book, done, belief.band.low).kilojoulesPerKilogram,
+				high: frictionOf(own.book, done, belief.band.high).kilojoulesPerKilogram
+			},
+			bookKilojoulesPerKilogram: frictionOf(own.book, done, 1).kilojoulesPerKilogram,
 			used: belief.used.length,
-			readings: readings.map((one) => ({ ...one, leftOut: belief.leftOut.includes(one.id) }))
+			usedOfOthers: group.length,
+			readings: mine.map((one) => ({
+				...one,
+				leftOut: belief.leftOut.includes(one.id),
+				// As it would have been in the mix that is asked about, so that all can be compared.
+				frictionKilojoulesPerKilogram: comparable(own.book, one, done)
+			}))
 		}
 	};
+}
+
+/** How a reading's mix was done, as far as it was told. */
+function doneIn(book: FrictionBook, row: DoughTemperatureRow): MixDone {
+	return { program: row.program ?? book.program, fill: row.fillShare };
+}
+
+function comparable(book: FrictionBook, row: DoughTemperatureRow, done: MixDone): number {
+	const revealed = { kilojoulesPerKilogram: row.frictionKilojoulesPerKilogram };
+	const factor = factorRevealed(book, doneIn(book, row), revealed);
+	return factor === null
+		? row.frictionKilojoulesPerKilogram
+		: frictionOf(book, done, factor).kilojoulesPerKilogram;
+}
+
+function observationsOf(
+	book: FrictionBook,
+	rows: readonly DoughTemperatureRow[]
+): readonly Observation[] {
+	return rows
+		.filter((one) => !one.ignored)
+		.flatMap((row) => {
+			const done = doneIn(book, row);
+			const value = factorRevealed(book, done, {
+				kilojoulesPerKilogram: row.frictionKilojoulesPerKilogram
+			});
+			const work = mixerWork(book, done).kilojoulesPerKilogram;
+			return value === null ? [] : [{ id: row.id, value, spread: SPREAD[row.instrument] / work }];
+		});
 }

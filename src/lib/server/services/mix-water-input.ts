@@ -1,13 +1,15 @@
 import type { WaterInputView } from '../../contracts/views.ts';
-import type { WaterOfMixInput } from '../../core/bake-day/index.ts';
+import { mixingOf, type WaterOfMixInput } from '../../core/bake-day/index.ts';
 import type { Source } from '../../core/explain/index.ts';
-import type { SourcedTemperature } from '../../core/heat/index.ts';
-import type { Dough, Mix } from '../../core/production/index.ts';
+import type { ResolvedStage, Step } from '../../core/formula/index.ts';
+import { iceCap, type MixProgram, type SourcedTemperature } from '../../core/heat/index.ts';
+import type { WeighUpLine } from '../../core/production/index.ts';
+import type { MixerSettings } from '../db/bakery.ts';
 import type { BakeryDay } from './day-production.ts';
 import type { LearnedFriction } from './learned-friction.ts';
 
 /** A temperature of the moment with where it comes from. */
-export function sourced(input: WaterInputView): SourcedTemperature {
+function sourced(input: WaterInputView): SourcedTemperature {
 	const source: Source = input.reading
 		? {
 				kind: 'measured',
@@ -21,42 +23,68 @@ export function sourced(input: WaterInputView): SourcedTemperature {
 	};
 }
 
-/** All that the water of one mix follows from. */
-export function mixWaterInput(
-	dough: Dough,
-	mix: Mix,
+/** What is mixed, in which bowl. */
+export interface BowlOfDay {
+	readonly lines: readonly WeighUpLine[];
+	readonly stage: ResolvedStage;
+	readonly steps: readonly Step[];
+	/** null for a build that is mixed by hand in its tub. */
+	readonly mixer: MixerSettings | null;
+	readonly targetCelsius: number;
+}
+
+/** All that the water of one bowl follows from. */
+export function bowlWaterInput(
+	{ lines, stage, steps, mixer, targetCelsius }: BowlOfDay,
 	day: BakeryDay,
 	inputs: readonly WaterInputView[],
-	friction: LearnedFriction,
-	targetCelsius: number
+	friction: Pick<LearnedFriction, 'work' | 'spread' | 'source' | 'mixer'>,
+	autolysed: SourcedTemperature | null,
+	nowMs: number
 ): WaterOfMixInput {
-	const { final } = dough.resolved;
 	const { bakery } = day;
 	const find = (quantity: WaterInputView['quantity']) =>
 		sourced(inputs.find((one) => one.quantity === quantity) as WaterInputView);
+	const room = find('room');
+	const mixing = mixingOf(steps, room.temperature);
 	return {
-		mix,
-		final,
+		lines,
+		stage,
 		school: bakery.waterSchool,
 		target: { celsius: targetCelsius },
 		flour: find('flour'),
-		room: find('room'),
+		room,
 		preferments: inputs
-			.filter((one) => final.stages.some((stage) => stage.preparation?.id === one.preparationId))
+			.filter((one) => stage.stages.some((inner) => inner.preparation?.id === one.preparationId))
 			.map((one) => ({ ...sourced(one), name: one.name })),
-		friction: { work: friction.work, source: friction.source },
-		bowlKilojoulesPerKelvin: Math.max(
-			0,
-			...day.mixers.map((mixer) => mixer.bowlKilojoulesPerKelvin)
-		),
+		friction,
+		mixing,
+		autolysed,
+		bowlKilojoulesPerKelvin: mixer?.bowlKilojoulesPerKelvin ?? 0,
 		supply: {
 			cold: find('tap'),
+			chilled:
+				bakery.chilledCelsius === null
+					? null
+					: {
+							temperature: { celsius: bakery.chilledCelsius },
+							source: { kind: 'bakery' }
+						},
 			hot: { celsius: bakery.hotTapCelsius },
 			ice: {
 				temperature: { celsius: bakery.iceCelsius },
-				mostShare: { share: bakery.iceMostShare }
+				mostShare: iceCap(
+					bakery.iceForm,
+					{ share: bakery.iceMostShare },
+					minutesOf(friction.mixer.program)
+				)
 			},
 			hottestForYeast: { celsius: bakery.hottestWaterCelsius }
-		}
+		},
+		nowMs
 	};
+}
+
+function minutesOf(program: MixProgram | null) {
+	return program ? { minutes: program.slowMinutes + program.fastMinutes } : null;
 }

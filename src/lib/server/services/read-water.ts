@@ -1,115 +1,139 @@
-import type { MixWaterView, WaterInputView, WaterView } from '../../contracts/views.ts';
-import { heatCapacityOf, waterOfMix } from '../../core/bake-day/index.ts';
-import type { ResolvedStage, Step } from '../../core/formula/index.ts';
-import type { Dough } from '../../core/production/index.ts';
+import type { BuildWaterView, MixWaterView, WaterView } from '../../contracts/views.ts';
+import { batchKey, heatCapacityOf, waterOfMix } from '../../core/bake-day/index.ts';
+import type { Step } from '../../core/formula/index.ts';
+import type { Build, Dough } from '../../core/production/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
-import type { Db, Tx } from '../db/client.ts';
-import { loadDoughTemperatures, type DoughTemperatureRow } from '../db/dough-temperatures.ts';
-import { loadNewestReadings } from '../db/readings.ts';
-import { loadBakeryDay, type BakeryDay } from './day-production.ts';
-import { learnedFriction } from './learned-friction.ts';
-import { mixWaterInput } from './mix-water-input.ts';
+import type { Db } from '../db/client.ts';
+import { loadSensorsNow } from '../db/devices.ts';
+import { loadDoughTemperatures, loadDoughTemperaturesOn } from '../db/dough-temperatures.ts';
+import { loadDoughWatch } from '../db/dough-watch.ts';
+import { loadPlannedMixStarts } from '../db/plans.ts';
+import { bakeryNow } from './bakery-now.ts';
+import { loadBakeryDay } from './day-production.ts';
+import { mixOfDay, revisionOf, type MixKnowledge } from './mix-of-day.ts';
+import { bowlWaterInput } from './mix-water-input.ts';
+import { newestOf, probeView, readWaterInputs } from './temperatures-now.ts';
 
-/** The water of every mix of a date from the temperatures of the moment. */
-export async function readWater(db: Db, date: BakeDate): Promise<WaterView> {
-	const day = await loadBakeryDay(db, date);
-	const [inputs, readings] = await Promise.all([
-		readWaterInputs(db, day),
+/** Stirring a build by hand warms it by this much, give or take (our default). */
+const BY_HAND = { work: 0.4, spread: 0.3 };
+
+/** The water of every mix and build of a date from the temperatures of the moment. */
+export async function readWater(db: Db, date: BakeDate, realNowMs: number): Promise<WaterView> {
+	const [day, nowMs] = await Promise.all([loadBakeryDay(db, date), bakeryNow(db, realNowMs)]);
+	const [inputs, readings, measured, watch, starts, sensors] = await Promise.all([
+		readWaterInputs(db, day, nowMs),
 		loadDoughTemperatures(
 			db,
 			day.production.doughs.map((dough) => dough.resolved.formula.id)
-		)
+		),
+		loadDoughTemperaturesOn(db, date),
+		loadDoughWatch(db, date),
+		loadPlannedMixStarts(db, date),
+		loadSensorsNow(db)
 	]);
-	const mixes = day.production.doughs.flatMap((dough) =>
-		mixesOf(dough, day, inputs, readings.get(dough.resolved.formula.id) ?? [])
-	);
+	const knowledge: MixKnowledge = { day, inputs, readings, checks: watch.checks, nowMs };
+	const byStart = (a: { startMs: number | null }, b: { startMs: number | null }) =>
+		(a.startMs ?? Infinity) - (b.startMs ?? Infinity) || 0;
+	const views = day.production.doughs
+		.flatMap((dough) => mixesOf(dough, knowledge, measured, starts))
+		.sort((a, b) => byStart(a, b));
+	const core = newestOf(sensors, 'core-probe');
+	const surface = newestOf(sensors, 'surface-thermometer');
 	return {
 		date,
 		inputs,
-		mixes,
+		mixes: views,
+		builds: day.production.builds
+			.flatMap((build) => buildWater(build, knowledge, starts))
+			.sort((a, b) => byStart(a, b)),
 		school: day.bakery.waterSchool,
+		iceForm: day.bakery.iceForm,
+		mixers: day.mixers.map(({ id, name }) => ({ id, name })),
+		doughProbes: {
+			core: core ? probeView(core, nowMs) : null,
+			surface: surface ? probeView(surface, nowMs) : null
+		},
 		unmade: day.production.unmade
 	};
 }
 
-/** The temperatures of the moment that the mixes of a date follow from. */
-export async function readWaterInputs(
-	db: Db | Tx,
-	day: BakeryDay
-): Promise<readonly WaterInputView[]> {
-	const { assumed } = day.bakery;
-	const builds = new Map(
-		day.production.doughs
-			.flatMap((dough) => dough.resolved.final.stages)
-			.filter((stage) => stage.kind === 'build')
-			.flatMap((stage) => (stage.preparation ? [[stage.preparation.id, stage] as const] : []))
-	);
-	const wanted: Omit<WaterInputView, 'reading'>[] = [
-		{ quantity: 'room', preparationId: null, name: 'Room', assumedCelsius: assumed.roomCelsius },
-		{ quantity: 'flour', preparationId: null, name: 'Flour', assumedCelsius: assumed.flourCelsius },
-		{ quantity: 'tap', preparationId: null, name: 'Cold tap', assumedCelsius: assumed.tapCelsius },
-		...[...builds].map(([preparationId, stage]) => ({
-			quantity: 'preferment' as const,
-			preparationId,
-			name: stage.name,
-			assumedCelsius: restingCelsius(day, stage)
-		}))
-	];
-	const readings = await loadNewestReadings(db, wanted);
-	return wanted.map((one) => {
-		const found = readings.find(
-			(reading) => reading.quantity === one.quantity && reading.preparationId === one.preparationId
-		);
+function mixesOf(
+	dough: Dough,
+	knowledge: MixKnowledge,
+	measured: Awaited<ReturnType<typeof loadDoughTemperaturesOn>>,
+	starts: ReadonlyMap<string, number>
+): readonly MixWaterView[] {
+	const { formula } = dough.resolved;
+	const revision = revisionOf(knowledge.day, formula.id);
+	if (!revision) return [];
+	return dough.mixes.map((mix) => {
+		const { friction, input, mixer, heatCapacity } = mixOfDay(knowledge, dough, mix, revision);
 		return {
-			...one,
-			reading: found
+			formulaId: formula.id,
+			name: formula.name,
+			ordinal: mix.ordinal,
+			count: mix.count,
+			startMs:
+				starts.get(batchKey({ kind: 'mix', formulaId: formula.id, ordinal: mix.ordinal })) ?? null,
+			doughGrams: mix.dough.value,
+			targetCelsius: revision.targetCelsius,
+			iceMostShare: input.supply.ice.mostShare.share,
+			water: waterOfMix(input),
+			bulk: bulkOf(revision.steps, revision.targetCelsius),
+			rests: input.mixing.rest !== null && mix.lines.some((line) => line.addition === 'autolyse'),
+			autolysed: input.autolysed
 				? {
-						id: found.id,
-						celsius: found.celsius,
-						instrument: found.instrument,
-						occurredAtMs: found.occurredAtMs
+						celsius: input.autolysed.temperature.celsius,
+						atMs: input.autolysed.source.kind === 'measured' ? input.autolysed.source.epochMs : 0
 					}
-				: null
+				: null,
+			friction: friction.view,
+			mixer: mixer ? { id: mixer.id, name: mixer.name } : null,
+			program: friction.mixer.program,
+			doughKilojoulesPerKilogramKelvin: heatCapacity,
+			measured:
+				measured.find((one) => one.formulaId === formula.id && one.ordinal === mix.ordinal) ?? null
 		};
 	});
 }
 
-/** Until it is measured, a build is taken to be as warm as the place it ripens in. */
-function restingCelsius(day: BakeryDay, stage: ResolvedStage): number {
-	const steps = stage.preparation
-		? (day.book.preparations.get(stage.preparation.id)?.steps ?? [])
-		: [];
-	for (const step of [...steps].reverse())
-		if (step.kind === 'wait')
-			return step.legs.at(-1)?.ambientCelsius ?? day.bakery.assumed.roomCelsius;
-	return day.bakery.assumed.roomCelsius;
-}
-
-function mixesOf(
-	dough: Dough,
-	day: BakeryDay,
-	inputs: readonly WaterInputView[],
-	readings: readonly DoughTemperatureRow[]
-): readonly MixWaterView[] {
-	const { formula, final } = dough.resolved;
-	const revision = day.book.formulas.find((one) => one.formula.id === formula.id);
-	if (!revision) return [];
-	const friction = learnedFriction(revision.frictionKilojoulesPerKilogram, readings);
-	const capacity = heatCapacityOf(final).kilojoulesPerKilogramKelvin;
-	return dough.mixes.map((mix) => ({
-		formulaId: formula.id,
-		name: formula.name,
-		ordinal: mix.ordinal,
-		count: mix.count,
-		doughGrams: mix.dough.value,
-		targetCelsius: revision.targetCelsius,
-		iceMostShare: day.bakery.iceMostShare,
-		water: waterOfMix(mixWaterInput(dough, mix, day, inputs, friction, revision.targetCelsius)),
-		bulk: bulkOf(revision.steps, revision.targetCelsius),
-		friction: friction.view,
-		doughKilojoulesPerKilogramKelvin: capacity,
-		measured: readings.find((one) => one.date === day.date && one.ordinal === mix.ordinal) ?? null
-	}));
+/** The water of a build that has a temperature to come to. */
+function buildWater(
+	build: Build,
+	knowledge: MixKnowledge,
+	starts: ReadonlyMap<string, number>
+): readonly BuildWaterView[] {
+	const { day, inputs, nowMs } = knowledge;
+	const { preparation, stage, lines } = build;
+	const steps = day.book.preparations.get(preparation.id)?.steps ?? [];
+	const mixStep = steps.find((step) => step.kind === 'hands-on' && step.activity === 'mix');
+	const targetCelsius = mixStep?.kind === 'hands-on' ? mixStep.endsAtCelsius : null;
+	if (preparation.kind !== 'build' || targetCelsius === null) return [];
+	const input = bowlWaterInput(
+		{ lines, stage, steps, mixer: null, targetCelsius },
+		day,
+		inputs,
+		{
+			work: { kilojoulesPerKilogram: BY_HAND.work },
+			spread: { kilojoulesPerKilogram: BY_HAND.spread },
+			source: { kind: 'assumed' },
+			mixer: { workKilojoulesPerKilogram: 0, program: null }
+		},
+		null,
+		nowMs
+	);
+	return [
+		{
+			preparationId: preparation.id,
+			name: preparation.name,
+			startMs: starts.get(batchKey({ kind: 'build', preparationId: preparation.id })) ?? null,
+			grams: build.gross.value,
+			targetCelsius,
+			water: waterOfMix(input),
+			iceMostShare: input.supply.ice.mostShare.share,
+			kilojoulesPerKilogramKelvin: heatCapacityOf(stage).kilojoulesPerKilogramKelvin
+		}
+	];
 }
 
 /** The first fermenting wait of a dough, as a moved target changes its length. */

@@ -58,12 +58,21 @@ const STATEMENTS = [
 	   walls_w_per_k double precision not null check (walls_w_per_k >= 0)
 	 )`,
 
+	// What the mixer did to a measured dough; not known of those that were measured before.
+	`alter table dough_temperature
+	   add column mixer_id uuid references mixer (id),
+	   add column slow_min double precision check (slow_min >= 0),
+	   add column fast_min double precision check (fast_min >= 0),
+	   add column fill_share double precision check (fill_share > 0)`,
+	`create index dough_temperature_of_mix on dough_temperature (bake_date, occurred_at)`,
+
 	`create table dough_check (
 	   id uuid primary key,
 	   command_id uuid not null references command (id) deferrable initially deferred,
 	   bake_date date not null,
 	   formula_id uuid not null references formula (id),
 	   ordinal integer not null check (ordinal > 0),
+	   stage text not null check (stage in ('autolyse', 'dough')),
 	   celsius double precision not null check (celsius between -25 and 60),
 	   instrument text not null check (instrument in ('typed', 'core-probe', 'surface-thermometer')),
 	   place text not null check (place in ('room', 'proofer', 'cold')),
@@ -71,7 +80,8 @@ const STATEMENTS = [
 	   occurred_at timestamptz not null,
 	   recorded_at timestamptz not null default now()
 	 )`,
-	`create index dough_check_of_mix on dough_check (formula_id, bake_date, ordinal, occurred_at)`,
+	`create index dough_check_of_mix on dough_check (bake_date, occurred_at)`,
+	`create index dough_check_of_formula on dough_check (formula_id, occurred_at desc, recorded_at desc)`,
 	`create table dough_move (
 	   id uuid primary key,
 	   command_id uuid not null references command (id) deferrable initially deferred,
@@ -81,10 +91,13 @@ const STATEMENTS = [
 	   place text not null check (place in ('room', 'proofer', 'cold')),
 	   ambient_celsius double precision not null check (ambient_celsius between -25 and 60),
 	   time_constant_min double precision not null check (time_constant_min > 0),
+	   retarder_id uuid references retarder (id),
+	   /* True where the dough leaves the wait altogether: it is divided, or baked. */
+	   ended boolean not null default false,
 	   occurred_at timestamptz not null,
 	   recorded_at timestamptz not null default now()
 	 )`,
-	`create index dough_move_of_mix on dough_move (formula_id, bake_date, ordinal, occurred_at)`,
+	`create index dough_move_of_mix on dough_move (bake_date, occurred_at)`,
 	`create table readiness_judgement (
 	   id uuid primary key,
 	   command_id uuid not null references command (id) deferrable initially deferred,
@@ -92,13 +105,32 @@ const STATEMENTS = [
 	   formula_id uuid not null references formula (id),
 	   ordinal integer not null check (ordinal > 0),
 	   sightings jsonb not null,
-	   clock_share double precision not null check (clock_share >= 0),
+	   /* Minutes at the reference temperature: worked by then, and ripe by the book. */
+	   dose_min double precision not null check (dose_min >= 0),
+	   book_ripe_min double precision not null check (book_ripe_min > 0),
+	   /* What was seen by itself, as a share of ripe; null where only the clock spoke. */
+	   seen_share double precision check (seen_share > 0),
+	   seen_spread double precision check (seen_spread > 0),
 	   verdict text not null check (verdict in ('not-yet', 'nearly', 'ready', 'late')),
 	   decision text not null check (decision in ('wait', 'fold-again', 'go-on')),
 	   occurred_at timestamptz not null,
 	   recorded_at timestamptz not null default now()
 	 )`,
+	// An observation that does not count, whichever it is; and when the learning of a figure began anew.
+	`create table observation_ignored (
+	   observation_id uuid primary key,
+	   command_id uuid not null references command (id) deferrable initially deferred
+	 )`,
+	`create table learning_reset (
+	   subject text not null check (subject in ('time-constant', 'clock')),
+	   formula_id uuid not null references formula (id),
+	   at timestamptz not null,
+	   recorded_at timestamptz not null default now(),
+	   command_id uuid not null references command (id) deferrable initially deferred,
+	   primary key (subject, formula_id)
+	 )`,
 	`create index readiness_judgement_of_formula on readiness_judgement (formula_id, occurred_at desc, recorded_at desc)`,
+	`create index readiness_judgement_of_mix on readiness_judgement (bake_date, occurred_at)`,
 
 	// A word between servers: a number and a topic, never what was written.
 	`create sequence announcement`,

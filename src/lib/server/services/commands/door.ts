@@ -19,9 +19,17 @@ import { saveIngredient } from './save-ingredient.ts';
 import { savePreparation } from './save-preparation.ts';
 import { saveProduct } from './save-product.ts';
 import { setAsideDraft } from './set-aside-draft.ts';
-import { judgeDoughTemperature } from './judge-dough-temperature.ts';
+import { checkDough } from './check-dough.ts';
+import { ignoreObservation } from './ignore-observation.ts';
+import { judgeReadiness } from './judge-readiness.ts';
 import { measureDough } from './measure-dough.ts';
-import { resetFriction } from './reset-friction.ts';
+import { moveDough } from './move-dough.ts';
+import { registerDevice } from './register-device.ts';
+import { resetLearning } from './reset-learning.ts';
+import { revokeDevice } from './revoke-device.ts';
+import { saveRetarder } from './save-retarder.ts';
+import { setSupply } from './set-supply.ts';
+import { setUnits } from './set-units.ts';
 import { setLead } from './set-lead.ts';
 import { setWaterSchool } from './set-water-school.ts';
 import { takeReading } from './take-reading.ts';
@@ -89,10 +97,26 @@ function handle(tx: Tx, command: Command, actor: Actor): Promise<Result<Answer, 
 			return takeReading(tx, command, actor);
 		case 'measure-dough':
 			return measureDough(tx, command, actor);
-		case 'judge-dough-temperature':
-			return judgeDoughTemperature(tx, command, actor);
-		case 'reset-friction':
-			return resetFriction(tx, command, actor);
+		case 'check-dough':
+			return checkDough(tx, command, actor);
+		case 'move-dough':
+			return moveDough(tx, command, actor);
+		case 'judge-readiness':
+			return judgeReadiness(tx, command, actor);
+		case 'ignore-observation':
+			return ignoreObservation(tx, command, actor);
+		case 'reset-learning':
+			return resetLearning(tx, command, actor);
+		case 'register-device':
+			return registerDevice(tx, command, actor);
+		case 'revoke-device':
+			return revokeDevice(tx, command, actor);
+		case 'set-supply':
+			return setSupply(tx, command, actor);
+		case 'set-units':
+			return setUnits(tx, command, actor);
+		case 'save-retarder':
+			return saveRetarder(tx, command, actor);
 		case 'set-water-school':
 			return setWaterSchool(tx, command, actor);
 		case 'set-lead':

@@ -2,10 +2,10 @@ import { heatBalanceOf, heatCapacityOf } from '../../../core/bake-day/index.ts';
 import { frictionRevealed } from '../../../core/heat/index.ts';
 import { fail, ok } from '../../../core/result.ts';
 import { loadDoughTemperatures } from '../../db/dough-temperatures.ts';
+import { loadDoughWatch } from '../../db/dough-watch.ts';
 import { loadBakeryDay } from '../day-production.ts';
-import { learnedFriction } from '../learned-friction.ts';
-import { mixWaterInput } from '../mix-water-input.ts';
-import { readWaterInputs } from '../read-water.ts';
+import { mixOfDay, revisionOf } from '../mix-of-day.ts';
+import { readWaterInputs } from '../temperatures-now.ts';
 import type { CommandHandler } from './handler.ts';
 
 /**
@@ -16,27 +16,24 @@ export const measureDough: CommandHandler<'measure-dough'> = async (tx, command)
 	const day = await loadBakeryDay(tx, command.date);
 	const dough = day.production.doughs.find((one) => one.resolved.formula.id === command.formulaId);
 	const mix = dough?.mixes.find((one) => one.ordinal === command.ordinal);
-	const revision = day.book.formulas.find((one) => one.formula.id === command.formulaId);
+	const revision = revisionOf(day, command.formulaId);
 	if (!dough || !mix || !revision) return fail({ kind: 'unknown', what: 'mix' });
-	const [inputs, readings] = await Promise.all([
-		readWaterInputs(tx, day),
-		loadDoughTemperatures(tx, [command.formulaId])
+	if (command.mixerId !== null && !day.mixers.some((one) => one.id === command.mixerId))
+		return fail({ kind: 'unknown', what: 'mixer' });
+	const [inputs, readings, watch] = await Promise.all([
+		readWaterInputs(tx, day, command.occurredAtMs),
+		loadDoughTemperatures(tx, [command.formulaId]),
+		loadDoughWatch(tx, command.date)
 	]);
-	const friction = learnedFriction(
-		revision.frictionKilojoulesPerKilogram,
-		readings.get(command.formulaId) ?? []
+	const found = mixOfDay(
+		{ day, inputs, readings, checks: watch.checks, nowMs: command.occurredAtMs },
+		dough,
+		mix,
+		revision,
+		command
 	);
-	const input = mixWaterInput(dough, mix, day, inputs, friction, revision.targetCelsius);
-	const waterGrams = mix.lines.reduce(
-		(total, line) =>
-			line.material.kind === 'ingredient' &&
-			day.book.pantry.ingredients.get(line.material.ingredientId)?.kind === 'water'
-				? total + line.weighing.weighed.grams
-				: total,
-		0
-	);
-	if (waterGrams === 0) return fail({ kind: 'unknown', what: 'mix' });
-	const balance = heatBalanceOf(input, waterGrams);
+	const balance = heatBalanceOf(found.input);
+	if (!balance) return fail({ kind: 'unknown', what: 'mix' });
 	const revealed = frictionRevealed(
 		balance,
 		{ temperature: { celsius: command.doughCelsius }, source: { kind: 'bakery' } },
@@ -56,6 +53,10 @@ export const measureDough: CommandHandler<'measure-dough'> = async (tx, command)
 			instrument: command.instrument,
 			friction_kj_per_kg: revealed.value,
 			dough_kj_per_kg_k: heatCapacityOf(dough.resolved.final).kilojoulesPerKilogramKelvin,
+			mixer_id: found.mixer?.id ?? null,
+			slow_min: command.program?.slowMinutes ?? null,
+			fast_min: command.program?.fastMinutes ?? null,
+			fill_share: found.fillShare,
 			inputs: JSON.stringify(balance),
 			occurred_at: new Date(command.occurredAtMs)
 		})

@@ -1,4 +1,6 @@
 import { fail, ok } from '../../../core/result.ts';
+import { loadBakery } from '../../db/bakery.ts';
+import { addToDays } from '../../db/devices.ts';
 import type { CommandHandler } from './handler.ts';
 
 /** Writes down a temperature. A correction is a new reading that points at the old one. */
@@ -36,5 +38,13 @@ export const takeReading: CommandHandler<'take-reading'> = async (tx, command) =
 			occurred_at: new Date(command.occurredAtMs)
 		})
 		.execute();
+	const bakery = await loadBakery(tx);
+	// A correction does not make the day warmer; what it corrects stays in the day's mean, as one of many.
+	if (bakery && quantity !== 'preferment' && correctsId === null)
+		await addToDays(
+			tx,
+			[{ quantity, celsius: command.celsius, atMs: command.occurredAtMs }],
+			bakery.timeZone
+		);
 	return ok({ readingId: command.id });
 };

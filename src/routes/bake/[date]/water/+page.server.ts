@@ -4,7 +4,7 @@ import { readWater } from '$lib/server/services/read-water.ts';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ params, depends }) => {
-	depends('jovet:day');
+	depends('jovet:day', 'jovet:moment');
 	const date = dateOfPage(params.date);
-	return forPage(() => readWater(database(), date));
+	return forPage(() => readWater(database(), date, Date.now()));
 };

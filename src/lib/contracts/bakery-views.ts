@@ -1,0 +1,35 @@
+import type { IceForm } from '../core/heat/index.ts';
+import type { SensorKind } from './device-protocol.ts';
+import type { RetarderView } from './ripening-views.ts';
+import type { ProbeView } from './views.ts';
+
+export interface SupplyView {
+	readonly iceForm: IceForm;
+	readonly iceMostShare: number;
+	readonly iceCelsius: number;
+	/** null where there is no chiller. */
+	readonly chilledCelsius: number | null;
+	readonly hotTapCelsius: number;
+	readonly hottestWaterCelsius: number;
+	readonly version: number;
+}
+
+export interface DeviceView {
+	readonly id: string;
+	readonly name: string;
+	readonly revokedAtMs: number | null;
+	readonly sensors: readonly {
+		readonly id: string;
+		readonly name: string;
+		readonly kind: SensorKind;
+		readonly reportEverySeconds: number;
+		/** null while it never spoke. */
+		readonly now: ProbeView | null;
+	}[];
+}
+
+export interface BakeryRoomView {
+	readonly supply: SupplyView;
+	readonly retarders: readonly RetarderView[];
+	readonly devices: readonly DeviceView[];
+}

@@ -1,0 +1,116 @@
+import { z } from 'zod';
+
+/**
+ * The open device protocol: JSON over HTTP, told in docs/device-protocol.md. A device holds the address of
+ * the bakery and a key, and nothing else.
+ */
+export const SENSOR_KINDS = [
+	'room-probe',
+	'tap-probe',
+	'flour-probe',
+	'core-probe',
+	'surface-thermometer'
+] as const;
+export type SensorKind = (typeof SENSOR_KINDS)[number];
+
+/** What a sensor of the bakery can honestly say; more is a broken wire. */
+export const SENSOR_LIMITS = { leastCelsius: -40, mostCelsius: 120 } as const;
+/** Readings in one message, and the bytes of it. */
+export const MOST_READINGS = 500;
+export const MOST_MESSAGE_BYTES = 200_000;
+/** A clock that runs ahead of the bakery's by more than this is wrong. */
+export const MOST_AHEAD_MINUTES = 10;
+
+export const sensorName = z.string().trim().min(1).max(200);
+const reportEverySeconds = z.int().min(1).max(3600);
+
+/** One reading. The id is made by the device: sent again, it is known again. */
+export const deviceReadingSchema = z.object({
+	id: z.uuid(),
+	sensor: sensorName,
+	celsius: z.number().min(SENSOR_LIMITS.leastCelsius).max(SENSOR_LIMITS.mostCelsius),
+	/** An instant on the bakery's clock, with its offset. */
+	measuredAt: z.iso.datetime({ offset: true })
+});
+export type DeviceReading = z.infer<typeof deviceReadingSchema>;
+
+/** A message. Its readings are judged one by one, so that a bad one does not spoil the others. */
+export const deviceMessageSchema = z.object({
+	readings: z.array(z.unknown()).min(1).max(MOST_READINGS)
+});
+
+/** Why a reading was not taken; sending it again will not help. */
+export interface RefusedReading {
+	/** The place in the message, from 0. */
+	readonly at: number;
+	readonly id: string | null;
+	readonly reason:
+		'malformed' | 'unknown-sensor' | 'measured-in-the-future' | 'id-used-before' | 'sent-twice';
+	readonly what: string;
+}
+
+/** The answer to a message: 200 as soon as it could be read at all. */
+export interface DeviceAnswer {
+	readonly taken: number;
+	/** Readings that were there already, word for word. */
+	readonly known: number;
+	readonly refused: readonly RefusedReading[];
+}
+
+export const deviceAnswerSchema = z.object({
+	taken: z.int().min(0),
+	known: z.int().min(0),
+	refused: z.array(
+		z.object({
+			at: z.int().min(0),
+			id: z.string().nullable(),
+			reason: z.enum([
+				'malformed',
+				'unknown-sensor',
+				'measured-in-the-future',
+				'id-used-before',
+				'sent-twice'
+			]),
+			what: z.string()
+		})
+	)
+});
+
+/** What a device is told of itself and of the bakery's clock. */
+export const deviceSelfSchema = z.object({
+	name: z.string(),
+	/** bakery time = anchorBakeryMs + (real time - anchorRealMs) x rate. */
+	clock: z.object({
+		anchorRealMs: z.number(),
+		anchorBakeryMs: z.number(),
+		rate: z.number()
+	}),
+	/** The server's own real time, for a device whose clock is off. */
+	realNowMs: z.number(),
+	sensors: z.array(z.object({ name: sensorName, kind: z.enum(SENSOR_KINDS), reportEverySeconds }))
+});
+export type DeviceSelf = z.infer<typeof deviceSelfSchema>;
+
+/** A device is let in: its key never leaves the browser that made it, only the key's fingerprint does. */
+export const registerDevice = {
+	kind: z.literal('register-device'),
+	deviceId: z.uuid(),
+	name: sensorName,
+	keySha256: z.string().regex(/^[0-9a-f]{64}$/),
+	sensors: z
+		.array(
+			z.object({
+				id: z.uuid(),
+				name: sensorName,
+				kind: z.enum(SENSOR_KINDS),
+				reportEverySeconds
+			})
+		)
+		.min(1)
+		.max(40)
+		.refine((all) => new Set(all.map((one) => one.name)).size === all.length, {
+			message: 'each sensor has a name of its own'
+		})
+};
+
+export const revokeDevice = { kind: z.literal('revoke-device'), deviceId: z.uuid() };

@@ -1,0 +1,72 @@
+import type { DoughEvent, PlaceStretch, RipeningStep } from '../core/bake-day/index.ts';
+import type { ReadinessVerdict, Retarder, Sighting } from '../core/fermentation/index.ts';
+import type { WaitStep, RipenessClock } from '../core/formula/index.ts';
+import type { FormulaId } from '../core/identity.ts';
+import type { BakeDate } from '../core/time/index.ts';
+import type { DoughInstrument, ReadinessDecision } from './dough-commands.ts';
+import type { ProbeView } from './views.ts';
+
+/** What was seen of a dough, and what the baker decided. */
+export interface JudgementView {
+	readonly id: string;
+	readonly by: string;
+	readonly occurredAtMs: number;
+	readonly sightings: readonly Sighting[];
+	readonly verdict: ReadinessVerdict;
+	readonly decision: ReadinessDecision;
+}
+
+/** The proof a dough goes into, as its first product waits in it. */
+export interface ProofView {
+	readonly product: string;
+	readonly step: WaitStep & { readonly clock: RipenessClock };
+	/** Hands-on time and rests between the end of the bulk and the proof. */
+	readonly minutesBefore: number;
+}
+
+/** A dough that was mixed, with all that its card follows from. */
+export interface RipeningDoughView {
+	readonly formulaId: FormulaId;
+	readonly name: string;
+	readonly ordinal: number;
+	readonly count: number;
+	readonly grams: number;
+	/** null while it was not measured at the mixer: it is not followed yet. */
+	readonly mixed: {
+		readonly atMs: number;
+		readonly celsius: number;
+		readonly instrument: DoughInstrument;
+	} | null;
+	/** When the accepted plan mixes it. */
+	readonly plannedMs: number | null;
+	readonly targetCelsius: number;
+	/** Its fermenting wait with the places as they were learned; null for a dough without a clock. */
+	readonly step: RipeningStep | null;
+	/** So many times the book's minutes; with how many judgements it was learned from. */
+	readonly clockFactor: number;
+	readonly clockUsed: number;
+	readonly events: readonly DoughEvent[];
+	/** The cold room it stands in. */
+	readonly retarderId: string | null;
+	/** When its wait was ended. */
+	readonly endedAtMs: number | null;
+	readonly judgements: readonly JudgementView[];
+	readonly proof: ProofView | null;
+}
+
+export interface RetarderView extends Retarder {
+	readonly id: string;
+	readonly name: string;
+}
+
+export interface RipeningView {
+	readonly date: BakeDate;
+	readonly doughs: readonly RipeningDoughView[];
+	/** The room as it was read since the first dough was mixed. */
+	readonly room: readonly PlaceStretch[];
+	readonly roomProbe: ProbeView | null;
+	readonly coreProbe: ProbeView | null;
+	/** What the room is taken to be at now. */
+	readonly roomCelsius: number;
+	readonly retarders: readonly RetarderView[];
+}

@@ -1,0 +1,247 @@
+import { sql } from 'kysely';
+import type { SensorKind } from '../../contracts/device-protocol.ts';
+import type { Db, Tx } from './client.ts';
+
+export interface DeviceSensor {
+	readonly id: string;
+	readonly name: string;
+	readonly kind: SensorKind;
+	readonly reportEverySeconds: number;
+}
+
+export interface KnownDevice {
+	readonly id: string;
+	readonly name: string;
+	readonly revoked: boolean;
+	readonly sensors: readonly DeviceSensor[];
+}
+
+/** The device that a key belongs to, by the key's fingerprint. */
+export async function findDeviceByKey(db: Db | Tx, keySha256: string): Promise<KnownDevice | null> {
+	const row = await db
+		.selectFrom('device')
+		.selectAll()
+		.where('key_sha256', '=', keySha256)
+		.executeTakeFirst();
+	if (!row) return null;
+	const sensors = await db
+		.selectFrom('device_sensor')
+		.selectAll()
+		.where('device_id', '=', row.id)
+		.orderBy('name')
+		.execute();
+	return {
+		id: row.id,
+		name: row.name,
+		revoked: row.revoked_at !== null,
+		sensors: sensors.map((one) => ({
+			id: one.id,
+			name: one.name,
+			kind: one.kind,
+			reportEverySeconds: one.report_every_s
+		}))
+	};
+}
+
+export interface NewDeviceReading {
+	readonly id: string;
+	readonly sensorId: string;
+	readonly celsius: number;
+	readonly measuredAtMs: number;
+}
+
+/** Writes readings that are not there yet; gives the ids of those that were written. */
+export async function insertDeviceReadings(
+	tx: Tx,
+	readings: readonly NewDeviceReading[]
+): Promise<ReadonlySet<string>> {
+	if (readings.length === 0) return new Set();
+	const rows = await tx
+		.insertInto('device_reading')
+		.values(
+			readings.map(({ id, sensorId, celsius, measuredAtMs }) => ({
+				id,
+				sensor_id: sensorId,
+				celsius,
+				measured_at: new Date(measuredAtMs)
+			}))
+		)
+		.onConflict((conflict) => conflict.column('id').doNothing())
+		.returning('id')
+		.execute();
+	return new Set(rows.map((row) => row.id));
+}
+
+export async function loadDeviceReadings(
+	db: Db | Tx,
+	ids: readonly string[]
+): Promise<readonly NewDeviceReading[]> {
+	if (ids.length === 0) return [];
+	const rows = await db.selectFrom('device_reading').selectAll().where('id', 'in', ids).execute();
+	return rows.map((row) => ({
+		id: row.id,
+		sensorId: row.sensor_id,
+		celsius: row.celsius,
+		measuredAtMs: row.measured_at.getTime()
+	}));
+}
+
+/** Adds readings to what their days came to, so that the seasons are read from days and not from readings. */
+export async function addToDays(
+	tx: Tx,
+	readings: readonly {
+		readonly quantity: 'room' | 'flour' | 'tap';
+		readonly celsius: number;
+		readonly atMs: number;
+	}[],
+	timeZone: string
+): Promise<void> {
+	if (readings.length === 0) return;
+	const rows = sql.join(
+		readings.map(
+			(one) =>
+				sql`(${one.quantity}::text, ${new Date(one.atMs)}::timestamptz, ${one.celsius}::double precision)`
+		)
+	);
+	await sql`insert into temperature_day (quantity, day, readings, sum_celsius, least_celsius, most_celsius)
+		select quantity, (at at time zone ${timeZone})::date as day, count(*), sum(celsius), min(celsius), max(celsius)
+		from (values ${rows}) as one (quantity, at, celsius) group by quantity, day
+		order by quantity, day
+		on conflict (quantity, day) do update set
+			readings = temperature_day.readings + excluded.readings,
+			sum_celsius = temperature_day.sum_celsius + excluded.sum_celsius,
+			least_celsius = least(temperature_day.least_celsius, excluded.least_celsius),
+			most_celsius = greatest(temperature_day.most_celsius, excluded.most_celsius)`.execute(tx);
+}
+
+/** A sensor with what it said last. */
+export interface SensorNow {
+	readonly sensorId: string;
+	readonly sensor: string;
+	readonly deviceId: string;
+	readonly kind: SensorKind;
+	readonly reportEverySeconds: number;
+	readonly last: { readonly celsius: number; readonly measuredAtMs: number } | null;
+	/** It has said its last figure since then; null where it moved within what was looked at. */
+	readonly unmovedSinceMs: number | null;
+}
+
+/** Readings looked at to see whether a sensor moves. */
+const LOOKED_AT = 300;
+
+/** Every sensor of the devices that are let in, with its newest reading; one walk of the index each. */
+export async function loadSensorsNow(db: Db | Tx): Promise<readonly SensorNow[]> {
+	const { rows } = await sql<{
+		sensor_id: string;
+		sensor: string;
+		device_id: string;
+		kind: SensorKind;
+		report_every_s: number;
+		celsius: number | null;
+		measured_at: Date | null;
+		unmoved_since: Date | null;
+	}>`select s.id as sensor_id, s.name as sensor, d.id as device_id, s.kind, s.report_every_s,
+			newest.celsius, newest.measured_at,
+			case when moved.measured_at is null then run.first_at end as unmoved_since
+		from device_sensor s
+		join device d on d.id = s.device_id and d.revoked_at is null
+		left join lateral (
+			select celsius, measured_at from device_reading where sensor_id = s.id
+			order by measured_at desc, recorded_at desc limit 1
+		) newest on true
+		left join lateral (
+			select min(measured_at) as first_at from (
+				select measured_at from device_reading where sensor_id = s.id
+				order by measured_at desc, recorded_at desc limit ${LOOKED_AT}
+			) looked
+		) run on true
+		left join lateral (
+			select measured_at from (
+				select measured_at, celsius from device_reading where sensor_id = s.id
+				order by measured_at desc, recorded_at desc limit ${LOOKED_AT}
+			) looked where looked.celsius <> newest.celsius limit 1
+		) moved on true
+		order by d.name, s.name`.execute(db);
+	return rows.map((row) => ({
+		sensorId: row.sensor_id,
+		sensor: row.sensor,
+		deviceId: row.device_id,
+		kind: row.kind,
+		reportEverySeconds: row.report_every_s,
+		last:
+			row.celsius !== null && row.measured_at !== null
+				? { celsius: row.celsius, measuredAtMs: row.measured_at.getTime() }
+				: null,
+		unmovedSinceMs: row.unmoved_since?.getTime() ?? null
+	}));
+}
+
+export interface DeviceRow {
+	readonly id: string;
+	readonly name: string;
+	readonly revokedAtMs: number | null;
+}
+
+export async function loadDevices(db: Db | Tx): Promise<readonly DeviceRow[]> {
+	const rows = await db
+		.selectFrom('device')
+		.select(['id', 'name', 'revoked_at'])
+		.orderBy('name')
+		.execute();
+	return rows.map((row) => ({
+		id: row.id,
+		name: row.name,
+		revokedAtMs: row.revoked_at?.getTime() ?? null
+	}));
+}
+
+/** What a place was read at in a span of time, by probes and by hand, in order; no more than `most` of them. */
+export async function loadRoomReadings(
+	db: Db | Tx,
+	fromMs: number,
+	toMs: number,
+	most = 3000
+): Promise<readonly { readonly atMs: number; readonly celsius: number }[]> {
+	const { rows } = await sql<{ at: Date; celsius: number }>`select at, celsius from (
+			(select r.measured_at as at, r.celsius from device_sensor s
+				join device d on d.id = s.device_id and d.revoked_at is null
+				join device_reading r on r.sensor_id = s.id
+				where s.kind = 'room-probe' and r.measured_at between ${new Date(fromMs)} and ${new Date(toMs)}
+				order by r.measured_at desc limit ${most})
+			union all
+			(select occurred_at, celsius from reading where quantity = 'room'
+				and occurred_at between ${new Date(fromMs)} and ${new Date(toMs)}
+				order by occurred_at desc limit ${most})
+		) both_kinds order by at`.execute(db);
+	return rows.map((row) => ({ atMs: row.at.getTime(), celsius: row.celsius }));
+}
+
+export interface TemperatureDayRow {
+	readonly quantity: 'room' | 'flour' | 'tap';
+	readonly day: string;
+	readonly meanCelsius: number;
+	readonly leastCelsius: number;
+	readonly mostCelsius: number;
+}
+
+/** What each day of a span came to. */
+export async function loadTemperatureDays(
+	db: Db | Tx,
+	from: string,
+	to: string
+): Promise<readonly TemperatureDayRow[]> {
+	const rows = await db
+		.selectFrom('temperature_day')
+		.selectAll()
+		.where('day', '>=', from)
+		.where('day', '<=', to)
+		.orderBy('day')
+		.execute();
+	return rows.map((row) => ({
+		quantity: row.quantity,
+		day: row.day,
+		meanCelsius: row.sum_celsius / row.readings,
+		leastCelsius: row.least_celsius,
+		mostCelsius: row.most_celsius
+	}));
+}

@@ -1,0 +1,76 @@
+import { randomUUID } from 'node:crypto';
+import { doughStory, traceOf } from '../../../core/bake-day/index.ts';
+import { judgeReadiness as judge } from '../../../core/fermentation/index.ts';
+import { fail, ok } from '../../../core/result.ts';
+import { loadRoomReadings } from '../../db/devices.ts';
+import type { CommandHandler } from './handler.ts';
+import { findMixedDough } from './mixed-dough.ts';
+
+/**
+ * Writes down what was seen of a dough and what the baker decided. How far its clock was is worked out here
+ * from the same story as the screen's; a decision to go on ends the wait.
+ */
+export const judgeReadiness: CommandHandler<'judge-readiness'> = async (tx, command) => {
+	const found = await findMixedDough(tx, command);
+	if (!found.ok) return found;
+	const { dough } = found.value;
+	const { step, mixed } = dough;
+	if (!step) return fail({ kind: 'dough-has-no-clock', name: dough.name });
+	const readings = await loadRoomReadings(tx, mixed.atMs, command.occurredAtMs);
+	const story = doughStory({
+		step,
+		clockFactor: dough.clockFactor,
+		startMs: mixed.atMs,
+		startCelsius: mixed.celsius,
+		events: dough.events,
+		room: traceOf(readings),
+		nowMs: command.occurredAtMs
+	});
+	const { clock } = story;
+	const { verdict, seen } = judge(
+		{
+			share: story.dose / clock.ripeMinutes,
+			earlyShare: clock.underMinutes / clock.ripeMinutes,
+			lateShare: clock.overMinutes / clock.ripeMinutes
+		},
+		command.sightings
+	);
+	await tx
+		.insertInto('readiness_judgement')
+		.values({
+			id: command.id,
+			command_id: command.id,
+			bake_date: command.date,
+			formula_id: command.formulaId,
+			ordinal: command.ordinal,
+			sightings: JSON.stringify(command.sightings),
+			dose_min: story.dose,
+			book_ripe_min: step.clock.ripeMinutes,
+			seen_share: seen && seen.share > 0 ? seen.share : null,
+			seen_spread: seen && seen.share > 0 ? seen.spread : null,
+			verdict,
+			decision: command.decision,
+			occurred_at: new Date(command.occurredAtMs)
+		})
+		.execute();
+	if (command.decision === 'go-on') {
+		const here = story.past.at(-1);
+		await tx
+			.insertInto('dough_move')
+			.values({
+				id: randomUUID(),
+				command_id: command.id,
+				bake_date: command.date,
+				formula_id: command.formulaId,
+				ordinal: command.ordinal,
+				place: here?.place ?? 'room',
+				ambient_celsius: here?.stretch.ambientCelsius ?? mixed.celsius,
+				time_constant_min: 1,
+				retarder_id: null,
+				ended: true,
+				occurred_at: new Date(command.occurredAtMs)
+			})
+			.execute();
+	}
+	return ok({ judgementId: command.id, verdict });
+};

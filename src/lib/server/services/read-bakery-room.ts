@@ -1,0 +1,44 @@
+import type { BakeryRoomView } from '../../contracts/bakery-views.ts';
+import { loadBakery } from '../db/bakery.ts';
+import type { Db } from '../db/client.ts';
+import { loadDevices, loadSensorsNow } from '../db/devices.ts';
+import { loadRetarders } from '../db/retarders.ts';
+import { bakeryNow } from './bakery-now.ts';
+import { BakeryNotSetUp } from './day-production.ts';
+import { probeView } from './temperatures-now.ts';
+
+/** What the house can give, and what reads it. */
+export async function readBakeryRoom(db: Db, realNowMs: number): Promise<BakeryRoomView> {
+	const [bakery, retarders, devices, sensors, nowMs] = await Promise.all([
+		loadBakery(db),
+		loadRetarders(db),
+		loadDevices(db),
+		loadSensorsNow(db),
+		bakeryNow(db, realNowMs)
+	]);
+	if (!bakery) throw new BakeryNotSetUp();
+	return {
+		supply: {
+			iceForm: bakery.iceForm,
+			iceMostShare: bakery.iceMostShare,
+			iceCelsius: bakery.iceCelsius,
+			chilledCelsius: bakery.chilledCelsius,
+			hotTapCelsius: bakery.hotTapCelsius,
+			hottestWaterCelsius: bakery.hottestWaterCelsius,
+			version: bakery.version
+		},
+		retarders,
+		devices: devices.map((device) => ({
+			...device,
+			sensors: sensors
+				.filter((sensor) => sensor.deviceId === device.id)
+				.map((sensor) => ({
+					id: sensor.sensorId,
+					name: sensor.sensor,
+					kind: sensor.kind,
+					reportEverySeconds: sensor.reportEverySeconds,
+					now: sensor.last ? probeView({ ...sensor, last: sensor.last }, nowMs) : null
+				}))
+		}))
+	};
+}

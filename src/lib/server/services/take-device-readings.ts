@@ -1,0 +1,160 @@
+import {
+	deviceReadingSchema,
+	MOST_AHEAD_MINUTES,
+	type DeviceAnswer,
+	type DeviceReading,
+	type RefusedReading,
+	type SensorKind
+} from '../../contracts/device-protocol.ts';
+import { loadBakery } from '../db/bakery.ts';
+import type { Db } from '../db/client.ts';
+import {
+	addToDays,
+	insertDeviceReadings,
+	loadDeviceReadings,
+	type KnownDevice,
+	type NewDeviceReading
+} from '../db/devices.ts';
+import { bakeryNow } from './bakery-now.ts';
+
+/** The temperature a probe tells of the bakery; a dough's is nobody else's. */
+const QUANTITY: Partial<Record<SensorKind, 'room' | 'flour' | 'tap'>> = {
+	'room-probe': 'room',
+	'flour-probe': 'flour',
+	'tap-probe': 'tap'
+};
+
+interface Judged {
+	readonly at: number;
+	readonly reading: NewDeviceReading;
+}
+
+/**
+ * Takes the readings of a message one by one: what is good is kept, what is not is told with its reason. A
+ * reading that was sent before is known again, however often and however late it comes.
+ */
+export async function takeDeviceReadings(
+	db: Db,
+	device: KnownDevice,
+	readings: readonly unknown[],
+	realNowMs: number
+): Promise<DeviceAnswer> {
+	const nowMs = await bakeryNow(db, realNowMs);
+	const refused: RefusedReading[] = [];
+	const good: Judged[] = [];
+	const seen = new Set<string>();
+	for (const [at, raw] of readings.entries()) {
+		const judged = judge(raw, at, device, nowMs);
+		if ('reason' in judged) refused.push(judged);
+		else if (seen.has(judged.reading.id))
+			refused.push(
+				refuse(at, judged.reading.id, 'sent-twice', 'its id stands twice in this message')
+			);
+		else {
+			seen.add(judged.reading.id);
+			good.push(judged);
+		}
+	}
+	const { taken, known, clashing } = await db.transaction().execute(async (tx) => {
+		const inserted = await insertDeviceReadings(
+			tx,
+			good.map((one) => one.reading)
+		);
+		const others = good.filter((one) => !inserted.has(one.reading.id));
+		const before = new Map(
+			(
+				await loadDeviceReadings(
+					tx,
+					others.map((one) => one.reading.id)
+				)
+			).map((one) => [one.id, one])
+		);
+		const same = others.filter(({ reading }) => isSame(reading, before.get(reading.id)));
+		const bakery = await loadBakery(tx);
+		if (bakery)
+			await addToDays(
+				tx,
+				good.flatMap(({ reading }) => {
+					const sensor = device.sensors.find((one) => one.id === reading.sensorId);
+					const quantity = sensor ? QUANTITY[sensor.kind] : undefined;
+					return quantity && inserted.has(reading.id)
+						? [{ quantity, celsius: reading.celsius, atMs: reading.measuredAtMs }]
+						: [];
+				}),
+				bakery.timeZone
+			);
+		return {
+			taken: inserted.size,
+			known: same.length,
+			clashing: others.filter((one) => !same.includes(one))
+		};
+	});
+	for (const { at, reading } of clashing)
+		refused.push(
+			refuse(at, reading.id, 'id-used-before', 'another reading was sent with this id before')
+		);
+	return { taken, known, refused: refused.sort((a, b) => a.at - b.at) };
+}
+
+function judge(
+	raw: unknown,
+	at: number,
+	device: KnownDevice,
+	nowMs: number
+): Judged | RefusedReading {
+	const parsed = deviceReadingSchema.safeParse(raw);
+	if (!parsed.success) {
+		const [issue] = parsed.error.issues;
+		const where = issue?.path.join('.') ?? '';
+		return refuse(
+			at,
+			idOf(raw),
+			'malformed',
+			`${where === '' ? '' : `${where}: `}${issue?.message ?? ''}`
+		);
+	}
+	const reading: DeviceReading = parsed.data;
+	const sensor = device.sensors.find((one) => one.name === reading.sensor);
+	if (!sensor)
+		return refuse(
+			at,
+			reading.id,
+			'unknown-sensor',
+			`this device has ${device.sensors.map((one) => `"${one.name}"`).join(', ')}`
+		);
+	const measuredAtMs = Date.parse(reading.measuredAt);
+	if (measuredAtMs > nowMs + MOST_AHEAD_MINUTES * 60_000)
+		return refuse(
+			at,
+			reading.id,
+			'measured-in-the-future',
+			`the bakery's clock shows ${new Date(nowMs).toISOString()}`
+		);
+	return {
+		at,
+		reading: { id: reading.id, sensorId: sensor.id, celsius: reading.celsius, measuredAtMs }
+	};
+}
+
+function isSame(one: NewDeviceReading, other: NewDeviceReading | undefined): boolean {
+	return (
+		other !== undefined &&
+		one.sensorId === other.sensorId &&
+		one.celsius === other.celsius &&
+		one.measuredAtMs === other.measuredAtMs
+	);
+}
+
+function idOf(raw: unknown): string | null {
+	const id = typeof raw === 'object' && raw !== null ? (raw as { id?: unknown }).id : null;
+	return typeof id === 'string' ? id.slice(0, 200) : null;
+}
+
+function refuse(
+	at: number,
+	id: string | null,
+	reason: RefusedReading['reason'],
+	what: string
+): RefusedReading {
+	return { at, id, reason, what };
+}

@@ -1,0 +1,10 @@
+import { database } from '$lib/server/db/connection.ts';
+import { dateOfPage, forPage } from '$lib/server/page.ts';
+import { readBakeryRoom } from '$lib/server/services/read-bakery-room.ts';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ params, depends }) => {
+	depends('jovet:day', 'jovet:moment');
+	dateOfPage(params.date);
+	return forPage(() => readBakeryRoom(database(), Date.now()));
+};

@@ -1,0 +1,10 @@
+import { database } from '$lib/server/db/connection.ts';
+import { dateOfPage, forPage } from '$lib/server/page.ts';
+import { readRipening } from '$lib/server/services/read-ripening.ts';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ params, depends }) => {
+	depends('jovet:day', 'jovet:moment');
+	const date = dateOfPage(params.date);
+	return forPage(() => readRipening(database(), date, Date.now()));
+};

@@ -1,0 +1,36 @@
+import { json } from '@sveltejs/kit';
+import {
+	deviceMessageSchema,
+	MOST_MESSAGE_BYTES,
+	MOST_READINGS
+} from '$lib/contracts/device-protocol.ts';
+import { database } from '$lib/server/db/connection.ts';
+import { forDevice, refuseDevice } from '$lib/server/device-door.ts';
+import { takeDeviceReadings } from '$lib/server/services/take-device-readings.ts';
+import type { RequestHandler } from './$types';
+
+/** Takes what a device read. */
+export const POST: RequestHandler = ({ request }) =>
+	forDevice(database(), request, async (device) => {
+		const text = await request.text();
+		if (text.length > MOST_MESSAGE_BYTES)
+			return refuseDevice(
+				413,
+				'too-large',
+				`a message has ${MOST_MESSAGE_BYTES} bytes at the most`
+			);
+		let body: unknown;
+		try {
+			body = JSON.parse(text);
+		} catch {
+			return refuseDevice(400, 'malformed', 'the body is not JSON');
+		}
+		const message = deviceMessageSchema.safeParse(body);
+		if (!message.success)
+			return refuseDevice(
+				400,
+				'malformed',
+				`a message is {"readings": [...]} with 1 to ${MOST_READINGS} readings`
+			);
+		return json(await takeDeviceReadings(database(), device, message.data.readings, Date.now()));
+	});
