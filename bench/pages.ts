@@ -17,7 +17,7 @@ import { readDoughs } from '../src/lib/server/services/read-doughs.ts';
 import { readOrders } from '../src/lib/server/services/read-orders.ts';
 import { readPlan } from '../src/lib/server/services/read-plan.ts';
 import { readWater } from '../src/lib/server/services/read-water.ts';
-import { TOMORROW } from '../tests/integration/test-database.ts';
+import { NOW_MS, TOMORROW } from '../tests/integration/test-database.ts';
 import { mediansInTurns, type Figure } from './measure.ts';
 
 const ROUNDS = 60;
@@ -101,7 +101,7 @@ const PAGES: readonly {
 	{ what: 'doughs', page: (db) => readDoughs(db, TOMORROW), queries: dayQueries },
 	{
 		what: 'water',
-		page: (db) => readWater(db, TOMORROW),
+		page: (db) => readWater(db, TOMORROW, NOW_MS),
 		queries: async (db) => {
 			await dayQueries(db);
 			await loadNewestReadings(db, READINGS);

@@ -158,9 +158,11 @@ test('orders are copied to an empty date once', async () => {
 
 test('a reading moves the water; a correction is a new entry that stands for the old one', async () => {
 	const room = async () =>
-		(await readWater(t.db, TOMORROW)).inputs.find((one) => one.quantity === 'room');
+		(await readWater(t.db, TOMORROW, NOW_MS)).inputs.find((one) => one.quantity === 'room');
 	assert.equal((await room())?.reading, null);
-	const waterBefore = (await readWater(t.db, TOMORROW)).mixes[0]?.water?.wanted.value ?? 0;
+	const byRule = async () =>
+		(await readWater(t.db, TOMORROW, NOW_MS)).mixes[0]?.water?.schools['factor-rule'].value ?? 0;
+	const waterBefore = await byRule();
 	const reading = {
 		kind: 'take-reading' as const,
 		quantity: 'room' as const,
@@ -172,7 +174,7 @@ test('a reading moves the water; a correction is a new entry that stands for the
 	assert.equal((await room())?.reading?.celsius, 32);
 	await send(t.db, { ...reading, celsius: 26, correctsId: wrong.answer.readingId });
 	assert.equal((await room())?.reading?.celsius, 26);
-	const waterAfter = (await readWater(t.db, TOMORROW)).mixes[0]?.water?.wanted.value ?? 0;
+	const waterAfter = await byRule();
 	assert.ok(
 		Math.abs(waterBefore - waterAfter - 3) < 1e-9,
 		'three degrees of room are three of water'

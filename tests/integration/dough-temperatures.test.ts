@@ -2,16 +2,31 @@ import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
-import { HARBOUR_DOUGH, send, testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
+import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import {
+	HARBOUR_DOUGH,
+	NOW_MS,
+	send,
+	testDatabase,
+	TOMORROW,
+	type TestDatabase
+} from './test-database.ts';
 
 let t: TestDatabase;
 before(async () => {
 	t = await testDatabase();
+	// What the demo measured before teaches nothing here.
+	for (const name of ['Harbour dough', 'Stick dough', 'School bun dough'])
+		await send(t.db, {
+			kind: 'reset-learning',
+			subject: 'friction',
+			formulaId: demoId('formula', name)
+		});
 });
 after(() => t.drop());
 
 async function harbour(ordinal = 1) {
-	const { mixes } = await readWater(t.db, TOMORROW);
+	const { mixes } = await readWater(t.db, TOMORROW, NOW_MS);
 	const mix = mixes.find((one) => one.formulaId === HARBOUR_DOUGH && one.ordinal === ordinal);
 	assert.ok(mix?.water, 'the mix adds water');
 	return { ...mix, water: mix.water };
@@ -25,6 +40,8 @@ const measure = (doughCelsius: number, waterCelsius: number, change: object = {}
 		doughCelsius,
 		waterCelsius,
 		instrument: 'core-probe',
+		mixerId: null,
+		program: null,
 		...change
 	});
 const close = (actual: number, expected: number, within: number) =>
@@ -37,11 +54,14 @@ test('a dough that comes out as the balance of heat said reveals the friction of
 	const asked = mix.water.schools['heat-balance'].value;
 	const done = await measure(mix.targetCelsius, asked);
 	assert.ok(done.outcome === 'done', JSON.stringify(done));
-	close(done.answer.frictionKilojoulesPerKilogram, 9.6, 1e-6);
+	const book = mix.friction.bookKilojoulesPerKilogram;
+	// The book's 9.6 are told for a full bowl; this one is emptier and works each kilogram a little more.
+	assert.ok(book > 9.6 && book < 10, `${book}`);
+	close(done.answer.frictionKilojoulesPerKilogram, book, 1e-6);
 	const after = await harbour();
 	assert.equal(after.friction.used, 1);
 	assert.equal(after.measured?.doughCelsius, 25);
-	close(after.friction.kilojoulesPerKilogram, 9.6, 0.05);
+	close(after.friction.kilojoulesPerKilogram, book, 0.05);
 	assert.ok(after.friction.spreadKilojoulesPerKilogram < mix.friction.spreadKilojoulesPerKilogram);
 	assert.equal((await harbour(2)).measured, null, 'the other mix was not measured');
 });
@@ -65,7 +85,12 @@ test('a reading can be ignored and counted again, and a surface counts for less 
 	const [newest] = before.friction.readings.filter((one) => !one.leftOut);
 	assert.ok(newest);
 	const judge = (ignored: boolean, readingId = newest.id) =>
-		send(t.db, { kind: 'judge-dough-temperature', readingId, ignored });
+		send(t.db, {
+			kind: 'ignore-observation',
+			subject: 'friction',
+			observationId: readingId,
+			ignored
+		});
 	assert.equal((await judge(true)).outcome, 'done');
 	assert.equal((await judge(true)).outcome, 'done', 'twice is once');
 	assert.equal((await harbour()).friction.used, before.friction.used - 1);
@@ -77,20 +102,31 @@ test('a reading can be ignored and counted again, and a surface counts for less 
 
 test('learning begins anew from the book, and a surface reading pulls less than a core reading', async () => {
 	assert.equal(
-		(await send(t.db, { kind: 'reset-friction', formulaId: HARBOUR_DOUGH })).outcome,
+		(
+			await send(t.db, {
+				kind: 'reset-learning',
+				subject: 'friction',
+				formulaId: HARBOUR_DOUGH
+			})
+		).outcome,
 		'done'
 	);
 	const fresh = await harbour();
 	assert.equal(fresh.friction.readings.length, 0);
 	const asked = fresh.water.schools['heat-balance'].value;
 	const later = async (instrument: string) => {
-		await t.db.deleteFrom('dough_temperature_ignored').execute();
+		await t.db.deleteFrom('observation_ignored').execute();
 		const done = await measure(27, asked, { instrument });
 		assert.ok(done.outcome === 'done', JSON.stringify(done));
 		const rows = (await harbour()).friction.readings;
 		for (const row of rows)
 			if (row.id !== done.answer.readingId)
-				await send(t.db, { kind: 'judge-dough-temperature', readingId: row.id, ignored: true });
+				await send(t.db, {
+					kind: 'ignore-observation',
+					subject: 'friction',
+					observationId: row.id,
+					ignored: true
+				});
 		return (await harbour()).friction.kilojoulesPerKilogram;
 	};
 	const bySurface = await later('surface-thermometer');
@@ -113,14 +149,14 @@ test('what is no mix of the day cannot be measured', async () => {
 });
 
 test('the school of the bakery is set for all, and the water of every mix follows it', async () => {
-	const rule = await harbour();
+	const balance = await harbour();
 	assert.equal(
-		(await send(t.db, { kind: 'set-water-school', school: 'heat-balance' })).outcome,
+		(await send(t.db, { kind: 'set-water-school', school: 'factor-rule' })).outcome,
 		'done'
 	);
-	const view = await readWater(t.db, TOMORROW);
-	assert.equal(view.school, 'heat-balance');
-	const balance = await harbour();
-	assert.equal(balance.water.wanted.value, balance.water.schools['heat-balance'].value);
+	const view = await readWater(t.db, TOMORROW, NOW_MS);
+	assert.equal(view.school, 'factor-rule');
+	const rule = await harbour();
+	assert.equal(rule.water.wanted.value, rule.water.schools['factor-rule'].value);
 	assert.notEqual(balance.water.wanted.value, rule.water.wanted.value);
 });

@@ -42,7 +42,11 @@ test('a product written by the first version keeps its dough and weight', async 
 			values (${revision}, ${product}, 1, ${formula}, 850, 16, ${JSON.stringify(oldSteps)}, ${person})`.execute(
 			t.db
 		);
-		assert.deepEqual(await migrateToLatest(t.db), ['0002-formula-book', '0003-dough-temperatures']);
+		assert.deepEqual(await migrateToLatest(t.db), [
+			'0002-formula-book',
+			'0003-dough-temperatures',
+			'0004-readings-and-readiness'
+		]);
 		const [kept] = await loadProducts(t.db);
 		assert.ok(kept);
 		assert.deepEqual(kept.product.doughs, [{ formulaId: formula, scaledWeight: { grams: 850 } }]);

@@ -1,4 +1,9 @@
-import type { DoughEvent, PlaceStretch, RipeningStep } from '../core/bake-day/index.ts';
+import type {
+	DoughEvent,
+	PlaceStretch,
+	RipeningStep,
+	WatchedDough
+} from '../core/bake-day/index.ts';
 import type { ReadinessVerdict, Retarder, Sighting } from '../core/fermentation/index.ts';
 import type { WaitStep, RipenessClock } from '../core/formula/index.ts';
 import type { FormulaId } from '../core/identity.ts';
@@ -57,6 +62,21 @@ export interface RipeningDoughView {
 export interface RetarderView extends Retarder {
 	readonly id: string;
 	readonly name: string;
+}
+
+/** A dough as the core follows it; null while it was not mixed, or has no clock. */
+export function watchedDough(dough: RipeningDoughView): WatchedDough | null {
+	const { mixed, step } = dough;
+	if (!mixed || !step) return null;
+	return {
+		step,
+		clockFactor: dough.clockFactor,
+		grams: dough.grams,
+		mixedAtMs: mixed.atMs,
+		mixedCelsius: mixed.celsius,
+		events: dough.events,
+		retarderId: dough.retarderId
+	};
 }
 
 export interface RipeningView {

@@ -113,6 +113,8 @@ export interface MixWaterView {
 	readonly iceMostShare: number;
 	/** Its first fermenting wait; null for a dough without one. */
 	readonly bulk: { readonly step: WaitStep; readonly targetCelsius: number } | null;
+	/** So many times the book's minutes it takes to be ripe; 1 until it is measured. */
+	readonly clockFactor: number;
 	/** Whether it rests in an autolyse, and what that was measured at. */
 	readonly rests: boolean;
 	readonly autolysed: { readonly celsius: number; readonly atMs: number } | null;

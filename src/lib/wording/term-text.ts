@@ -91,6 +91,7 @@ export function termText(term: Term): string {
 
 const INSTRUMENTS: Record<string, string> = {
 	typed: 'typed',
+	probe: 'probe',
 	'core-probe': 'core probe',
 	'surface-thermometer': 'surface thermometer, not the core'
 };

@@ -45,3 +45,10 @@ export function ageText(thenMs: number, nowMs: number): string {
 	if (minutes < 48 * 60) return `${Math.floor(minutes / 60)} h ago`;
 	return `${Math.floor(minutes / (24 * 60))} days ago`;
 }
+
+/** A moment as it is said at another: "01:52" within the day's turn, "Wed 25 Nov 06:10" further away. */
+export function momentText(epochMs: number, nowMs: number, zone: string): string {
+	const clock = clockText(epochMs, zone);
+	const near = Math.abs(epochMs - nowMs) < 12 * 3_600_000;
+	return near ? clock : `${dayText(epochMs, zone)} ${clock}`;
+}

@@ -43,7 +43,7 @@ function storyOf(now: number, change: Partial<DoughStoryInput> = {}) {
 		startMs: 0,
 		startCelsius: 25,
 		events: [],
-		room: [],
+		air: {},
 		nowMs: now * MINUTE,
 		...change
 	});
@@ -88,13 +88,15 @@ test('the dose adds up over any split of the path', () => {
 			fc.double({ min: 12, max: 32, noNaN: true }),
 			(splits, room) => {
 				// The same room, told once or told anew at any moment, makes the same dough.
-				const once = storyOf(300, { step: TUB, room: [{ fromMs: 0, celsius: room }] });
+				const once = storyOf(300, { step: TUB, air: { room: [{ fromMs: 0, celsius: room }] } });
 				const often = storyOf(300, {
 					step: TUB,
-					room: [0, ...splits.sort((a, b) => a - b)].map((at) => ({
-						fromMs: at * MINUTE,
-						celsius: room
-					}))
+					air: {
+						room: [0, ...splits.sort((a, b) => a - b)].map((at) => ({
+							fromMs: at * MINUTE,
+							celsius: room
+						}))
+					}
 				});
 				close(often.dose, once.dose, 0.02);
 				close(often.celsius, once.celsius, 0.002);
@@ -159,10 +161,12 @@ test('what was learned of its clock moves every mark alike', () => {
 test('the room as it was read is followed, and its last reading stands for what is to come', () => {
 	const hot = card(60, undefined, {
 		step: TUB,
-		room: [
-			{ fromMs: -30 * MINUTE, celsius: 25 },
-			{ fromMs: 20 * MINUTE, celsius: 31 }
-		]
+		air: {
+			room: [
+				{ fromMs: -30 * MINUTE, celsius: 25 },
+				{ fromMs: 20 * MINUTE, celsius: 31 }
+			]
+		}
 	});
 	const mild = card(60, undefined, { step: TUB });
 	assert.ok(hot.celsiusNow > mild.celsiusNow + 0.4);

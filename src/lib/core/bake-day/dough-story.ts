@@ -25,10 +25,13 @@ export interface DoughStoryInput {
 	readonly startCelsius: number;
 	/** In order of time. */
 	readonly events: readonly DoughEvent[];
-	/** The room as it was read, in order of time; empty where nobody did. */
-	readonly room: readonly PlaceStretch[];
+	/** The air of places as it was read or is forecast, in order of time; a place without is as its leg says. */
+	readonly air: AirOfPlaces;
 	readonly nowMs: number;
 }
+
+/** The air of places over time. What lies after the last stretch is as that. */
+export type AirOfPlaces = Readonly<Partial<Record<WaitPlace, readonly PlaceStretch[]>>>;
 
 /** A piece of a dough's path, as it was or as it is expected. */
 export interface StoryStretch {
@@ -68,7 +71,7 @@ export interface DoughStory {
  * Example: a sourdough held at 25 and ripe in 210 min has done 105 after 105 min.
  */
 export function doughStory(input: DoughStoryInput): DoughStory {
-	const { step, startMs, startCelsius, room } = input;
+	const { step, startMs, startCelsius, air } = input;
 	const nowMs = Math.max(input.nowMs, startMs);
 	const clock = scaledClock(step.clock, input.clockFactor);
 	const curve = liftOf(clock);
@@ -77,20 +80,24 @@ export function doughStory(input: DoughStoryInput): DoughStory {
 	const passed: Record<MarkName, number | null> = { early: null, ripe: null, late: null };
 	const checks = input.events.filter((one) => one.kind === 'checked' && one.atMs >= startMs);
 	let [celsius, dose, acidDose, atMs] = [startCelsius, 0, 0, startMs];
-	let [legAt, roomAt, checkAt] = [0, -1, 0];
+	let [legAt, checkAt] = [0, 0];
+	const readers = new Map<WaitPlace, AirReader>();
 	while (atMs < nowMs) {
 		while ((itinerary[legAt + 1]?.fromMs ?? Infinity) <= atMs) legAt += 1;
-		while ((room[roomAt + 1]?.fromMs ?? Infinity) <= atMs) roomAt += 1;
 		const leg = itinerary[legAt]?.leg;
 		if (!leg) break;
+		const reader = readers.get(leg.place) ?? new AirReader(air[leg.place] ?? []);
+		readers.set(leg.place, reader);
+		const around = reader.at(atMs);
 		const untilMs = Math.min(
 			nowMs,
 			itinerary[legAt + 1]?.fromMs ?? Infinity,
-			leg.place === 'room' ? (room[roomAt + 1]?.fromMs ?? Infinity) : Infinity,
+			around.untilMs,
 			checks[checkAt]?.atMs ?? Infinity
 		);
 		if (untilMs > atMs) {
-			const place = placeOf(step, inRoom(leg, room[Math.max(0, roomAt)]));
+			const ambientCelsius = around.celsius ?? leg.ambientCelsius;
+			const place = placeOf(step, { ...leg, ambientCelsius });
 			const stretch = { ...place, minutes: (untilMs - atMs) / 60_000 };
 			const end = followStretch(curve, clock.referenceCelsius, celsius, stretch);
 			for (const [mark, wanted] of marksIn(clock))
@@ -127,7 +134,7 @@ export function doughStory(input: DoughStoryInput): DoughStory {
 		acidDose,
 		past,
 		passed,
-		ahead: aheadOf(itinerary, nowMs, room.at(-1))
+		ahead: aheadOf(itinerary, nowMs, air)
 	};
 }
 
@@ -172,23 +179,49 @@ function itineraryOf({ step, startMs, events }: DoughStoryInput): readonly Stop[
 	return stops;
 }
 
-/** What is still to come; the room as it was read last stands for the room ahead. */
-function aheadOf(
-	itinerary: readonly Stop[],
-	nowMs: number,
-	room: PlaceStretch | undefined
-): readonly Leg[] {
-	const ahead: Leg[] = [];
-	for (const [index, { leg }] of itinerary.entries()) {
-		const nextMs = itinerary[index + 1]?.fromMs;
-		if (nextMs !== undefined && nextMs <= nowMs) continue;
-		const fromMs = Math.max(nowMs, itinerary[index]?.fromMs ?? nowMs);
-		const minutes = nextMs === undefined ? null : (nextMs - fromMs) / 60_000;
-		ahead.push({ ...inRoom(leg, room), minutes });
+/** Walks along the air of a place as time goes on. */
+class AirReader {
+	#index = -1;
+	constructor(private readonly stretches: readonly PlaceStretch[]) {}
+
+	/** The air at a moment and until when it lasts; before the first stretch it is as that. */
+	at(ms: number): { readonly celsius: number | null; readonly untilMs: number } {
+		while ((this.stretches[this.#index + 1]?.fromMs ?? Infinity) <= ms) this.#index += 1;
+		return {
+			celsius: this.stretches[Math.max(0, this.#index)]?.celsius ?? null,
+			untilMs: this.stretches[this.#index + 1]?.fromMs ?? Infinity
+		};
 	}
-	return ahead;
 }
 
-function inRoom(leg: Leg, room: PlaceStretch | undefined): Leg {
-	return leg.place === 'room' && room ? { ...leg, ambientCelsius: room.celsius } : leg;
+/** What is still to come; air that is not told further stays as it is told last. */
+function aheadOf(itinerary: readonly Stop[], nowMs: number, air: AirOfPlaces): readonly Leg[] {
+	return itinerary.flatMap(({ fromMs, leg }, index) => {
+		const nextMs = itinerary[index + 1]?.fromMs ?? Infinity;
+		return nextMs <= nowMs
+			? []
+			: legsInAir(leg, air[leg.place] ?? [], Math.max(nowMs, fromMs), nextMs);
+	});
+}
+
+/** A stay in a place as legs of one temperature each, from a moment until another (or for ever). */
+export function legsInAir(
+	leg: Leg,
+	air: readonly PlaceStretch[],
+	fromMs: number,
+	untilMs: number
+): readonly Leg[] {
+	const reader = new AirReader(air);
+	const legs: Leg[] = [];
+	for (let atMs = fromMs; atMs < untilMs;) {
+		const around = reader.at(atMs);
+		const endMs = Math.min(untilMs, around.untilMs);
+		legs.push({
+			...leg,
+			ambientCelsius: around.celsius ?? leg.ambientCelsius,
+			minutes: endMs === Infinity ? null : (endMs - atMs) / 60_000
+		});
+		atMs = endMs;
+	}
+	return legs;
 }

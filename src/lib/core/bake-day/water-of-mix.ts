@@ -85,13 +85,14 @@ export function waterOfMix(input: WaterOfMixInput): WaterOfMix | null {
 		friction: { ...input.friction, heatCapacity: heatCapacityOf(input.stage) }
 	};
 	const staged = stageThrough(input, found, balance);
+	const resting = staged?.rests ? staged : null;
 	const schools = {
 		'factor-rule': waterByFactorRule(rule),
 		'base-temperature': waterByBaseTemperature(rule),
-		'heat-balance': staged?.wanted ?? waterByHeatBalance(balance)
+		'heat-balance': resting?.wanted ?? waterByHeatBalance(balance)
 	};
-	const wanted = input.autolysed && staged ? staged.wanted : schools[input.school];
-	const lines = staged?.linesToCome ?? found.liquidLines;
+	const wanted = input.autolysed && resting ? resting.wanted : schools[input.school];
+	const lines = resting?.linesToCome ?? found.liquidLines;
 	const water = worked(
 		{ key: 'water-mass' },
 		'g',
@@ -101,7 +102,7 @@ export function waterOfMix(input: WaterOfMixInput): WaterOfMix | null {
 		)
 	);
 	// What a miss does to the dough is a matter of heat, whatever the school.
-	const perDough = staged?.waterDegreesPerDough ?? waterDegreesPerDough(balance);
+	const perDough = resting?.waterDegreesPerDough ?? waterDegreesPerDough(balance);
 	const order =
 		found.liquid === WATER
 			? orderWater(wanted, water, perDough, input.supply)
@@ -123,7 +124,7 @@ export function waterOfMix(input: WaterOfMixInput): WaterOfMix | null {
 		order,
 		waterDegreesPerDough: perDough,
 		prefermentShare: prefermentShare(input),
-		expected: staged?.expected(order.temperature) ?? expectedDough(balance, poured),
+		expected: resting?.expected(order.temperature) ?? expectedDough(balance, poured),
 		expectedSpread: doughSpread(
 			balance,
 			poured,

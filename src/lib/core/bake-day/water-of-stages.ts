@@ -34,6 +34,8 @@ export interface StagingInput {
 }
 
 interface Staged {
+	/** Whether it rests on the way, or did: without a rest the plain balance of heat says the same. */
+	readonly rests: boolean;
 	readonly wanted: Explained;
 	readonly linesToCome: readonly WeighUpLine[];
 	readonly waterDegreesPerDough: number;
@@ -108,6 +110,7 @@ export function stageThrough(
 	const perWater = doughOfStages(staged, { celsius: 1 }) - atZero;
 	const restOf = (index: number) => stages[index]?.rest?.minutes ?? 0;
 	return {
+		rests,
 		wanted: waterOfStages(staged),
 		linesToCome: liquidLines.filter((line) => !done || stageOf(line) !== 'autolyse'),
 		waterDegreesPerDough: 1 / perWater,

@@ -27,9 +27,12 @@ export interface Estimate {
 /** How often a reading is wild, and how many times wider wild readings lie (our defaults). */
 const WILD_SHARE = 0.05;
 const WILD_WIDTH = 12;
-/** The belief is held at this many points over this many spreads of the prior to each side. */
-const POINTS = 1201;
+/** The belief is looked for over this many spreads of the prior to each side, first coarsely, then finely. */
 const REACH = 6;
+const COARSE_POINTS = 161;
+const FINE_POINTS = 321;
+/** What is less likely than the likeliest by this factor of e is left out of the fine grid. */
+const LEAST_LOG = 22;
 
 /**
  * Gives what is learned from a prior and raw observations, taken one at a time.
@@ -43,14 +46,15 @@ const REACH = 6;
  * Example: a prior of 9.6 ± 2.5 and six readings of 11 ± 1 give 10.8 ± 0.4.
  */
 export function estimate(prior: Prior, observations: readonly Observation[]): Estimate {
-	const step = (2 * REACH * prior.spread) / (POINTS - 1);
-	const at = (index: number) => prior.mean + (index - (POINTS - 1) / 2) * step;
-	const logs = Array.from({ length: POINTS }, (_, index) => {
-		const value = at(index);
+	const logAt = (value: number) => {
 		let log = logNormal(value, prior.mean, prior.spread);
 		for (const one of observations) log += logReading(one, value);
 		return log;
-	});
+	};
+	const { from, to } = whereItLies(prior, logAt);
+	const step = (to - from) / (FINE_POINTS - 1);
+	const at = (index: number) => from + index * step;
+	const logs = Array.from({ length: FINE_POINTS }, (_, index) => logAt(at(index)));
 	const highest = logs.reduce((most, log) => Math.max(most, log), -Infinity);
 	const weights = logs.map((log) => Math.exp(log - highest));
 	const total = weights.reduce((sum, weight) => sum + weight, 0);
@@ -70,6 +74,21 @@ export function estimate(prior: Prior, observations: readonly Observation[]): Es
 		used: observations.map((one) => one.id).filter((one) => !leftOut.includes(one)),
 		leftOut
 	};
+}
+
+/** The span outside which the belief is next to nothing, found on a coarse grid. */
+function whereItLies(
+	prior: Prior,
+	logAt: (value: number) => number
+): { readonly from: number; readonly to: number } {
+	const step = (2 * REACH * prior.spread) / (COARSE_POINTS - 1);
+	const at = (index: number) => prior.mean + (index - (COARSE_POINTS - 1) / 2) * step;
+	const logs = Array.from({ length: COARSE_POINTS }, (_, index) => logAt(at(index)));
+	const highest = logs.reduce((most, log) => Math.max(most, log), -Infinity);
+	const likely = (log: number) => log > highest - LEAST_LOG;
+	const first = logs.findIndex(likely);
+	const last = logs.findLastIndex(likely);
+	return { from: at(Math.max(0, first - 1)), to: at(Math.min(COARSE_POINTS - 1, last + 1)) };
 }
 
 function logNormal(value: number, mean: number, spread: number): number {

@@ -1,11 +1,14 @@
 <script lang="ts">
 	import { onMount, untrack, type Snippet } from 'svelte';
+	import { invalidate } from '$app/navigation';
 	import { page } from '$app/state';
 	import { resolve } from '$app/paths';
 	import ArithmeticSlip from '../../ui/arithmetic/ArithmeticSlip.svelte';
 	import { BakeryNow } from '../../client/bakery-now.svelte.ts';
+	import { Live } from '../../client/live.svelte.ts';
 	import { provideRoom } from '../../client/room-context.ts';
 	import type { BakeryView } from '../../contracts/views.ts';
+	import { METRIC } from '../../core/units/index.ts';
 	import { parseBakeDate } from '../../core/time/bake-date.ts';
 	import type { Explained, Given } from '../../core/explain/index.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
@@ -26,9 +29,12 @@
 	// The first value; later ones arrive through the effect.
 	const now = untrack(() => new BakeryNow(bakery?.clock ?? REAL, servedAtMs));
 	$effect(() => now.set(bakery?.clock ?? REAL, Date.now()));
+	// Only what follows the moment is read anew by itself; what is being edited stays as it is.
+	const live = new Live(() => void invalidate('jovet:moment'));
 	onMount(() => {
 		document.documentElement.dataset.ready = 'yes';
-		return now.start();
+		const stops = [now.start(), live.start()];
+		return () => stops.forEach((stop) => stop());
 	});
 
 	const asked = $derived(page.params.date);
@@ -101,6 +107,13 @@
 		</div>
 	{/if}
 </header>
+{#if live.awaySinceMs !== null}
+	<p class="away" role="status">
+		<span class="act-now px-2">Not live</span>
+		Jovet does not answer since {clockText(live.awaySinceMs, bakery?.timeZone ?? 'UTC')}. What you
+		see may be old; what you type is kept and can be sent when it answers again.
+	</p>
+{/if}
 <main id="room" tabindex="-1">
 	{@render children()}
 </main>
@@ -110,6 +123,7 @@
 	title={slip?.title ?? ''}
 	explained={slip?.explained ?? null}
 	notes={slip?.notes ?? []}
+	units={bakery?.units ?? METRIC}
 	{nameOf}
 	{sourceOf}
 	onClose={() => (slip = null)}
@@ -142,7 +156,7 @@
 	.rooms a {
 		display: grid;
 		place-items: center;
-		padding: 4px 14px 0;
+		padding: 4px 10px 0;
 		border-bottom: 4px solid transparent;
 		text-decoration: none;
 		white-space: nowrap;
@@ -158,6 +172,11 @@
 		padding-left: 14px;
 		border-left: 1px solid var(--line);
 		white-space: nowrap;
+	}
+	.away {
+		padding: 8px 20px;
+		background: var(--sheet);
+		border-bottom: 1px solid var(--line);
 	}
 	.skip {
 		position: absolute;
@@ -175,11 +194,12 @@
 	}
 	@media print {
 		.frame,
+		.away,
 		.skip {
 			display: none;
 		}
 	}
-	@media (max-width: 1100px) {
+	@media (max-width: 1279px) {
 		.frame {
 			gap: 6px;
 			padding-right: 10px;
@@ -194,16 +214,21 @@
 			padding-left: 8px;
 		}
 	}
-	@media (max-width: 900px) {
+	@media (max-width: 1200px) {
 		.frame {
 			flex-wrap: wrap;
-			padding: 4px 8px;
+			padding: 4px 10px 0 0;
+		}
+		.brand {
+			min-height: 48px;
+			border-right: 0;
 		}
 		.rooms {
 			order: 5;
 			width: 100%;
 			overflow-x: auto;
-			min-height: 48px;
+			min-height: 44px;
+			border-top: 1px solid var(--line);
 		}
 	}
 </style>

@@ -5,7 +5,10 @@ export const ROOMS = [
 	{ path: 'doughs', name: 'Doughs' },
 	{ path: 'plan', name: 'Plan' },
 	{ path: 'water', name: 'Water' },
-	{ path: 'run-sheet', name: 'Run sheet' }
+	{ path: 'ripening', name: 'Ripening' },
+	{ path: 'run-sheet', name: 'Run sheet' },
+	{ path: 'learned', name: 'Learned' },
+	{ path: 'bakery', name: 'Bakery' }
 ] as const;
 
 /** The shelves of the book are one room with several addresses. */

@@ -1,64 +1,97 @@
 <script lang="ts">
 	import { invalidate } from '$app/navigation';
+	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
-	import { READING_LIMITS } from '../../contracts/commands.ts';
-	import type { DoughReadingView, MixWaterView } from '../../contracts/views.ts';
+	import type { DoughInstrument } from '../../contracts/dough-commands.ts';
+	import { READING_LIMITS } from '../../contracts/limits.ts';
+	import type { MixWaterView, WaterView } from '../../contracts/views.ts';
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
+	import NumberPad from '../../ui/NumberPad.svelte';
 	import { parseFailureText } from '../../wording/failure-text.ts';
+	import { probeDoubt } from '../../wording/probe-text.ts';
 	import { refusalText } from '../../wording/refusal-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
+	import MixedOtherwise from './MixedOtherwise.svelte';
+	import { ripeOfMix } from './ripe-of-mix.ts';
 
 	interface Props {
 		mix: MixWaterView;
 		date: string;
 		title: string;
+		probes: WaterView['doughProbes'];
+		mixers: WaterView['mixers'];
+		roomCelsius: number | null;
 	}
-	let { mix, date, title }: Props = $props();
+	let { mix, date, title, probes, mixers, roomCelsius }: Props = $props();
 	const room = useRoom();
-	const { units, timeZone } = room.bakery;
+	const { units, timeZone } = $derived(room.bakery);
 	const id = $props.id();
 
-	const degrees = units.temperature === 'fahrenheit' ? '°F' : '°C';
+	const degrees = $derived(units.temperature === 'fahrenheit' ? '°F' : '°C');
 	const bare = (celsius: number) => formatTemperature({ celsius }, 1, units).replace(/ °.$/, '');
 	const planned = $derived(mix.water ? bare(mix.water.order.temperature.celsius) : '');
 	let dough = $state('');
 	/** null while the water is taken to have gone in as it was asked for. */
 	let water: string | null = $state(null);
-	let instrument: DoughReadingView['instrument'] = $state('core-probe');
+	let instrument: DoughInstrument = $state('core-probe');
+	let mixerId: string | null = $state(null);
+	let program: { slowMinutes: number; fastMinutes: number } | null = $state(null);
 	let message = $state('');
 	let saving = $state(false);
+	/** Measuring an autolyse before the mix goes on. */
+	let autolyse = $state(false);
 	const WATER_LIMITS = { least: { celsius: -80 }, most: { celsius: 100 } };
+	const ripe = $derived(ripeOfMix(mix, roomCelsius, room.now.epochMs));
+	const asksAutolyse = $derived(mix.rests && !mix.autolysed && !mix.measured);
+
+	function told(error: { kind: string } | null) {
+		return error === null || error.kind === 'empty'
+			? 'Type the temperature the dough came out with.'
+			: parseFailureText(error as never);
+	}
 
 	async function keep(event: SubmitEvent) {
 		event.preventDefault();
 		if (saving) return;
 		const out = parseTemperature(dough, units, READING_LIMITS);
 		const into = parseTemperature(water ?? planned, units, WATER_LIMITS);
-		if (!out.ok || !into.ok) {
-			const error = !out.ok ? out.error : into.ok ? null : into.error;
-			message =
-				error === null || error.kind === 'empty'
-					? 'Type the temperature the dough came out with.'
-					: parseFailureText(error);
+		if (!out.ok || (!autolyse && !into.ok)) {
+			message = told(!out.ok ? out.error : into.ok ? null : into.error);
 			return;
 		}
 		saving = true;
-		const result = await sendCommand({
-			kind: 'measure-dough',
+		const of = {
 			occurredAtMs: Math.round(room.now.epochMs),
 			date: date as never,
 			formulaId: mix.formulaId,
 			ordinal: mix.ordinal,
-			doughCelsius: out.value.celsius,
-			waterCelsius: into.value.celsius,
 			instrument
-		});
+		};
+		const result =
+			autolyse || !into.ok
+				? await sendCommand({
+						kind: 'check-dough',
+						...of,
+						stage: 'autolyse',
+						celsius: out.value.celsius,
+						place: 'room',
+						ambientCelsius: roomCelsius ?? mix.targetCelsius
+					})
+				: await sendCommand({
+						kind: 'measure-dough',
+						...of,
+						doughCelsius: out.value.celsius,
+						waterCelsius: into.value.celsius,
+						mixerId,
+						program
+					});
 		saving = false;
 		if (result.outcome === 'done') {
 			dough = '';
 			water = null;
 			message = '';
+			autolyse = false;
 			await invalidate('jovet:day');
 		} else
 			message =
@@ -66,71 +99,149 @@
 					? refusalText(result.refusal)
 					: 'Not saved: Jovet does not answer. What you typed stays here; try again in a moment.';
 	}
+	function take(celsius: number, by: DoughInstrument) {
+		dough = bare(celsius);
+		instrument = by;
+		message = '';
+	}
+	const offered = $derived(
+		[
+			{ probe: probes.core, by: 'core-probe' as const },
+			{ probe: probes.surface, by: 'surface-thermometer' as const }
+		].flatMap(({ probe, by }) => (probe ? [{ probe, by }] : []))
+	);
 </script>
 
-<form class="mt-3 border-t border-line pt-3" onsubmit={keep} data-measure>
-	<div class="flex flex-wrap items-end gap-x-5 gap-y-2">
-		<label for="{id}-dough">
-			<span class="block font-bold">Dough came out at</span>
-			<input
-				id="{id}-dough"
-				class="field figure"
-				type="text"
-				inputmode="decimal"
-				autocomplete="off"
-				aria-label="{title}, dough came out at"
-				bind:value={dough}
-			/>
-			{degrees}
-		</label>
-		<label for="{id}-water">
-			<span class="block">water went in at</span>
-			<input
-				id="{id}-water"
-				class="field figure"
-				type="text"
-				inputmode="decimal"
-				autocomplete="off"
-				aria-label="{title}, water went in at"
-				value={water ?? planned}
-				oninput={(event) => (water = event.currentTarget.value)}
-			/>
-			{degrees}
-		</label>
-		<label>
-			<span class="block">measured with</span>
-			<select class="field" bind:value={instrument} aria-label="{title}, measured with">
-				<option value="core-probe">a core probe</option>
-				<option value="typed">something else, in the core</option>
-				<option value="surface-thermometer">a surface thermometer</option>
-			</select>
-		</label>
-		<button class="action" disabled={saving}>Keep it</button>
+<form class="measure" onsubmit={keep} data-measure>
+	<div class="fields">
+		{#if mix.measured}
+			<p class="text-lead" data-measured>
+				Measured <b>{bare(mix.measured.doughCelsius)} {degrees}</b> at {clockText(
+					mix.measured.occurredAtMs,
+					timeZone
+				)}{mix.measured.instrument === 'surface-thermometer' ? ', on the surface' : ''}.
+				{#if ripe !== null}
+					Ripe about <b data-ripe>{clockText(ripe, timeZone)}</b>.
+				{/if}
+				<a href={resolve(`/bake/${date}/ripening`)}>Follow it in Ripening</a>
+			</p>
+		{/if}
+		<div class="flex flex-wrap items-end gap-x-6 gap-y-2">
+			<label for="{id}-dough">
+				<span class="block font-bold">{autolyse ? 'Autolyse stands at' : 'Dough came out at'}</span>
+				<input
+					id="{id}-dough"
+					class="field large-field"
+					type="text"
+					inputmode="decimal"
+					autocomplete="off"
+					aria-label="{title}, dough came out at"
+					bind:value={dough}
+				/>
+				<b>{degrees}</b>
+			</label>
+			{#if !autolyse}
+				<label for="{id}-water">
+					<span class="block">water went in at</span>
+					<input
+						id="{id}-water"
+						class="field small-field"
+						type="text"
+						inputmode="decimal"
+						autocomplete="off"
+						aria-label="{title}, water went in at"
+						value={water ?? planned}
+						oninput={(event) => (water = event.currentTarget.value)}
+					/>
+					{degrees}
+				</label>
+			{/if}
+		</div>
+		<div class="flex flex-wrap items-end gap-x-4 gap-y-2">
+			<label>
+				<span class="block">measured with</span>
+				<select class="field" bind:value={instrument} aria-label="{title}, measured with">
+					<option value="core-probe">a core probe</option>
+					<option value="typed">something else, in the core</option>
+					<option value="surface-thermometer">a surface thermometer</option>
+				</select>
+			</label>
+			{#each offered as { probe, by } (by)}
+				{@const doubt = probeDoubt(probe, room.now.epochMs)}
+				<button
+					type="button"
+					class="action-lesser"
+					onclick={() => take(probe.celsius, by)}
+					data-take={by}
+				>
+					{by === 'core-probe' ? 'Probe' : 'Surface'}
+					{bare(probe.celsius)}{doubt ? ` (${probe.silent ? 'silent' : 'stuck?'})` : ''}
+				</button>
+			{/each}
+		</div>
+		{#if instrument === 'surface-thermometer'}
+			<p class="text-note">A surface is not the core: it counts for less and stays marked.</p>
+		{/if}
+		{#if !autolyse}
+			<MixedOtherwise {mix} {mixers} {title} bind:mixerId bind:program />
+		{/if}
+		<div class="flex flex-wrap gap-3">
+			<button class="action big" disabled={saving}>Keep it</button>
+			{#if asksAutolyse}
+				<button
+					type="button"
+					class="action-lesser big"
+					aria-pressed={autolyse}
+					onclick={() => (autolyse = !autolyse)}
+					>{autolyse ? 'Measure the dough instead' : 'Measure the autolyse first'}</button
+				>
+			{/if}
+		</div>
+		{#if message}<p role="alert">
+				<span class="act-now px-2">Check</span>
+				{message}
+			</p>{/if}
 	</div>
-	{#if instrument === 'surface-thermometer'}
-		<p class="mt-1 text-note">A surface is not the core: it counts for less and stays marked.</p>
-	{/if}
-	{#if mix.measured}
-		<p class="mt-2" data-measured>
-			Measured {bare(mix.measured.doughCelsius)}
-			{degrees} at {clockText(mix.measured.occurredAtMs, timeZone)}{mix.measured.instrument ===
-			'surface-thermometer'
-				? ', on the surface'
-				: ''}.
-		</p>
-	{/if}
-	{#if message}<p class="mt-1" role="alert">
-			<span class="act-now px-2">Check</span>
-			{message}
-		</p>{/if}
+	<NumberPad
+		value={dough}
+		label="{title}, number pad"
+		onChange={(next) => {
+			dough = next;
+			message = '';
+		}}
+	/>
 </form>
 
 <style>
-	.figure {
-		width: 100px;
-		min-height: 56px;
-		font-size: 24px;
+	.measure {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 16px 32px;
+		justify-content: space-between;
+		padding-top: 14px;
+		border-top: 2px solid var(--ink);
+	}
+	.fields {
+		display: grid;
+		gap: 12px;
+		align-content: start;
+		flex: 1 1 340px;
+	}
+	.large-field,
+	.small-field {
+		width: 130px;
+		min-height: 64px;
+		font-size: 34px;
 		font-weight: 700;
 		text-align: right;
+	}
+	.small-field {
+		width: 110px;
+		font-size: 24px;
+	}
+	.big {
+		min-height: 60px;
+		min-width: 150px;
+		font-size: 19px;
 	}
 </style>

@@ -2,10 +2,11 @@
 	import { invalidate } from '$app/navigation';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
-	import { READING_LIMITS } from '../../contracts/commands.ts';
+	import { READING_LIMITS } from '../../contracts/limits.ts';
 	import type { WaterInputView } from '../../contracts/views.ts';
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import { parseFailureText } from '../../wording/failure-text.ts';
+	import { probeDoubt } from '../../wording/probe-text.ts';
 	import { refusalText } from '../../wording/refusal-text.ts';
 	import { ageText, clockText } from '../../wording/time-text.ts';
 
@@ -14,40 +15,35 @@
 	}
 	let { input }: Props = $props();
 	const room = useRoom();
-	const { units, timeZone } = room.bakery;
+	const { units, timeZone } = $derived(room.bakery);
 
-	const degrees = units.temperature === 'fahrenheit' ? '°F' : '°C';
-	const shown = $derived(
-		formatTemperature(
-			{ celsius: input.reading?.celsius ?? input.assumedCelsius },
-			1,
-			units
-		).replace(/ °.$/, '')
-	);
+	const degrees = $derived(units.temperature === 'fahrenheit' ? '°F' : '°C');
+	const bare = (celsius: number) => formatTemperature({ celsius }, 1, units).replace(/ °.$/, '');
+	const shown = $derived(bare(input.reading?.celsius ?? input.assumedCelsius));
 	/** What is being typed; null while the field shows what is known. */
 	let typed: string | null = $state(null);
 	let message = $state('');
 	let saving = $state(false);
 	const fieldId = $derived(`temperature-${input.quantity}-${input.preparationId ?? ''}`);
+	/** A typed figure stands against a probe for a while; the probe can be taken back at once. */
+	const aside = $derived(
+		input.probe && input.reading && input.reading.instrument !== 'probe' ? input.probe : null
+	);
+	const doubt = $derived(
+		input.probe && input.reading?.instrument === 'probe'
+			? probeDoubt(input.probe, room.now.epochMs)
+			: null
+	);
 
-	async function save() {
-		if (typed === null || saving) return;
-		const read = parseTemperature(typed, units, READING_LIMITS);
-		if (!read.ok) {
-			message =
-				read.error.kind === 'empty'
-					? 'Type a temperature, or press Escape.'
-					: parseFailureText(read.error);
-			return;
-		}
+	async function keep(celsius: number, instrument: 'typed' | 'probe') {
 		saving = true;
 		const result = await sendCommand({
 			kind: 'take-reading',
 			occurredAtMs: Math.round(room.now.epochMs),
 			quantity: input.quantity,
 			preparationId: input.preparationId,
-			celsius: read.value.celsius,
-			instrument: 'typed',
+			celsius,
+			instrument,
 			correctsId: null
 		});
 		saving = false;
@@ -62,6 +58,16 @@
 					: 'Not saved: Jovet does not answer. What you typed stays here; press Enter to try again.';
 	}
 
+	async function save() {
+		if (typed === null || saving) return;
+		const read = parseTemperature(typed, units, READING_LIMITS);
+		if (read.ok) return keep(read.value.celsius, 'typed');
+		message =
+			read.error.kind === 'empty'
+				? 'Type a temperature, or press Escape.'
+				: parseFailureText(read.error);
+	}
+
 	function keys(event: KeyboardEvent & { currentTarget: HTMLInputElement }) {
 		if (event.key === 'Enter') void save();
 		if (event.key === 'Escape') {
@@ -71,12 +77,12 @@
 	}
 </script>
 
-<div class="border-b border-line py-3">
-	<label for={fieldId} class="block font-bold">{input.name}</label>
-	<div class="flex items-center gap-2">
+<div class="cell" data-input={input.name}>
+	<label for={fieldId}>{input.name}</label>
+	<div class="flex items-baseline gap-1">
 		<input
 			id={fieldId}
-			class="field temperature"
+			class="temperature"
 			type="text"
 			inputmode="decimal"
 			autocomplete="off"
@@ -88,28 +94,60 @@
 			onkeydown={keys}
 			onfocus={(event) => event.currentTarget.select()}
 		/>
-		<span class="text-lead">{degrees}</span>
-		<span id="{fieldId}-note" class="text-note text-ink-2" data-reading-note>
-			{#if input.reading}
-				measured {ageText(input.reading.occurredAtMs, room.now.epochMs)}<br />
-				{clockText(input.reading.occurredAtMs, timeZone)}, typed
-			{:else}
-				assumed,<br />not measured
-			{/if}
-		</span>
+		<span class="text-lead font-bold">{degrees}</span>
 	</div>
-	{#if message}<p class="mt-1" role="alert">
-			<span class="act-now px-2">Check</span>
-			{message}
-		</p>{/if}
+	<p id="{fieldId}-note" class="text-note text-ink-2" data-reading-note>
+		{#if !input.reading}
+			assumed, not measured
+		{:else if input.reading.instrument === 'probe'}
+			probe, {ageText(input.reading.occurredAtMs, room.now.epochMs)}
+		{:else}
+			typed {clockText(input.reading.occurredAtMs, timeZone)}, {ageText(
+				input.reading.occurredAtMs,
+				room.now.epochMs
+			)}
+		{/if}
+	</p>
+	{#if doubt}<p><span class="act-now px-1">Check</span> <b>{doubt}</b></p>{/if}
+	{#if aside}
+		<button class="aside" disabled={saving} onclick={() => keep(aside.celsius, 'probe')}
+			>probe {bare(aside.celsius)}{aside.silent ? ', silent' : ''}: use it</button
+		>
+	{/if}
+	{#if message}<p role="alert"><span class="act-now px-1">Check</span> {message}</p>{/if}
 </div>
 
 <style>
+	.cell {
+		min-width: 0;
+		padding: 8px 12px;
+		border-right: 1px solid var(--line);
+		border-bottom: 1px solid var(--line);
+	}
 	.temperature {
-		width: 112px;
+		width: 84px;
 		min-height: 56px;
+		padding: 0;
+		border: 0;
+		border-bottom: 2px solid var(--ink-2);
+		background: transparent;
+		color: var(--ink);
 		font-size: 34px;
 		font-weight: 700;
-		text-align: right;
+	}
+	.temperature:focus {
+		border-bottom-color: var(--ink);
+		outline: 2px solid var(--ink);
+	}
+	.temperature[aria-invalid='true'] {
+		border-bottom: 4px solid var(--act);
+	}
+	.aside {
+		min-height: 36px;
+		cursor: pointer;
+		text-align: left;
+		font-weight: 700;
+		text-decoration: underline dotted;
+		text-underline-offset: 4px;
 	}
 </style>

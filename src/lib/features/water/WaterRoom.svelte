@@ -5,61 +5,43 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { WaterView } from '../../contracts/views.ts';
 	import { formatTemperature } from '../../core/units/index.ts';
+	import { mixTitle } from '../../wording/mix-title.ts';
 	import { dateText } from '../../wording/time-text.ts';
 	import { unmadeText } from '../../wording/failure-text.ts';
+	import BuildWater from './BuildWater.svelte';
+	import MixList from './MixList.svelte';
 	import MixWater from './MixWater.svelte';
 	import SchoolChoice from './SchoolChoice.svelte';
 	import TemperatureInput from './TemperatureInput.svelte';
+	import { waterNote, waterSentence } from './water-sentence.ts';
 
 	interface Props {
 		view: WaterView;
 	}
 	let { view }: Props = $props();
-	const { bakery } = useRoom();
+	const room = useRoom();
 
-	const kinds = $derived(view.mixes.map((mix) => mix.water?.order.kind));
-	const iced = $derived(
-		kinds.filter((kind) => kind === 'ice' || kind === 'too-cold-for-ice').length
-	);
-	const missed = $derived(
-		kinds.filter((kind) => kind === 'too-cold-for-ice' || kind === 'too-warm').length
-	);
-	const assumed = $derived(view.inputs.filter((one) => one.reading === null).length);
-	const of = $derived(view.mixes.length === 1 ? 'the one mix' : `${view.mixes.length} mixes`);
-	const sentence = $derived.by(() => {
-		if (view.mixes.length === 0)
-			return 'There is no mix to find water for: nothing is ordered for this date.';
-		const reach =
-			missed === 0
-				? `Every target of ${of} can be reached`
-				: `${missed} of ${of} cannot be reached`;
-		const ice =
-			iced === 0 ? 'no ice is needed' : iced === 1 ? 'one mix needs ice' : `${iced} mixes need ice`;
-		return `${reach}; ${ice}.`;
-	});
-	const note = $derived(
-		view.mixes.length === 0
-			? dateText(view.date)
-			: assumed === 0
-				? 'All temperatures are measured.'
-				: `${assumed} of ${view.inputs.length} temperatures are assumed: measure and type them.`
-	);
+	const keyOf = (mix: WaterView['mixes'][number]) => `${mix.formulaId}:${mix.ordinal}`;
+	/** What was chosen; until then the next mix that is not measured yet. */
+	let chosen: string | null = $state(null);
+	const next = $derived(view.mixes.find((mix) => !mix.measured) ?? view.mixes[0]);
+	const mix = $derived(view.mixes.find((one) => keyOf(one) === chosen));
+	const build = $derived(view.builds.find((one) => one.preparationId === chosen));
+	const shown = $derived(mix ?? (build ? undefined : next));
 	const roomCelsius = $derived(
 		view.inputs.find((one) => one.quantity === 'room')?.reading?.celsius ?? null
 	);
 	const tap = $derived.by(() => {
 		const input = view.inputs.find((one) => one.quantity === 'tap');
-		return formatTemperature(
-			{ celsius: input?.reading?.celsius ?? input?.assumedCelsius ?? 0 },
-			1,
-			bakery.units
-		);
+		const celsius = input?.reading?.celsius ?? input?.assumedCelsius ?? 0;
+		return `tap at ${formatTemperature({ celsius }, 1, room.bakery.units)}`;
 	});
+	const empty = $derived(view.mixes.length === 0);
 </script>
 
-<RoomHeading {sentence} {note}>
+<RoomHeading sentence={waterSentence(view)} note={empty ? dateText(view.date) : waterNote(view)}>
 	{#snippet actions()}
-		{#if view.mixes.length === 0}
+		{#if empty}
 			<a class="action no-underline!" href={resolve(`/bake/${view.date}/orders`)}
 				>Go to the orders</a
 			>
@@ -71,39 +53,64 @@
 	<Notice label="Not made" about={unmade.name} text="{unmadeText(unmade)}." />
 {/each}
 
-{#if view.mixes.length > 0}
+{#if !empty}
+	<section aria-label="Temperatures of the moment" class="strip">
+		{#each view.inputs as input (input.quantity + (input.preparationId ?? ''))}
+			<TemperatureInput {input} />
+		{/each}
+	</section>
 	<div class="water">
-		<section aria-label="Temperatures of the moment" class="bg-sheet px-4 pb-4">
-			<h2 class="pt-3">Temperatures now</h2>
-			{#each view.inputs as input (input.quantity + (input.preparationId ?? ''))}
-				<TemperatureInput {input} />
-			{/each}
-			<SchoolChoice school={view.school} />
-		</section>
-		<section aria-label="Water of each mix">
-			{#each view.mixes as mix (mix.formulaId + mix.ordinal)}
-				<MixWater {mix} {tap} date={view.date} school={view.school} {roomCelsius} />
-			{/each}
-			<p class="text-note text-ink-2">
+		<section aria-label="The water of one mix">
+			{#if build}
+				<BuildWater {build} {tap} school={view.school} />
+			{:else if shown}
+				{#key keyOf(shown)}
+					<MixWater mix={shown} title={mixTitle(shown)} {tap} {view} {roomCelsius} />
+				{/key}
+			{/if}
+			<p class="mt-2 text-note text-ink-2">
 				Hot taps scald, and a mixer is loaded only when it stands still with its guard closed; the
 				site's own rules come first.
 			</p>
 		</section>
+		<div>
+			<MixList
+				{view}
+				selected={build ? build.preparationId : shown ? keyOf(shown) : ''}
+				onSelect={(key) => (chosen = key)}
+			/>
+			<div class="mt-3 border border-line bg-sheet px-4">
+				<SchoolChoice school={view.school} />
+				<p class="py-2">
+					<a href={resolve(`/bake/${view.date}/bakery`)}>Taps, chiller and ice</a>
+				</p>
+			</div>
+		</div>
 	</div>
 {/if}
 
 <style>
+	.strip {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(134px, 1fr));
+		margin: 0 20px 14px;
+		border-top: 1px solid var(--line);
+		border-left: 1px solid var(--line);
+		background: var(--sheet);
+	}
 	.water {
 		display: grid;
-		grid-template-columns: 320px 1fr;
+		grid-template-columns: minmax(0, 1fr) 340px;
 		gap: 16px;
 		padding: 0 20px 20px;
 		align-items: start;
 	}
-	.water > section:first-child {
-		border: 1px solid var(--line);
+	@media (max-width: 1100px) {
+		.water {
+			grid-template-columns: minmax(0, 1fr) 290px;
+		}
 	}
-	@media (max-width: 800px) {
+	@media (max-width: 850px) {
 		.water {
 			grid-template-columns: 1fr;
 		}

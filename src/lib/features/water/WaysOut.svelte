@@ -1,28 +1,59 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
 	import type { MixWaterView } from '../../contracts/views.ts';
-	import { formatMass } from '../../core/units/index.ts';
-	import { wayOutText } from './ways-out-text.ts';
+	import { wayOutText, waysOf, type Way } from './ways-out-text.ts';
 
 	interface Props {
 		mix: MixWaterView;
+		date: string;
 	}
-	let { mix }: Props = $props();
-	const { units } = useRoom().bakery;
-	const ways = $derived(mix.water?.waysOut ?? []);
-	const moreIce = $derived(
-		mix.water?.order.kind === 'too-cold-for-ice' ? mix.water.order.wantedIce.value : null
-	);
+	let { mix, date }: Props = $props();
+	const room = useRoom();
+	const { units } = $derived(room.bakery);
+	const ways = $derived(waysOf(mix));
+	const id = $props.id();
+	/** The choice is the bench's own: it is kept where it was made. */
+	const place = $derived(`jovet:way-out:${date}:${mix.formulaId}:${mix.ordinal}`);
+	let chosen: Way['kind'] | null = $state(null);
+	let name = $state('');
+	$effect(() => {
+		const kept = localStorage.getItem(place)?.split('|');
+		chosen = (kept?.[0] as Way['kind'] | undefined) ?? null;
+		name = kept?.[1] ?? '';
+	});
+	const nameOf = (way: Way) => (way.kind === 'part' ? way.name : '');
+	function choose(way: Way) {
+		chosen = way.kind;
+		name = nameOf(way);
+		localStorage.setItem(place, `${way.kind}|${name}`);
+	}
+	const isChosen = (way: Way) => way.kind === chosen && nameOf(way) === name;
 </script>
 
 {#if ways.length > 0}
-	<div class="my-2" data-ways-out>
-		<p class="font-bold">What would reach it, each alone:</p>
-		<ul class="list-inside list-disc">
-			{#if moreIce !== null}<li>
-					{formatMass({ grams: moreIce }, 0, units)} of ice, as flakes that melt in the mix.
-				</li>{/if}
-			{#each ways as way, at (at)}<li>{wayOutText(way, mix, units)}</li>{/each}
-		</ul>
-	</div>
+	<fieldset class="my-2" data-ways-out>
+		<legend class="font-bold">What would reach it, each alone: choose one</legend>
+		{#each ways as way, at (at)}
+			<label class="way" class:font-bold={isChosen(way)}>
+				<input type="radio" name="{id}-way" checked={isChosen(way)} onchange={() => choose(way)} />
+				<span>{wayOutText(way, mix, units)}</span>
+			</label>
+		{/each}
+	</fieldset>
 {/if}
+
+<style>
+	.way {
+		display: flex;
+		align-items: center;
+		gap: 10px;
+		min-height: 40px;
+		border-top: 1px solid var(--line);
+		cursor: pointer;
+	}
+	@media (pointer: coarse) {
+		.way {
+			min-height: 56px;
+		}
+	}
+</style>

@@ -1,4 +1,6 @@
+import { missOf } from '../../core/bake-day/index.ts';
 import type { WaterOrder } from '../../core/heat/index.ts';
+import { assertNever } from '../../core/result.ts';
 import {
 	formatDifference,
 	formatMass,
@@ -24,42 +26,71 @@ function pour(name: string, grams: number, units: UnitChoice): Pour {
 	return { name, figure: text.slice(0, at), unit: text.slice(at + 1) };
 }
 
-/** What to pour for a mix; parts of nothing are left out. */
+/** What to pour for a mix; parts of nothing are left out. `tapName` tells how warm the tap is. */
 export function poursOf(order: WaterOrder, tapName: string, units: UnitChoice): readonly Pour[] {
+	const parts = (all: readonly (readonly [name: string, grams: number])[]) =>
+		all.filter(([, grams]) => grams >= 1).map(([name, grams]) => pour(name, grams, units));
 	switch (order.kind) {
 		case 'blend':
 		case 'too-warm':
-			return [
-				pour('cold tap', order.cold.grams, units),
-				...(order.hot.grams >= 1 ? [pour('hot tap', order.hot.grams, units)] : [])
-			];
+			return parts([
+				['cold tap', order.cold.grams],
+				['hot tap', order.hot.grams]
+			]);
+		case 'chilled':
+			return parts([
+				['chilled', order.chilled.grams],
+				['cold tap', order.cold.grams]
+			]);
 		case 'ice':
-			return [pour(tapName, order.cold.grams, units), pour('ice', order.ice.value, units)];
+			return parts([
+				[order.of === 'chilled' ? 'chilled' : tapName, order.cold.grams],
+				['ice', order.ice.value]
+			]);
 		case 'too-cold-for-ice':
-			return [pour(tapName, order.cold.grams, units), pour('ice', order.ice.grams, units)];
+			return parts([
+				[order.of === 'chilled' ? 'chilled' : tapName, order.cold.grams],
+				['ice', order.ice.grams]
+			]);
+		case 'liquid':
+			return parts([[order.name, order.mass.grams]]);
+		default:
+			return assertNever(order);
 	}
 }
 
-/** What cannot be reached, by how much the dough will miss, and what would help; null when all is well. */
+/** Whether the order takes ice. */
+export function usesIce(order: WaterOrder): boolean {
+	return order.kind === 'ice' || order.kind === 'too-cold-for-ice';
+}
+
+/** Whether the order misses its target. */
+export function isMissed(order: WaterOrder): boolean {
+	return missOf(order) !== null;
+}
+
+/** What cannot be reached and by how much the dough will miss; null when all is well. */
 export function missText(
 	order: WaterOrder,
 	iceMostShare: number,
 	units: UnitChoice
 ): string | null {
-	if (order.kind === 'too-cold-for-ice') {
-		const share = formatNumber(iceMostShare * 100, 0);
-		return (
-			`Ice is capped at ${share} % of the water here, so the dough comes out ` +
-			`${formatDifference(order.doughWarmerBy, 1, units)} too warm. ` +
-			`Reaching the target would take ${formatMass({ grams: order.wantedIce.value }, 0, units)} of ice.`
-		);
+	const miss = missOf(order);
+	if (!miss) return null;
+	const off = formatDifference({ kelvins: Math.abs(miss.kelvins) }, 1, units);
+	const comes = `so the dough comes out ${off} too ${miss.kelvins > 0 ? 'warm' : 'cold'}`;
+	switch (order.kind) {
+		case 'too-cold-for-ice':
+			return iceMostShare > 0
+				? `Ice is capped at ${formatNumber(iceMostShare * 100, 0)} % of the water here, ${comes}.`
+				: `There is no ice in the house, ${comes}.`;
+		case 'too-warm':
+			return order.limit === 'yeast'
+				? `Water over ${formatTemperature(order.temperature, 0, units)} does not meet yeast, ${comes}.`
+				: `The hot tap gives ${formatTemperature(order.temperature, 0, units)}, ${comes}.`;
+		case 'liquid':
+			return `${formatTemperature(order.temperature, 0, units)} is as far as ${order.name} goes, ${comes}.`;
+		default:
+			return null;
 	}
-	if (order.kind === 'too-warm') {
-		const why =
-			order.limit === 'yeast'
-				? `Water over ${formatTemperature(order.temperature, 0, units)} does not meet yeast`
-				: `The hot tap gives ${formatTemperature(order.temperature, 0, units)}`;
-		return `${why}, so the dough comes out ${formatDifference(order.doughColderBy, 1, units)} too cold.`;
-	}
-	return null;
 }

@@ -202,7 +202,7 @@ async function loadWatch(
 			startMs: mixedAtMs,
 			startCelsius,
 			events: [],
-			room: [],
+			air: {},
 			nowMs: mixedAtMs + minutes * 60_000
 		});
 	const common = { command_id, bake_date: date, formula_id, ordinal: 1 };

@@ -1,6 +1,10 @@
 import type { BuildWaterView, MixWaterView, WaterView } from '../../contracts/views.ts';
-import { batchKey, heatCapacityOf, waterOfMix } from '../../core/bake-day/index.ts';
-import type { Step } from '../../core/formula/index.ts';
+import {
+	batchKey,
+	heatCapacityOf,
+	waterOfMix,
+	type RipeningStep
+} from '../../core/bake-day/index.ts';
 import type { Build, Dough } from '../../core/production/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db } from '../db/client.ts';
@@ -9,9 +13,10 @@ import { loadDoughTemperatures, loadDoughTemperaturesOn } from '../db/dough-temp
 import { loadDoughWatch } from '../db/dough-watch.ts';
 import { loadPlannedMixStarts } from '../db/plans.ts';
 import { bakeryNow } from './bakery-now.ts';
-import { loadBakeryDay } from './day-production.ts';
+import { loadBakeryDay, type BakeryDay } from './day-production.ts';
 import { mixOfDay, revisionOf, type MixKnowledge } from './mix-of-day.ts';
 import { bowlWaterInput } from './mix-water-input.ts';
+import { bulkStep, loadLearned } from './ripening-of-day.ts';
 import { newestOf, probeView, readWaterInputs } from './temperatures-now.ts';
 
 /** Stirring a build by hand warms it by this much, give or take (our default). */
@@ -31,11 +36,12 @@ export async function readWater(db: Db, date: BakeDate, realNowMs: number): Prom
 		loadPlannedMixStarts(db, date),
 		loadSensorsNow(db)
 	]);
+	const learned = await loadClocks(db, day, measured);
 	const knowledge: MixKnowledge = { day, inputs, readings, checks: watch.checks, nowMs };
 	const byStart = (a: { startMs: number | null }, b: { startMs: number | null }) =>
 		(a.startMs ?? Infinity) - (b.startMs ?? Infinity) || 0;
 	const views = day.production.doughs
-		.flatMap((dough) => mixesOf(dough, knowledge, measured, starts))
+		.flatMap((dough) => mixesOf(dough, knowledge, measured, starts, learned))
 		.sort((a, b) => byStart(a, b));
 	const core = newestOf(sensors, 'core-probe');
 	const surface = newestOf(sensors, 'surface-thermometer');
@@ -61,7 +67,8 @@ function mixesOf(
 	dough: Dough,
 	knowledge: MixKnowledge,
 	measured: Awaited<ReturnType<typeof loadDoughTemperaturesOn>>,
-	starts: ReadonlyMap<string, number>
+	starts: ReadonlyMap<string, number>,
+	learned: Awaited<ReturnType<typeof loadClocks>>
 ): readonly MixWaterView[] {
 	const { formula } = dough.resolved;
 	const revision = revisionOf(knowledge.day, formula.id);
@@ -79,7 +86,8 @@ function mixesOf(
 			targetCelsius: revision.targetCelsius,
 			iceMostShare: input.supply.ice.mostShare.share,
 			water: waterOfMix(input),
-			bulk: bulkOf(revision.steps, revision.targetCelsius),
+			bulk: bulkOf(learned.get(formula.id)?.step, revision),
+			clockFactor: learned.get(formula.id)?.clockFactor ?? 1,
 			rests: input.mixing.rest !== null && mix.lines.some((line) => line.addition === 'autolyse'),
 			autolysed: input.autolysed
 				? {
@@ -136,8 +144,28 @@ function buildWater(
 	];
 }
 
-/** The first fermenting wait of a dough, as a moved target changes its length. */
-function bulkOf(steps: readonly Step[], targetCelsius: number): MixWaterView['bulk'] {
-	const wait = steps.find((step) => step.kind === 'wait' && step.clock !== null);
-	return wait?.kind === 'wait' ? { step: wait, targetCelsius } : null;
+/** The clocks of the doughs that were measured, as the log corrected them. */
+async function loadClocks(
+	db: Db,
+	day: BakeryDay,
+	measured: readonly { readonly formulaId: string }[]
+): Promise<ReadonlyMap<string, Awaited<ReturnType<typeof loadLearned>>>> {
+	const mixed = new Set(measured.map((one) => one.formulaId));
+	const doughs = day.production.doughs.filter((dough) => mixed.has(dough.resolved.formula.id));
+	const found = await Promise.all(doughs.map((dough) => loadLearned(db, dough, day)));
+	return new Map(
+		doughs.flatMap((dough, index) => {
+			const one = found[index];
+			return one ? [[dough.resolved.formula.id as string, one] as const] : [];
+		})
+	);
+}
+
+/** The wait a dough ripens in, as a moved target changes its length. */
+function bulkOf(
+	learned: RipeningStep | null | undefined,
+	revision: NonNullable<ReturnType<typeof revisionOf>>
+): MixWaterView['bulk'] {
+	const step = learned ?? bulkStep(revision.steps);
+	return step ? { step, targetCelsius: revision.targetCelsius } : null;
 }

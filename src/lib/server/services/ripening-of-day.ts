@@ -60,7 +60,7 @@ export async function loadRipeningDoughs(
 }
 
 /** The clock and the tub of a dough as the log corrected them. */
-async function loadLearned(
+export async function loadLearned(
 	db: Db | Tx,
 	dough: Dough,
 	day: BakeryDay

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
 	import type { Explained, Given, Worked } from '../../core/explain/index.ts';
+	import type { UnitChoice } from '../../core/units/index.ts';
 	import { sentenceOf, valueText } from './sentence.ts';
 
 	interface Props {
@@ -8,20 +9,23 @@
 		title: string;
 		explained: Explained | null;
 		notes: readonly string[];
+		units: UnitChoice;
 		/** What a number is called. */
 		nameOf: (explained: Explained) => string;
 		/** Where a given number comes from, in words, and where it can be changed. */
 		sourceOf: (given: Given) => { text: string; href?: string };
 		onClose: () => void;
 	}
-	let { open, title, explained, notes, nameOf, sourceOf, onClose }: Props = $props();
+	let { open, title, explained, notes, units, nameOf, sourceOf, onClose }: Props = $props();
 
 	/** The worked numbers a sentence shows by value, so that each gets a sentence of its own. */
 	function inner(one: Worked): Worked[] {
 		return named(one).filter((input): input is Worked => input.kind === 'worked');
 	}
 	function named(one: Worked): Explained[] {
-		const found = sentenceOf(one).flatMap((part) => (part.kind === 'number' ? [part.from] : []));
+		const found = sentenceOf(one, units).flatMap((part) =>
+			part.kind === 'number' ? [part.from] : []
+		);
 		// A number that stands twice in a sentence is told once; a bare 1 needs no telling.
 		const told = new Map(found.map((input) => [JSON.stringify([input.term, input.value]), input]));
 		return [...told.values()].filter((input) => input.term.key !== 'whole');
@@ -56,7 +60,7 @@
 	<section class={first ? '' : 'mt-4 border-t border-line pt-3'}>
 		{#if !first}<h3 class="text-note text-ink-2">{nameOf(one)}</h3>{/if}
 		<p class={first ? 'text-lead' : 'text-body'} data-sentence>
-			{#each sentenceOf(one) as part, index (index)}{#if part.kind === 'number'}<span
+			{#each sentenceOf(one, units) as part, index (index)}{#if part.kind === 'number'}<span
 						class="underline decoration-2 underline-offset-4">{part.text}</span
 					>{:else}{part.text}{/if}{/each}
 		</p>
@@ -76,7 +80,7 @@
 	<div class="flex flex-wrap justify-between gap-x-4 border-t border-line py-1">
 		<dt>{nameOf(given)}</dt>
 		<dd class="text-right">
-			<b>{valueText(given)}</b>
+			<b>{valueText(given, units)}</b>
 			<span class="block text-note text-ink-2">
 				{#if source.href}
 					<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- the address is resolved by the frame that gives it -->

@@ -1,5 +1,11 @@
-import type { Explained, Operation, Unit, Worked } from '../../core/explain/index.ts';
-import { formatNumber } from '../../core/units/index.ts';
+import {
+	evaluate,
+	type Explained,
+	type Operation,
+	type Unit,
+	type Worked
+} from '../../core/explain/index.ts';
+import { formatNumber, METRIC, type UnitChoice } from '../../core/units/index.ts';
 
 /** A piece of an arithmetic sentence: plain text, or a number that leads to where it comes from. */
 export type SentencePart =
@@ -43,8 +49,48 @@ const SHOWN: Record<Unit, string> = {
 	'1': ''
 };
 
+type Shown = Pick<Explained, 'value' | 'unit'> & { readonly term?: Explained['term'] };
+
+/**
+ * A value as a bakery reads it: a temperature in its degrees, a difference without the offset. A base is a sum
+ * of three readings and takes three offsets.
+ */
+function valueIn({ value, unit, term }: Shown, units: UnitChoice): number {
+	if (units.temperature === 'celsius') return value;
+	if (unit === 'K') return 1.8 * value;
+	if (unit === '°C') return 1.8 * value + (term?.key === 'base-temperature' ? 96 : 32);
+	return value;
+}
+
+/** How far apart the two sides of a sentence may lie in degrees Fahrenheit before it is told in Celsius. */
+const SAME_DEGREES = 1e-6;
+
+/**
+ * The units a sentence holds in: one that multiplies heat by degrees holds in Celsius alone, and is told so.
+ */
+export function unitsOfSentence(explained: Worked, units: UnitChoice): UnitChoice {
+	if (units.temperature === 'celsius') return units;
+	const worksOut = evaluatedIn(explained, units);
+	return Math.abs(worksOut - valueIn(explained, units)) < SAME_DEGREES
+		? units
+		: { ...units, temperature: 'celsius' };
+}
+
+function evaluatedIn({ operation, inputs }: Worked, units: UnitChoice): number {
+	return evaluate(
+		operation,
+		inputs.map((input) =>
+			input.kind === 'worked' && input.term.key === 'grouped'
+				? evaluatedIn(input, units)
+				: valueIn(input, units)
+		)
+	);
+}
+
 /** A number without its unit, with the precision its unit calls for. */
-export function numberText({ value, unit }: Pick<Explained, 'value' | 'unit'>): string {
+export function numberText(shown: Shown, units: UnitChoice = METRIC): string {
+	const { unit } = shown;
+	const value = valueIn(shown, units);
 	if (unit === '1' && Number.isInteger(value)) return formatNumber(value, 0);
 	if (unit === '%' && Number.isInteger(Math.round(value * 1e6) / 1e6))
 		return formatNumber(value, 0);
@@ -52,9 +98,11 @@ export function numberText({ value, unit }: Pick<Explained, 'value' | 'unit'>): 
 }
 
 /** A number with its unit. */
-export function valueText(explained: Pick<Explained, 'value' | 'unit'>): string {
-	const unit = SHOWN[explained.unit];
-	return unit === '' ? numberText(explained) : `${numberText(explained)}\u00a0${unit}`;
+export function valueText(explained: Shown, units: UnitChoice = METRIC): string {
+	const celsius = units.temperature === 'celsius';
+	const unit = celsius ? SHOWN[explained.unit] : SHOWN[explained.unit].replace(/^°C$/, '°F');
+	const number = numberText(explained, units);
+	return unit === '' ? number : `${number}\u00a0${unit}`;
 }
 
 const SIGN: Record<Operation, string> = {
@@ -71,38 +119,55 @@ const SIGN: Record<Operation, string> = {
  * The sentence a baker would say: "4 × 25.0 − (19.0 + 23.0 + 24.0 + 14.0) = 20.0 °C". Unnamed groups are
  * written out in place; a named number that was itself worked out stands with its value.
  */
-export function sentenceOf(explained: Worked): readonly SentencePart[] {
-	return [...written(explained, false), { kind: 'text', text: ` = ${valueText(explained)}` }];
+export function sentenceOf(explained: Worked, units: UnitChoice = METRIC): readonly SentencePart[] {
+	const held = unitsOfSentence(explained, units);
+	const result = valueText(explained, held);
+	// What holds in Celsius alone still ends with what the bakery's thermometer shows.
+	const own = valueText(explained, units);
+	return [
+		...written(explained, false, held),
+		{ kind: 'text', text: ` = ${result}${own === result ? '' : `, that is ${own}`}` }
+	];
 }
 
 /** The same as one line of text. */
-export function sentenceText(explained: Worked): string {
-	return sentenceOf(explained)
+export function sentenceText(explained: Worked, units: UnitChoice = METRIC): string {
+	return sentenceOf(explained, units)
 		.map((part) => part.text)
 		.join('');
 }
 
-function written(explained: Worked, inBrackets: boolean): readonly SentencePart[] {
+function written(
+	explained: Worked,
+	inBrackets: boolean,
+	units: UnitChoice
+): readonly SentencePart[] {
 	const { operation, inputs } = explained;
 	const parts: SentencePart[] = [];
 	inputs.forEach((input, index) => {
 		if (index > 0) parts.push({ kind: 'text', text: SIGN[operation] });
-		parts.push(...operand(input, operation, index));
+		parts.push(...operand(input, operation, index, units));
 	});
 	if (operation === 'largest') return [text('the largest of '), ...parts];
 	return inBrackets ? [text('('), ...parts, text(')')] : parts;
 }
 
-function operand(input: Explained, operation: Operation, index: number): readonly SentencePart[] {
+function operand(
+	input: Explained,
+	operation: Operation,
+	index: number,
+	units: UnitChoice
+): readonly SentencePart[] {
 	if (
 		input.kind === 'worked' &&
 		(input.term.key === 'grouped' || input.term.key === 'kept-share' || operation === 'largest')
 	)
-		return written(input, needsBrackets(input, operation, index));
+		return written(input, needsBrackets(input, operation, index), units);
 	const percent = (operation === 'percent' || operation === 'per-percent') && index === 1;
-	const shown = percent ? `${numberText(input)} %` : numberText(input);
+	const number = numberText(input, units);
+	const shown = percent ? `${number} %` : number;
 	// A negative number after a sign would read as two signs.
-	const guarded = input.value < 0 && index > 0 ? `(${shown})` : shown;
+	const guarded = number.startsWith('\u2212') && index > 0 ? `(${shown})` : shown;
 	return [{ kind: 'number', text: guarded, from: input }];
 }
 

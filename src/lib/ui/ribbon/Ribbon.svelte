@@ -6,6 +6,8 @@
 		readonly toX: number;
 		readonly texture: 'hands' | 'waiting' | 'cold' | 'oven';
 		readonly lane: 'main' | 'beside';
+		/** What was measured is drawn solid, what is forecast lighter. */
+		readonly measured?: boolean;
 		/** Temperatures at evenly spread points from start to end. */
 		readonly celsius: readonly number[];
 	}
@@ -91,7 +93,7 @@
 			width={width(segment)}
 			height={at.height}
 			fill="url(#{id}-{index})"
-			fill-opacity="0.8"
+			fill-opacity={segment.measured ? 1 : 0.7}
 		/>
 		{#if segment.texture === 'cold' && segment.lane === 'main'}
 			<rect

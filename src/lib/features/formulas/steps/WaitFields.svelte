@@ -194,6 +194,15 @@
 				most={4320}
 				onSet={(value: number | null) => setMark('overMinutes', value ?? 2)}
 			/>
+			<NumberField
+				label="Left undone, the next wait makes up for"
+				value={clock.carryShare * 100}
+				unit="%"
+				decimals={0}
+				least={0}
+				most={100}
+				onSet={(value: number | null) => setClock({ ...clock, carryShare: (value ?? 0) / 100 })}
+			/>
 		</div>
 	{/if}
 	<label class="flex flex-wrap items-center gap-2">

@@ -1,5 +1,6 @@
 import {
 	HANDS_ON_ACTIVITIES,
+	USUAL_CARRY_SHARE,
 	WAIT_ACTIVITIES,
 	type HandsOnActivity,
 	type Leg,
@@ -34,7 +35,8 @@ export const FIRST_CLOCK: RipenessClock = {
 	referenceCelsius: 25,
 	underMinutes: 45,
 	ripeMinutes: 60,
-	overMinutes: 90
+	overMinutes: 90,
+	carryShare: USUAL_CARRY_SHARE
 };
 
 /** A step of a kind to be written over; null for a kind that is not there. */

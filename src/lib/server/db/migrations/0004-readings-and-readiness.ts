@@ -121,14 +121,20 @@ const STATEMENTS = [
 	   observation_id uuid primary key,
 	   command_id uuid not null references command (id) deferrable initially deferred
 	 )`,
+	`insert into observation_ignored (observation_id, command_id)
+	   select dough_temperature_id, command_id from dough_temperature_ignored`,
+	`drop table dough_temperature_ignored`,
 	`create table learning_reset (
-	   subject text not null check (subject in ('time-constant', 'clock')),
+	   subject text not null check (subject in ('friction', 'time-constant', 'clock')),
 	   formula_id uuid not null references formula (id),
 	   at timestamptz not null,
 	   recorded_at timestamptz not null default now(),
 	   command_id uuid not null references command (id) deferrable initially deferred,
 	   primary key (subject, formula_id)
 	 )`,
+	`insert into learning_reset (subject, formula_id, at, recorded_at, command_id)
+	   select 'friction', formula_id, at, recorded_at, command_id from friction_reset`,
+	`drop table friction_reset`,
 	`create index readiness_judgement_of_formula on readiness_judgement (formula_id, occurred_at desc, recorded_at desc)`,
 	`create index readiness_judgement_of_mix on readiness_judgement (bake_date, occurred_at)`,
 

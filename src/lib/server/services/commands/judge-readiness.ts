@@ -1,8 +1,10 @@
 import { randomUUID } from 'node:crypto';
-import { doughStory, traceOf } from '../../../core/bake-day/index.ts';
+import { watchedDough } from '../../../contracts/ripening-views.ts';
+import { traceOf, watchDoughs } from '../../../core/bake-day/index.ts';
 import { judgeReadiness as judge } from '../../../core/fermentation/index.ts';
 import { fail, ok } from '../../../core/result.ts';
 import { loadRoomReadings } from '../../db/devices.ts';
+import { loadRetarders } from '../../db/retarders.ts';
 import type { CommandHandler } from './handler.ts';
 import { findMixedDough } from './mixed-dough.ts';
 
@@ -17,15 +19,25 @@ export const judgeReadiness: CommandHandler<'judge-readiness'> = async (tx, comm
 	const { step, mixed } = dough;
 	if (!step) return fail({ kind: 'dough-has-no-clock', name: dough.name });
 	const readings = await loadRoomReadings(tx, mixed.atMs, command.occurredAtMs);
-	const story = doughStory({
-		step,
-		clockFactor: dough.clockFactor,
-		startMs: mixed.atMs,
-		startCelsius: mixed.celsius,
-		events: dough.events,
-		room: traceOf(readings),
-		nowMs: command.occurredAtMs
+	const room = traceOf(readings);
+	const all = found.value.all.flatMap((one) => {
+		const watched = watchedDough(one);
+		return watched ? [{ one, watched }] : [];
 	});
+	const { stories } = watchDoughs(
+		all.map(({ watched }) => watched),
+		{
+			room,
+			roomCelsius: room.at(-1)?.celsius ?? found.value.day.bakery.assumed.roomCelsius,
+			retarders: await loadRetarders(tx)
+		},
+		command.occurredAtMs
+	);
+	const story =
+		stories[
+			all.findIndex(({ one }) => one.formulaId === dough.formulaId && one.ordinal === dough.ordinal)
+		];
+	if (!story) return fail({ kind: 'dough-has-no-clock', name: dough.name });
 	const { clock } = story;
 	const { verdict, seen } = judge(
 		{

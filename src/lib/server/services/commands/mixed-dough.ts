@@ -8,6 +8,8 @@ import { loadRipeningDoughs } from '../ripening-of-day.ts';
 
 interface MixedDough {
 	readonly day: BakeryDay;
+	/** Every dough of the date. */
+	readonly all: readonly RipeningDoughView[];
 	readonly dough: RipeningDoughView & { readonly mixed: NonNullable<RipeningDoughView['mixed']> };
 }
 
@@ -30,5 +32,5 @@ export async function findMixedDough(
 	const { mixed, name } = dough;
 	if (!mixed) return fail({ kind: 'not-mixed-yet', name });
 	if (command.occurredAtMs < mixed.atMs) return fail({ kind: 'before-the-mix', name });
-	return ok({ day, dough: { ...dough, mixed } });
+	return ok({ day, all: doughs, dough: { ...dough, mixed } });
 }

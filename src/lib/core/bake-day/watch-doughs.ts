@@ -1,0 +1,102 @@
+import type { Retarder } from '../fermentation/index.ts';
+import { coldAir, type ColdAir, type ColdLoad } from './cold-air.ts';
+import {
+	doughStory,
+	type AirOfPlaces,
+	type DoughEvent,
+	type DoughStory,
+	type RipeningStep
+} from './dough-story.ts';
+import type { PlaceStretch } from './room-trace.ts';
+
+/** A dough that came out of the mixer, as it is followed. */
+export interface WatchedDough {
+	readonly step: RipeningStep;
+	readonly clockFactor: number;
+	readonly grams: number;
+	readonly mixedAtMs: number;
+	readonly mixedCelsius: number;
+	readonly events: readonly DoughEvent[];
+	/** The cold room it stands in since its last move; null where it is in none. */
+	readonly retarderId: string | null;
+}
+
+/** What is around the doughs. */
+export interface BakeryAir {
+	/** The room as it was read. */
+	readonly room: readonly PlaceStretch[];
+	readonly roomCelsius: number;
+	readonly retarders: readonly (Retarder & { readonly id: string })[];
+}
+
+export interface WatchedDay {
+	/** One for each dough, in order. */
+	readonly stories: readonly DoughStory[];
+	readonly cold: ReadonlyMap<string, ColdAir>;
+}
+
+/**
+ * Follows the doughs of a day to a moment, those in one cold room together, for they share its air.
+ *
+ * Model: each dough up to its move by itself; then the cold room with all that is in it; then each dough in
+ * that air. Range, source and tolerance: as `doughStory` and `coldAir`. Failures: none.
+ * Example: two tubs in a weak cabinet cool slower than one.
+ */
+export function watchDoughs(
+	doughs: readonly WatchedDough[],
+	air: BakeryAir,
+	nowMs: number
+): WatchedDay {
+	const cold = new Map<string, ColdAir>();
+	for (const retarder of air.retarders) {
+		const loads = doughs
+			.filter((one) => one.retarderId === retarder.id)
+			.flatMap((one) => coldLoadOf(one, air) ?? [])
+			.sort((a, b) => a.inAtMs - b.inAtMs);
+		cold.set(retarder.id, coldAir(retarder, loads, air.roomCelsius, nowMs));
+	}
+	return {
+		cold,
+		stories: doughs.map((dough) => storyOf(dough, airOf(dough, air, cold), nowMs))
+	};
+}
+
+/** The air that one dough is in. */
+function airOf(
+	{ retarderId }: WatchedDough,
+	{ room }: BakeryAir,
+	cold: ReadonlyMap<string, ColdAir>
+): AirOfPlaces {
+	const inside = retarderId === null ? undefined : cold.get(retarderId);
+	return inside ? { room, cold: inside.air } : { room };
+}
+
+function storyOf(dough: WatchedDough, air: AirOfPlaces, nowMs: number): DoughStory {
+	return doughStory({
+		step: dough.step,
+		clockFactor: dough.clockFactor,
+		startMs: dough.mixedAtMs,
+		startCelsius: dough.mixedCelsius,
+		events: dough.events,
+		air,
+		nowMs
+	});
+}
+
+/** A dough as it went into its cold room; null for one that was never moved. */
+function coldLoadOf(dough: WatchedDough, { room }: BakeryAir): ColdLoad | null {
+	const move = dough.events.findLast((event) => event.kind === 'moved');
+	if (move?.kind !== 'moved') return null;
+	const before = storyOf(
+		{ ...dough, events: dough.events.filter((event) => event.atMs < move.atMs) },
+		{ room },
+		move.atMs
+	);
+	return {
+		inAtMs: move.atMs,
+		kilograms: dough.grams / 1000,
+		celsius: before.celsius,
+		timeConstantMinutes: move.leg.timeConstantMinutes,
+		clock: dough.step.clock
+	};
+}

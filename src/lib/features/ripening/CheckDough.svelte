@@ -1,0 +1,134 @@
+<script lang="ts">
+	import { invalidate } from '$app/navigation';
+	import { useRoom } from '../../client/room-context.ts';
+	import { sendCommand } from '../../client/send-command.ts';
+	import type { DoughInstrument } from '../../contracts/dough-commands.ts';
+	import { READING_LIMITS } from '../../contracts/limits.ts';
+	import type { RipeningView } from '../../contracts/ripening-views.ts';
+	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
+	import NumberPad from '../../ui/NumberPad.svelte';
+	import { parseFailureText } from '../../wording/failure-text.ts';
+	import { mixTitle } from '../../wording/mix-title.ts';
+	import { refusalText } from '../../wording/refusal-text.ts';
+	import type { FollowedDough } from './ripening-model.svelte.ts';
+
+	interface Props {
+		dough: FollowedDough;
+		view: RipeningView;
+	}
+	let { dough, view }: Props = $props();
+	const room = useRoom();
+	const { units } = $derived(room.bakery);
+	const id = $props.id();
+	const title = $derived(mixTitle(dough.view));
+	const degrees = $derived(units.temperature === 'fahrenheit' ? '°F' : '°C');
+	const bare = (celsius: number) => formatTemperature({ celsius }, 1, units).replace(/ °.$/, '');
+	let typed = $state('');
+	let instrument: DoughInstrument = $state('core-probe');
+	let message = $state('');
+	let saving = $state(false);
+
+	async function keep(event: SubmitEvent) {
+		event.preventDefault();
+		if (saving) return;
+		const read = parseTemperature(typed, units, READING_LIMITS);
+		if (!read.ok) {
+			message =
+				read.error.kind === 'empty'
+					? 'Type the temperature of the dough.'
+					: parseFailureText(read.error);
+			return;
+		}
+		saving = true;
+		const here = dough.story.ahead[0];
+		const result = await sendCommand({
+			kind: 'check-dough',
+			occurredAtMs: Math.round(room.now.epochMs),
+			date: view.date,
+			formulaId: dough.view.formulaId,
+			ordinal: dough.view.ordinal,
+			stage: 'dough',
+			celsius: read.value.celsius,
+			instrument,
+			place: here?.place ?? 'room',
+			ambientCelsius: here?.ambientCelsius ?? view.roomCelsius
+		});
+		saving = false;
+		if (result.outcome === 'done') {
+			typed = '';
+			message = '';
+			await invalidate('jovet:moment');
+		} else
+			message =
+				result.outcome === 'refused'
+					? refusalText(result.refusal)
+					: 'Not saved: Jovet does not answer. What you typed stays here; try again in a moment.';
+	}
+</script>
+
+<form class="check" onsubmit={keep} data-check>
+	<div class="grid content-start gap-3">
+		<label for="{id}-check">
+			<span class="block font-bold">The dough is at</span>
+			<input
+				id="{id}-check"
+				class="field figure"
+				type="text"
+				inputmode="decimal"
+				autocomplete="off"
+				aria-label="{title}, the dough is at"
+				bind:value={typed}
+			/>
+			<b>{degrees}</b>
+		</label>
+		{#if view.coreProbe}
+			<button
+				type="button"
+				class="action-lesser justify-self-start"
+				onclick={() => {
+					typed = bare(view.coreProbe?.celsius ?? 0);
+					instrument = 'core-probe';
+				}}>Probe {bare(view.coreProbe.celsius)}{view.coreProbe.silent ? ' (silent)' : ''}</button
+			>
+		{/if}
+		<label>
+			<span class="block">measured with</span>
+			<select class="field" bind:value={instrument} aria-label="{title}, measured with">
+				<option value="core-probe">a core probe</option>
+				<option value="typed">something else, in the core</option>
+				<option value="surface-thermometer">a surface thermometer</option>
+			</select>
+		</label>
+		<button class="action big" disabled={saving}>Keep it</button>
+		{#if message}<p role="alert"><span class="act-now px-2">Check</span> {message}</p>{/if}
+	</div>
+	<NumberPad
+		value={typed}
+		label="{title}, number pad"
+		onChange={(next) => {
+			typed = next;
+			message = '';
+		}}
+	/>
+</form>
+
+<style>
+	.check {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 16px 32px;
+		justify-content: space-between;
+	}
+	.figure {
+		width: 130px;
+		min-height: 64px;
+		font-size: 34px;
+		font-weight: 700;
+		text-align: right;
+	}
+	.big {
+		min-height: 60px;
+		min-width: 150px;
+		font-size: 19px;
+	}
+</style>

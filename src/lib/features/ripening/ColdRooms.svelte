@@ -1,0 +1,101 @@
+<script lang="ts">
+	import { useRoom } from '../../client/room-context.ts';
+	import type { RipeningView } from '../../contracts/ripening-views.ts';
+	import { heatToRemove } from '../../core/fermentation/index.ts';
+	import { formatMass, formatNumber, formatTemperature } from '../../core/units/index.ts';
+	import { mixTitle } from '../../wording/mix-title.ts';
+	import { momentText } from '../../wording/time-text.ts';
+	import ColdRoomChart from './ColdRoomChart.svelte';
+	import type { RipeningModel } from './ripening-model.svelte.ts';
+
+	interface Props {
+		model: RipeningModel;
+		view: RipeningView;
+	}
+	let { model, view }: Props = $props();
+	const room = useRoom();
+	const { units, timeZone } = $derived(room.bakery);
+	const degrees = (celsius: number) => formatTemperature({ celsius }, 1, units);
+
+	const rooms = $derived(
+		view.retarders.map((retarder) => {
+			const inside = model.followed.filter((one) => one.view.retarderId === retarder.id);
+			const cold = model.cold.get(retarder.id);
+			const now = cold?.moments.findLast(
+				(one) => cold.fromMs + one.minutes * 60_000 <= model.nowMs
+			);
+			const warmest = cold?.moments.reduce((most, one) =>
+				one.airCelsius > most.airCelsius ? one : most
+			);
+			const down = cold?.moments.find(
+				(one) =>
+					warmest !== undefined &&
+					one.minutes > warmest.minutes &&
+					one.loads.every((load) => load.celsius < retarder.setCelsius + 4)
+			);
+			return { retarder, inside, cold, now, warmest, down };
+		})
+	);
+</script>
+
+<div class="rooms">
+	{#each rooms as { retarder, inside, cold, now, warmest, down } (retarder.id)}
+		<section
+			class="border border-line bg-sheet p-4"
+			aria-label={retarder.name}
+			data-retarder={retarder.name}
+		>
+			<h2>{retarder.name}</h2>
+			{#if inside.length === 0}
+				<p class="mt-1 text-ink-2">
+					Empty, set to {degrees(retarder.setCelsius)}. Send a dough into it and its air is followed
+					with it.
+				</p>
+			{:else if cold && now && warmest}
+				<p class="mt-1">
+					Air <b>{degrees(now.airCelsius)}</b> now, warmest <b>{degrees(warmest.airCelsius)}</b> at {momentText(
+						cold.fromMs + warmest.minutes * 60_000,
+						model.nowMs,
+						timeZone
+					)}{now.fullPower ? '; its compressor runs at its most' : ''}.
+					{down
+						? `Its doughs are through the worst of it at ${momentText(cold.fromMs + down.minutes * 60_000, model.nowMs, timeZone)}.`
+						: 'Its doughs stay warm for more than a day: it is too full.'}
+				</p>
+				<ul class="mt-1">
+					{#each inside as one (one.key)}
+						<li class="border-t border-line py-1">
+							<b>{mixTitle(one.view)}</b>, {formatMass({ grams: one.view.grams }, 0, units)} at {degrees(
+								one.story.celsius
+							)}: {formatNumber(
+								heatToRemove(
+									one.view.grams / 1000,
+									Math.max(0, one.story.celsius - retarder.setCelsius)
+								),
+								0
+							)} kJ still to take out of it
+						</li>
+					{/each}
+				</ul>
+				<ColdRoomChart
+					{cold}
+					names={inside.map((one) => mixTitle(one.view))}
+					name={retarder.name}
+				/>
+			{/if}
+		</section>
+	{/each}
+</div>
+<p class="px-5 pt-2 pb-4 text-note text-ink-2">
+	What stays cold too long or warms too far is a matter of food safety: the site's own limits come
+	first.
+</p>
+
+<style>
+	.rooms {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(380px, 1fr));
+		gap: 16px;
+		padding: 0 20px;
+	}
+</style>

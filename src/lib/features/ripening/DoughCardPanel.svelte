@@ -1,0 +1,151 @@
+<script lang="ts">
+	import { useRoom } from '../../client/room-context.ts';
+	import type { RipeningView } from '../../contracts/ripening-views.ts';
+	import type { DoughCard } from '../../core/bake-day/index.ts';
+	import { favourOf } from '../../core/fermentation/index.ts';
+	import {
+		formatDifference,
+		formatMinutes,
+		formatNumber,
+		formatTemperature
+	} from '../../core/units/index.ts';
+	import { mixTitle } from '../../wording/mix-title.ts';
+	import { momentText } from '../../wording/time-text.ts';
+	import type { FollowedDough, RipeningModel } from './ripening-model.svelte.ts';
+
+	interface Props {
+		dough: FollowedDough;
+		model: RipeningModel;
+		view: RipeningView;
+	}
+	let { dough, model, view }: Props = $props();
+	const room = useRoom();
+	const { units, timeZone } = $derived(room.bakery);
+	const WARMER_KELVINS = 3;
+
+	const { card, story } = $derived(dough);
+	const at = (ms: number | null) =>
+		ms === null ? 'not within three days' : momentText(ms, model.nowMs, timeZone);
+	const share = $derived(card.doseSoFar / card.doseRipe);
+	const left = $derived(
+		card.marks.ripe !== null && card.marks.ripe > model.nowMs
+			? formatMinutes((card.marks.ripe - model.nowMs) / 60_000)
+			: null
+	);
+	const ripeText = (one: DoughCard) =>
+		one.marks.ripe === null ? 'not ripe within three days' : `ripe ${at(one.marks.ripe)}`;
+	const asks = $derived.by(() => {
+		const all: { name: string; text: string }[] = [];
+		for (const retarder of view.retarders) {
+			if (retarder.id === dough.view.retarderId) continue;
+			const cold = model.inCold(retarder.id, dough);
+			if (cold)
+				all.push({
+					name: `in the ${retarder.name.toLowerCase()} from now on`,
+					text: ripeText(cold)
+				});
+		}
+		all.push({
+			name: `with the room ${formatDifference({ kelvins: WARMER_KELVINS }, 0, units)} warmer from now on`,
+			text: ripeText(model.ask(dough, { kind: 'room-changes', kelvins: WARMER_KELVINS }))
+		});
+		if (story.clock.leavening === 'bakers-yeast')
+			all.push({
+				name: 'had it half the yeast',
+				text: ripeText(model.ask(dough, { kind: 'yeast-times', factor: 0.5 }))
+			});
+		const carried = model.carriedNow(dough);
+		if (carried !== null && Math.abs(carried) >= 1)
+			all.push({
+				name: 'divided now',
+				text: `its proof takes ${formatMinutes(Math.abs(carried))} ${carried > 0 ? 'longer' : 'less'}`
+			});
+		return all;
+	});
+	/** Lift against acid, where there are bacteria to sour it. */
+	const favour = $derived(
+		story.clock.leavening === 'sourdough' && story.past[0]
+			? favourOf(
+					story.past[0].startCelsius,
+					[...story.past, ...card.expected].map((one) => one.stretch)
+				)
+			: null
+	);
+	const favourText = $derived.by(() => {
+		if (!favour || favour.favours === 'neither') return favour ? 'lift and souring alike' : null;
+		const times = favour.times > 9 ? 'many' : formatNumber(favour.times, 1);
+		return favour.favours === 'lift'
+			? `lift over souring, ${times} times`
+			: `souring over lift, ${times} times`;
+	});
+	const clockNote = $derived(
+		dough.view.clockUsed === 0
+			? 'by the clock of the book'
+			: `by a clock learned from ${dough.view.clockUsed} looks, ${formatNumber(dough.view.clockFactor, 2)} times the book's`
+	);
+</script>
+
+<section aria-label="Dough card of {mixTitle(dough.view)}" data-dough-card={mixTitle(dough.view)}>
+	<div class="figures">
+		<p>
+			<span class="name">ripe at</span>
+			<span class="large" data-ripe>{at(card.marks.ripe)}</span>
+			{#if left}<span class="unit">in {left}</span>{/if}
+		</p>
+		<p>
+			<span class="name">now</span>
+			<span class="middle">{formatTemperature({ celsius: card.celsiusNow }, 1, units)}</span>
+		</p>
+		<p>
+			<span class="name">of the way</span>
+			<span class="middle" data-share>{formatNumber(Math.min(999, share * 100), 0)} %</span>
+		</p>
+	</div>
+	<p class="text-lead">
+		early from <b>{at(card.marks.early)}</b>, late after <b>{at(card.marks.late)}</b>; worked
+		{formatMinutes(card.doseSoFar)} of {formatMinutes(card.doseRipe)} at {formatTemperature(
+			{ celsius: story.clock.referenceCelsius },
+			0,
+			units
+		)}
+	</p>
+	<p class="text-ink-2">
+		A forecast {clockNote}{favourText ? `; on this path it favours ${favourText}` : ''}. The dough
+		decides.
+	</p>
+	<ul class="mt-2" data-asks>
+		{#each asks as one (one.name)}
+			<li class="flex flex-wrap justify-between gap-x-4 border-t border-line py-2">
+				<span>{one.name}</span><b>{one.text}</b>
+			</li>
+		{/each}
+	</ul>
+</section>
+
+<style>
+	.figures {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: flex-end;
+		gap: 4px 36px;
+	}
+	.name {
+		display: block;
+		color: var(--ink-2);
+		font-size: 19px;
+	}
+	.large {
+		font-size: 54px;
+		font-weight: 800;
+		line-height: 1.05;
+	}
+	.middle {
+		font-size: 34px;
+		font-weight: 800;
+		line-height: 1.15;
+	}
+	.unit {
+		font-size: 19px;
+		font-weight: 700;
+	}
+</style>

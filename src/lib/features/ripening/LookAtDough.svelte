@@ -1,0 +1,184 @@
+<script lang="ts">
+	import { invalidate } from '$app/navigation';
+	import { useRoom } from '../../client/room-context.ts';
+	import { sendCommand } from '../../client/send-command.ts';
+	import type { ReadinessDecision } from '../../contracts/dough-commands.ts';
+	import type { RipeningView } from '../../contracts/ripening-views.ts';
+	import {
+		judgeReadiness,
+		SIGHTINGS,
+		type Sighting,
+		type SightingKind
+	} from '../../core/fermentation/index.ts';
+	import {
+		DECISION_TEXT,
+		readinessReason,
+		seenText,
+		SIGHTING_TEXT,
+		sightingText,
+		VERDICT_TEXT
+	} from '../../wording/readiness-text.ts';
+	import { mixTitle } from '../../wording/mix-title.ts';
+	import { refusalText } from '../../wording/refusal-text.ts';
+	import { clockText } from '../../wording/time-text.ts';
+	import type { FollowedDough } from './ripening-model.svelte.ts';
+
+	interface Props {
+		dough: FollowedDough;
+		view: RipeningView;
+	}
+	let { dough, view }: Props = $props();
+	const room = useRoom();
+	const title = $derived(mixTitle(dough.view));
+	let seen: Readonly<Partial<Record<SightingKind, Sighting>>> = $state.raw({});
+	let message = $state('');
+	let saving = $state(false);
+
+	const kinds = Object.keys(SIGHTINGS) as SightingKind[];
+	const optionsOf = (kind: SightingKind) =>
+		SIGHTINGS[kind].map((one) => ({ kind, seen: one }) as Sighting);
+	const sightings = $derived(Object.values(seen));
+	const readiness = $derived.by(() => {
+		const { clock, dose } = dough.story;
+		return judgeReadiness(
+			{
+				share: dose / clock.ripeMinutes,
+				earlyShare: clock.underMinutes / clock.ripeMinutes,
+				lateShare: clock.overMinutes / clock.ripeMinutes
+			},
+			sightings
+		);
+	});
+	function press(sighting: Sighting) {
+		const { [sighting.kind]: before, ...others } = seen;
+		// Pressed again it was not seen after all.
+		seen = before?.seen === sighting.seen ? others : { ...others, [sighting.kind]: sighting };
+	}
+
+	async function decide(decision: ReadinessDecision) {
+		if (saving) return;
+		saving = true;
+		const result = await sendCommand({
+			kind: 'judge-readiness',
+			occurredAtMs: Math.round(room.now.epochMs),
+			date: view.date,
+			formulaId: dough.view.formulaId,
+			ordinal: dough.view.ordinal,
+			sightings: [...sightings],
+			decision
+		});
+		saving = false;
+		if (result.outcome === 'done') {
+			seen = {};
+			message = '';
+			await invalidate('jovet:moment');
+		} else
+			message =
+				result.outcome === 'refused'
+					? refusalText(result.refusal)
+					: 'Not saved: Jovet does not answer. What you chose stays here; try again in a moment.';
+	}
+</script>
+
+<section aria-label="Look at {title}" data-look>
+	<div class="kinds">
+		{#each kinds as kind (kind)}
+			<div role="group" aria-label={SIGHTING_TEXT[kind]} class="kind">
+				<span class="label">{SIGHTING_TEXT[kind]}</span>
+				{#each optionsOf(kind) as option (option.seen)}
+					<button
+						type="button"
+						class="chip"
+						aria-pressed={seen[kind]?.seen === option.seen}
+						data-seen="{kind}:{option.seen}"
+						onclick={() => press(option)}>{seenText(option)}</button
+					>
+				{/each}
+			</div>
+		{/each}
+	</div>
+	<div class="verdict" data-verdict={readiness.verdict}>
+		<p class="word">{VERDICT_TEXT[readiness.verdict]}</p>
+		<p>{readinessReason(readiness)}</p>
+	</div>
+	<div class="mt-3 flex flex-wrap gap-3">
+		{#each ['wait', 'fold-again', 'go-on'] as const as decision (decision)}
+			<button
+				class="{decision === 'go-on' ? 'action' : 'action-lesser'} big"
+				disabled={saving}
+				onclick={() => decide(decision)}
+				>{decision === 'go-on'
+					? 'Go on: divide it'
+					: DECISION_TEXT[decision].replace(/^./, (one) => one.toUpperCase())}</button
+			>
+		{/each}
+	</div>
+	{#if message}<p role="alert" class="mt-2">
+			<span class="act-now px-2">Check</span>
+			{message}
+		</p>{/if}
+	{#if dough.view.judgements.length > 0}
+		<ul class="mt-3" data-judgements>
+			{#each [...dough.view.judgements].reverse() as one (one.id)}
+				<li class="border-t border-line py-1">
+					{clockText(one.occurredAtMs, room.bakery.timeZone)}, {one.by}:
+					<b>{VERDICT_TEXT[one.verdict]}</b>, decided to {DECISION_TEXT[one.decision]}{one.sightings
+						.length > 0
+						? ` (${one.sightings.map(sightingText).join(', ')})`
+						: ', by the clock alone'}
+				</li>
+			{/each}
+		</ul>
+	{/if}
+</section>
+
+<style>
+	.kinds {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
+		gap: 6px 24px;
+	}
+	.kind {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 6px;
+		padding: 4px 0;
+		border-top: 1px solid var(--line);
+	}
+	.label {
+		width: 100%;
+		color: var(--ink-2);
+	}
+	.chip {
+		min-height: 56px;
+		padding: 4px 12px;
+		border: 2px solid var(--line);
+		cursor: pointer;
+	}
+	.chip[aria-pressed='true'] {
+		background: var(--ink);
+		border-color: var(--ink);
+		color: var(--sheet);
+		font-weight: 700;
+	}
+	.verdict {
+		display: grid;
+		grid-template-columns: auto 1fr;
+		align-items: center;
+		gap: 4px 20px;
+		margin-top: 14px;
+		padding: 10px 14px;
+		border: 2px solid var(--ink);
+	}
+	.word {
+		font-size: 34px;
+		font-weight: 800;
+		line-height: 1.1;
+	}
+	.big {
+		min-height: 60px;
+		min-width: 150px;
+		font-size: 19px;
+	}
+</style>

@@ -1,0 +1,111 @@
+<script lang="ts">
+	import { invalidate } from '$app/navigation';
+	import { useRoom } from '../../client/room-context.ts';
+	import { sendCommand } from '../../client/send-command.ts';
+	import type { RipeningView } from '../../contracts/ripening-views.ts';
+	import type { Leg } from '../../core/formula/index.ts';
+	import { refusalText } from '../../wording/refusal-text.ts';
+	import { clockText } from '../../wording/time-text.ts';
+	import { coldConstant, type FollowedDough } from './ripening-model.svelte.ts';
+
+	interface Props {
+		dough: FollowedDough;
+		view: RipeningView;
+	}
+	let { dough, view }: Props = $props();
+	const room = useRoom();
+	let message = $state('');
+	let saving = $state(false);
+	/** Everything can be taken back for a minute. */
+	const UNDO_MS = 60_000;
+	interface Undo {
+		readonly leg: Leg;
+		readonly retarderId: string | null;
+		readonly name: string;
+		readonly untilMs: number;
+	}
+	let undo = $state.raw<Undo | null>(null);
+
+	const here = $derived(dough.story.ahead[0]);
+	const inCold = $derived(dough.view.retarderId);
+	const home = $derived(dough.view.step?.legs.find((leg) => leg.place !== 'cold'));
+	const canUndo = $derived(undo !== null && room.now.epochMs < undo.untilMs);
+
+	async function move(leg: Leg, retarderId: string | null, name: string, undoing = false) {
+		if (saving) return;
+		saving = true;
+		const before = here ? { leg: here, retarderId: inCold } : null;
+		const result = await sendCommand({
+			kind: 'move-dough',
+			occurredAtMs: Math.round(room.now.epochMs),
+			date: view.date,
+			formulaId: dough.view.formulaId,
+			ordinal: dough.view.ordinal,
+			place: leg.place,
+			ambientCelsius: leg.ambientCelsius,
+			timeConstantMinutes: leg.timeConstantMinutes,
+			retarderId,
+			ended: false
+		});
+		saving = false;
+		message =
+			result.outcome === 'refused'
+				? refusalText(result.refusal)
+				: result.outcome === 'not-reached'
+					? 'Not saved: Jovet does not answer. Try again in a moment.'
+					: '';
+		if (result.outcome !== 'done') return;
+		undo = undoing || !before ? null : { ...before, name, untilMs: room.now.epochMs + UNDO_MS };
+		await invalidate('jovet:moment');
+	}
+	function toCold(retarder: RipeningView['retarders'][number]) {
+		return move(
+			{
+				place: 'cold',
+				ambientCelsius: retarder.setCelsius,
+				timeConstantMinutes: coldConstant(dough.view),
+				minutes: null
+			},
+			retarder.id,
+			retarder.name
+		);
+	}
+</script>
+
+<div class="mt-3 flex flex-wrap items-center gap-3" data-move>
+	{#each view.retarders as retarder (retarder.id)}
+		{#if retarder.id !== inCold}
+			<button class="action-lesser big" disabled={saving} onclick={() => toCold(retarder)}
+				>Send to the {retarder.name.toLowerCase()}</button
+			>
+		{/if}
+	{/each}
+	{#if here?.place === 'cold' && home}
+		<button
+			class="action-lesser big"
+			disabled={saving}
+			onclick={() =>
+				move({ ...home, ambientCelsius: view.roomCelsius, minutes: null }, null, 'room')}
+			>Back to the room</button
+		>
+	{/if}
+	{#if undo && canUndo}
+		{@const back = undo}
+		<button
+			class="action big"
+			disabled={saving}
+			onclick={() => move(back.leg, back.retarderId, back.name, true)}
+			>Take it back: it went to the {undo.name.toLowerCase()} at {clockText(
+				undo.untilMs - UNDO_MS,
+				room.bakery.timeZone
+			)}</button
+		>
+	{/if}
+	{#if message}<p role="alert"><span class="act-now px-2">Check</span> {message}</p>{/if}
+</div>
+
+<style>
+	.big {
+		min-height: 56px;
+	}
+</style>

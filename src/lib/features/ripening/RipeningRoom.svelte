@@ -1,0 +1,207 @@
+<script lang="ts">
+	import { resolve } from '$app/paths';
+	import { untrack } from 'svelte';
+	import { useRoom } from '../../client/room-context.ts';
+	import type { RipeningView } from '../../contracts/ripening-views.ts';
+	import { formatTemperature } from '../../core/units/index.ts';
+	import RoomHeading from '../../ui/RoomHeading.svelte';
+	import RampLegend from '../../ui/ribbon/RampLegend.svelte';
+	import { mixTitle } from '../../wording/mix-title.ts';
+	import { probeDoubt } from '../../wording/probe-text.ts';
+	import { clockText } from '../../wording/time-text.ts';
+	import CheckDough from './CheckDough.svelte';
+	import ColdRooms from './ColdRooms.svelte';
+	import DoughCardPanel from './DoughCardPanel.svelte';
+	import EndedDough from './EndedDough.svelte';
+	import LookAtDough from './LookAtDough.svelte';
+	import MoveDough from './MoveDough.svelte';
+	import RipeningChart from './RipeningChart.svelte';
+	import { keyOf, RipeningModel } from './ripening-model.svelte.ts';
+	import { ripeningSentence } from './ripening-sentence.ts';
+
+	interface Props {
+		view: RipeningView;
+	}
+	let { view }: Props = $props();
+	const room = useRoom();
+	const { units, timeZone } = $derived(room.bakery);
+	const model = untrack(() => new RipeningModel(() => view, room));
+
+	let width = $state(900);
+	let chosen: string | null = $state(null);
+	let looking: 'look' | 'check' | null = $state(null);
+	const selected = $derived(
+		model.followed.find((one) => one.key === chosen) ?? model.followed[0] ?? null
+	);
+	const waiting = $derived(view.doughs.filter((one) => !one.mixed));
+	const clockless = $derived(view.doughs.filter((one) => one.mixed && !one.step));
+	const ended = $derived(view.doughs.filter((one) => one.endedAtMs !== null));
+	const doubt = $derived(view.roomProbe ? probeDoubt(view.roomProbe, room.now.epochMs) : null);
+	const note = $derived(
+		`The room is taken to be at ${formatTemperature({ celsius: view.roomCelsius }, 1, units)}${
+			doubt ? `; its probe is ${doubt}` : ''
+		}.`
+	);
+	function select(key: string) {
+		chosen = key;
+		looking = null;
+	}
+</script>
+
+<RoomHeading sentence={ripeningSentence(view, model.followed, model.nowMs, timeZone)} {note}>
+	{#snippet actions()}
+		{#if model.followed.length === 0}
+			<a class="action no-underline!" href={resolve(`/bake/${view.date}/water`)}>Go to the water</a>
+		{/if}
+	{/snippet}
+</RoomHeading>
+
+{#if model.followed.length > 0}
+	<div class="mx-5 mb-4 border border-line bg-sheet px-4 py-3" bind:clientWidth={width}>
+		<RipeningChart
+			doughs={model.followed}
+			nowMs={model.nowMs}
+			width={Math.max(600, width - 34)}
+			selected={selected?.key ?? null}
+			onSelect={select}
+		/>
+		<p class="mt-1 flex flex-wrap gap-x-6 text-note text-ink-2">
+			<span
+				>solid: as it was; lighter: forecast; open notches: early and late; full notch: ripe</span
+			>
+			<RampLegend format={(celsius) => formatTemperature({ celsius }, 0, units)} />
+		</p>
+	</div>
+	<div class="doughs">
+		<nav aria-label="Doughs in their bulk" class="border border-line bg-sheet">
+			{#each model.followed as one (one.key)}
+				<button
+					class="row"
+					aria-current={one.key === selected?.key ? 'true' : undefined}
+					data-row={mixTitle(one.view)}
+					onclick={() => select(one.key)}
+				>
+					<span class="when"
+						>{one.card.marks.ripe === null ? '–' : clockText(one.card.marks.ripe, timeZone)}</span
+					>
+					<span>
+						<b>{mixTitle(one.view)}</b>
+						<span class="block text-ink-2"
+							>{formatTemperature({ celsius: one.story.celsius }, 1, units)}, {Math.round(
+								(one.card.doseSoFar / one.card.doseRipe) * 100
+							)} %{one.story.ahead[0]?.place === 'cold' ? ', in the cold' : ''}</span
+						>
+					</span>
+					{#if one.card.marks.late !== null && one.card.marks.late <= model.nowMs}
+						<span class="act-now px-2 py-1">late</span>
+					{:else if one.card.marks.ripe !== null && one.card.marks.ripe <= model.nowMs}
+						<span class="act-now px-2 py-1">ripe</span>
+					{/if}
+				</button>
+			{/each}
+		</nav>
+		{#if selected}
+			<article class="border border-line bg-sheet px-5 py-4" data-dough={mixTitle(selected.view)}>
+				<h2 class="title">{mixTitle(selected.view)}</h2>
+				<DoughCardPanel dough={selected} {model} {view} />
+				<div class="mt-3 flex flex-wrap gap-3">
+					<button
+						class="action big"
+						aria-expanded={looking === 'look'}
+						onclick={() => (looking = looking === 'look' ? null : 'look')}>Look at it</button
+					>
+					<button
+						class="action-lesser big"
+						aria-expanded={looking === 'check'}
+						onclick={() => (looking = looking === 'check' ? null : 'check')}
+						>Measure it where it stands</button
+					>
+				</div>
+				{#key selected.key}
+					{#if looking === 'look'}
+						<div class="mt-4"><LookAtDough dough={selected} {view} /></div>
+					{:else if looking === 'check'}
+						<div class="mt-4"><CheckDough dough={selected} {view} /></div>
+					{/if}
+					<MoveDough dough={selected} {view} />
+				{/key}
+			</article>
+		{/if}
+	</div>
+{/if}
+
+{#if ended.length > 0}
+	<section class="mx-5 mb-4 border border-line bg-sheet px-4 py-3" aria-label="Past their bulk">
+		<h2>Past their bulk</h2>
+		<ul>
+			{#each ended as one (keyOf(one))}<EndedDough dough={one} {model} {view} />{/each}
+		</ul>
+	</section>
+{/if}
+{#if waiting.length > 0 && view.doughs.length > 0}
+	<section class="mx-5 mb-4 border border-line bg-sheet px-4 py-3" aria-label="Not mixed yet">
+		<h2>Not mixed yet</h2>
+		<p>
+			{waiting
+				.map((one) =>
+					one.plannedMs === null
+						? mixTitle(one)
+						: `${mixTitle(one)} (planned for ${clockText(one.plannedMs, timeZone)})`
+				)
+				.join(', ')}. A dough is followed from the temperature it is measured with in the
+			<a href={resolve(`/bake/${view.date}/water`)}>Water</a> room.
+		</p>
+	</section>
+{/if}
+{#if clockless.length > 0}
+	<p class="mx-5 mb-4">
+		{clockless.map(mixTitle).join(', ')}: mixed, without a clock of {clockless.length === 1
+			? 'its'
+			: 'their'} own before the piece.
+	</p>
+{/if}
+{#if view.doughs.length > 0 && view.retarders.length > 0}<ColdRooms {model} {view} />{/if}
+
+<style>
+	.doughs {
+		display: grid;
+		grid-template-columns: 300px minmax(0, 1fr);
+		gap: 16px;
+		align-items: start;
+		padding: 0 20px 16px;
+	}
+	.row {
+		display: flex;
+		align-items: center;
+		gap: 12px;
+		width: 100%;
+		min-height: 64px;
+		padding: 6px 14px;
+		border-bottom: 1px solid var(--line);
+		border-left: 6px solid transparent;
+		text-align: left;
+		cursor: pointer;
+	}
+	.row[aria-current] {
+		border-left-color: var(--ink);
+		background: var(--ground);
+	}
+	.when {
+		min-width: 56px;
+		font-size: 19px;
+		font-weight: 800;
+	}
+	.title {
+		font-size: 34px;
+		line-height: 1.15;
+	}
+	.big {
+		min-height: 60px;
+		font-size: 19px;
+	}
+	@media (max-width: 850px) {
+		.doughs {
+			grid-template-columns: 1fr;
+		}
+	}
+</style>

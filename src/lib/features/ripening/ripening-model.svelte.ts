@@ -1,0 +1,181 @@
+import type { Room } from '../../client/room-context.ts';
+import {
+	watchedDough,
+	type RipeningDoughView,
+	type RipeningView
+} from '../../contracts/ripening-views.ts';
+import {
+	carriedDose,
+	clockWithCarry,
+	coldAir,
+	doughCard,
+	doughStory,
+	legsInAir,
+	watchDoughs,
+	type ColdAir,
+	type DoughCard,
+	type DoughStory,
+	type WhatIf
+} from '../../core/bake-day/index.ts';
+import type { Leg } from '../../core/formula/index.ts';
+
+/** A dough that is followed, with its card at the moment. */
+export interface FollowedDough {
+	readonly key: string;
+	readonly view: RipeningDoughView;
+	readonly story: DoughStory;
+	readonly card: DoughCard;
+}
+
+/** The proof after a bulk that was ended, with what the bulk left it. */
+export interface FollowedProof {
+	readonly carriedMinutes: number;
+	readonly card: DoughCard;
+}
+
+/** A tub in the cold, unless the dough's own chain names another (our default). */
+const COLD_TUB_MINUTES = 240;
+/** The cards are worked out anew this often. */
+const TICK_MS = 10_000;
+
+/** The doughs of a date as they ripen, by the clock of the bakery. */
+export class RipeningModel {
+	readonly #view: () => RipeningView;
+	readonly #room: Room;
+
+	constructor(view: () => RipeningView, room: Room) {
+		this.#view = view;
+		this.#room = room;
+	}
+
+	readonly nowMs = $derived.by(() => Math.floor(this.#room.now.epochMs / TICK_MS) * TICK_MS);
+	/** Those whose wait goes on, in the order of the mixes. */
+	readonly #going = $derived.by(() =>
+		this.#view().doughs.flatMap((view) => {
+			const watched = view.endedAtMs === null ? watchedDough(view) : null;
+			return watched ? [{ view, watched }] : [];
+		})
+	);
+	readonly #watch = $derived.by(() => {
+		const { room, roomCelsius, retarders } = this.#view();
+		return watchDoughs(
+			this.#going.map((one) => one.watched),
+			{ room, roomCelsius, retarders },
+			this.nowMs
+		);
+	});
+	readonly followed: readonly FollowedDough[] = $derived.by(() =>
+		this.#going.flatMap(({ view }, index) => {
+			const story = this.#watch.stories[index];
+			return story ? [{ key: keyOf(view), view, story, card: doughCard(story) }] : [];
+		})
+	);
+	get cold(): ReadonlyMap<string, ColdAir> {
+		return this.#watch.cold;
+	}
+
+	/** What a cold room would be with one more dough in it from now on. */
+	coldWith(retarderId: string, dough: FollowedDough): ColdAir | null {
+		const { roomCelsius, retarders } = this.#view();
+		const retarder = retarders.find((one) => one.id === retarderId);
+		if (!retarder) return null;
+		const inside = this.followed
+			.filter((one) => one.view.retarderId === retarderId && one.key !== dough.key)
+			.flatMap((one) => {
+				const first = one.story.past.find((stretch) => stretch.place === 'cold');
+				return first
+					? [
+							{
+								inAtMs: first.fromMs,
+								kilograms: one.view.grams / 1000,
+								celsius: first.startCelsius,
+								timeConstantMinutes: first.stretch.timeConstantMinutes,
+								clock: one.story.clock
+							}
+						]
+					: [];
+			})
+			.sort((a, b) => a.inAtMs - b.inAtMs);
+		return coldAir(
+			retarder,
+			[
+				...inside,
+				{
+					inAtMs: this.nowMs,
+					kilograms: dough.view.grams / 1000,
+					celsius: dough.story.celsius,
+					timeConstantMinutes: coldConstant(dough.view),
+					clock: dough.story.clock
+				}
+			],
+			roomCelsius,
+			this.nowMs
+		);
+	}
+
+	/** What a dough would do in a cold room from now on. */
+	inCold(retarderId: string, dough: FollowedDough): DoughCard | null {
+		const cold = this.coldWith(retarderId, dough);
+		if (!cold) return null;
+		const leg: Leg = {
+			place: 'cold',
+			ambientCelsius: 4,
+			timeConstantMinutes: coldConstant(dough.view),
+			minutes: null
+		};
+		return this.ask(dough, {
+			kind: 'moved-now',
+			legs: legsInAir(leg, cold.air, this.nowMs, Infinity)
+		});
+	}
+
+	ask(dough: FollowedDough, whatIf: WhatIf): DoughCard {
+		return doughCard(dough.story, whatIf);
+	}
+
+	/** How much longer the proof takes when the bulk ends now, in minutes at the proof's own reference. */
+	carriedNow(dough: FollowedDough): number | null {
+		const { proof } = dough.view;
+		return proof ? carriedDose(dough.story.clock, dough.story.dose, proof.step.clock) : null;
+	}
+
+	/** The proof of a dough whose bulk was ended; null where it has none. */
+	proofOf(view: RipeningDoughView): FollowedProof | null {
+		const watched = watchedDough(view);
+		const { endedAtMs, proof } = view;
+		if (!watched || endedAtMs === null || !proof) return null;
+		const { room } = this.#view();
+		const bulk = doughStory({
+			step: watched.step,
+			clockFactor: watched.clockFactor,
+			startMs: watched.mixedAtMs,
+			startCelsius: watched.mixedCelsius,
+			events: watched.events,
+			air: { room },
+			nowMs: endedAtMs
+		});
+		const carriedMinutes = carriedDose(bulk.clock, bulk.dose, proof.step.clock);
+		const startMs = endedAtMs + proof.minutesBefore * 60_000;
+		const story = doughStory({
+			step: { ...proof.step, clock: clockWithCarry(proof.step.clock, carriedMinutes) },
+			clockFactor: 1,
+			startMs,
+			startCelsius: bulk.celsius,
+			events: [],
+			air: { room },
+			nowMs: this.nowMs
+		});
+		return { carriedMinutes, card: doughCard(story) };
+	}
+}
+
+export function keyOf(view: Pick<RipeningDoughView, 'formulaId' | 'ordinal'>): string {
+	return `${view.formulaId}:${view.ordinal}`;
+}
+
+/** How fast a dough's tub takes the cold. */
+export function coldConstant(view: RipeningDoughView): number {
+	return (
+		view.step?.legs.find((leg) => leg.place === 'cold')?.timeConstantMinutes ?? COLD_TUB_MINUTES
+	);
+}

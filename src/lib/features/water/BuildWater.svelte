@@ -1,0 +1,49 @@
+<script lang="ts">
+	import { useRoom } from '../../client/room-context.ts';
+	import type { BuildWaterView, WaterView } from '../../contracts/views.ts';
+	import { formatMass, formatTemperature } from '../../core/units/index.ts';
+	import { clockText } from '../../wording/time-text.ts';
+	import SchoolsRow from './SchoolsRow.svelte';
+	import WaterOfBowl from './WaterOfBowl.svelte';
+
+	interface Props {
+		build: BuildWaterView;
+		tap: string;
+		school: WaterView['school'];
+	}
+	let { build, tap, school }: Props = $props();
+	const room = useRoom();
+	const { units, timeZone } = $derived(room.bakery);
+</script>
+
+<article class="border border-line bg-sheet px-5 py-4" data-build={build.name}>
+	<header class="flex flex-wrap items-baseline justify-between gap-x-4">
+		<h2 class="title">{build.name}</h2>
+		<p class="text-lead text-ink-2">
+			{#if build.startMs !== null}<b class="text-ink">{clockText(build.startMs, timeZone)}</b> ·{/if}
+			{formatMass({ grams: build.grams }, 0, units)} · wants
+			<b class="text-ink">{formatTemperature({ celsius: build.targetCelsius }, 1, units)}</b>
+			when it is stirred
+		</p>
+	</header>
+	{#if build.water}
+		<WaterOfBowl
+			water={build.water}
+			title={build.name}
+			{tap}
+			{school}
+			iceMostShare={build.iceMostShare}
+		/>
+		<SchoolsRow water={build.water} {school} title={build.name} />
+	{:else}
+		<p class="my-3">This build takes no water of its own.</p>
+	{/if}
+	<p class="mt-2 text-note text-ink-2">A closed jar of live culture can burst: leave lids loose.</p>
+</article>
+
+<style>
+	.title {
+		font-size: 34px;
+		line-height: 1.15;
+	}
+</style>

@@ -1,0 +1,114 @@
+<script lang="ts">
+	import { useRoom } from '../../client/room-context.ts';
+	import type { WaterView } from '../../contracts/views.ts';
+	import type { WaterOfMix } from '../../core/bake-day/index.ts';
+	import { formatMass, formatTemperature } from '../../core/units/index.ts';
+	import { clockText } from '../../wording/time-text.ts';
+	import { isMissed } from './order-text.ts';
+	import { mixTitle } from '../../wording/mix-title.ts';
+
+	interface Props {
+		view: WaterView;
+		selected: string;
+		onSelect: (key: string) => void;
+	}
+	let { view, selected, onSelect }: Props = $props();
+	const room = useRoom();
+	const { units, timeZone } = $derived(room.bakery);
+
+	function orderText(water: WaterOfMix | null): string {
+		if (!water) return 'no water';
+		const { order } = water;
+		const at = formatTemperature(order.temperature, 1, units);
+		if (order.kind === 'ice')
+			return `${at}, ${formatMass({ grams: order.ice.value }, 0, units)} ice`;
+		if (order.kind === 'too-cold-for-ice') return `${at}, ${formatMass(order.ice, 0, units)} ice`;
+		return at;
+	}
+	const rows = $derived([
+		...view.mixes.map((mix) => ({
+			key: `${mix.formulaId}:${mix.ordinal}`,
+			kind: 'mix' as const,
+			title: mixTitle(mix),
+			startMs: mix.startMs,
+			water: mix.water,
+			done: mix.measured
+				? `mixed, ${formatTemperature({ celsius: mix.measured.doughCelsius }, 1, units)}`
+				: null
+		})),
+		...view.builds.map((build) => ({
+			key: build.preparationId as string,
+			kind: 'build' as const,
+			title: build.name,
+			startMs: build.startMs,
+			water: build.water,
+			done: null
+		}))
+	]);
+</script>
+
+<nav aria-label="Mixes and builds" class="bg-sheet">
+	{#each ['mix', 'build'] as const as kind (kind)}
+		{@const of = rows.filter((one) => one.kind === kind)}
+		{#if of.length > 0}
+			<h2 class="px-4 pt-3 pb-1">{kind === 'mix' ? 'Mixes' : 'Builds'}</h2>
+			<ul>
+				{#each of as row (row.key)}
+					<li>
+						<button
+							class="row"
+							aria-current={row.key === selected ? 'true' : undefined}
+							data-row={row.title}
+							onclick={() => onSelect(row.key)}
+						>
+							<span class="when"
+								>{row.startMs === null ? '' : clockText(row.startMs, timeZone)}</span
+							>
+							<span class="what">
+								<b>{row.title}</b>
+								<span class="block text-ink-2">{row.done ?? orderText(row.water)}</span>
+							</span>
+							{#if !row.done && row.water && isMissed(row.water.order)}
+								<span class="act-now px-2 py-1 text-note">out of reach</span>
+							{/if}
+						</button>
+					</li>
+				{/each}
+			</ul>
+		{/if}
+	{/each}
+</nav>
+
+<style>
+	nav {
+		border: 1px solid var(--line);
+	}
+	.row {
+		display: flex;
+		align-items: center;
+		gap: 10px;
+		width: 100%;
+		min-height: 58px;
+		padding: 6px 14px;
+		border-top: 1px solid var(--line);
+		border-left: 6px solid transparent;
+		text-align: left;
+		cursor: pointer;
+	}
+	.row[aria-current] {
+		border-left-color: var(--ink);
+		background: var(--ground);
+	}
+	.when {
+		min-width: 44px;
+		font-size: 19px;
+		font-weight: 700;
+	}
+	.when:empty {
+		display: none;
+	}
+	.what {
+		flex: 1;
+		min-width: 0;
+	}
+</style>

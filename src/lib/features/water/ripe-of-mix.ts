@@ -1,0 +1,26 @@
+import type { MixWaterView } from '../../contracts/views.ts';
+import { doughCard, doughStory } from '../../core/bake-day/index.ts';
+
+/** When a measured dough is ripe if it stays in the places of its chain; null where that is not known. */
+export function ripeOfMix(
+	mix: MixWaterView,
+	roomCelsius: number | null,
+	nowMs: number
+): number | null {
+	const { measured, bulk } = mix;
+	const clock = bulk?.step.clock;
+	if (!measured || !bulk || !clock) return null;
+	const story = doughStory({
+		step: { ...bulk.step, clock },
+		clockFactor: mix.clockFactor,
+		startMs: measured.occurredAtMs,
+		startCelsius: measured.doughCelsius,
+		events: [],
+		air:
+			roomCelsius === null
+				? {}
+				: { room: [{ fromMs: measured.occurredAtMs, celsius: roomCelsius }] },
+		nowMs
+	});
+	return doughCard(story).marks.ripe;
+}
