@@ -59,6 +59,13 @@ module.exports = {
 			to: { path: '^src/', pathNot: [CORE, '^src/lib/contracts/'] }
 		},
 		{
+			name: 'devices-lean-on-core-and-contracts',
+			comment: 'a device holds an address and a key; it knows nothing of the application',
+			severity: 'error',
+			from: { path: '^src/lib/devices/', pathNot: test },
+			to: { path: '^src/', pathNot: [CORE, '^src/lib/(contracts|devices)/'] }
+		},
+		{
 			name: 'database-packages-in-server-db',
 			severity: 'error',
 			from: { path: '^src/', pathNot: ['^src/lib/server/', '^src/routes/health/'] },

@@ -3,6 +3,9 @@
 //   --at 2027-03-27T14:00   sets the bakery's clock when the demo data is first loaded
 //   --fresh                 forgets the demo's data and starts anew
 //   --port 4310             the port to serve on
+//   --weather hot           a hot night instead of the season's own weather
+//   --no-probes             leaves the simulated probes out: temperatures are typed
+import { randomBytes } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
@@ -13,6 +16,7 @@ import { takeLock } from './parts/lock.mjs';
 import { DATA } from './parts/places.mjs';
 import { freePort } from './parts/ports.mjs';
 import { startCluster } from './parts/postgres.mjs';
+import { startProbes } from './parts/probes.mjs';
 import { Plain, reportAndExit, say, step } from './parts/progress.mjs';
 
 async function main() {
@@ -20,7 +24,9 @@ async function main() {
 		options: {
 			at: { type: 'string' },
 			fresh: { type: 'boolean', default: false },
-			port: { type: 'string', default: process.env.PORT ?? '4310' }
+			port: { type: 'string', default: process.env.PORT ?? '4310' },
+			weather: { type: 'string', default: 'usual' },
+			'no-probes': { type: 'boolean', default: false }
 		}
 	});
 	const wanted = Number(values.port);
@@ -30,6 +36,9 @@ async function main() {
 		throw new Plain(
 			`--at wants a local date and time such as 2027-03-27T14:00, not "${values.at}".`
 		);
+
+	if (!['usual', 'hot'].includes(values.weather))
+		throw new Plain(`--weather wants "usual" or "hot", not "${values.weather}".`);
 
 	const unlock = takeLock('demo', 'The demo is already running on this data folder');
 	const stops = [async () => unlock()];
@@ -64,14 +73,24 @@ async function main() {
 		if (cluster.adopted)
 			say('  the server of an earlier start was still running and is used again');
 		const port = await freePort(wanted);
+		// A new key with every start: nothing that lets anybody in is kept.
+		const key = randomBytes(32).toString('base64url');
 		const application = await step('starting Jovet with the Saltmarrow demo', () =>
 			startApplication({
 				port,
 				databaseUrl: `${cluster.url}/postgres`,
-				env: { JOVET_DEMO: 'saltmarrow', ...(values.at ? { JOVET_DEMO_AT: values.at } : {}) }
+				env: {
+					JOVET_DEMO: 'saltmarrow',
+					...(values.at ? { JOVET_DEMO_AT: values.at } : {}),
+					...(values['no-probes'] ? {} : { JOVET_DEMO_DEVICE_KEY: key })
+				}
 			})
 		);
 		stops.push(application.stop);
+		if (!values['no-probes'])
+			stops.push(
+				startProbes({ address: application.origin, key, args: ['--weather', values.weather] })
+			);
 		if (port !== wanted) say(`  port ${wanted} is busy, so another one is used`);
 		say(`\nJovet is at ${application.origin}\nCtrl-C stops it; the data is kept in ${DATA}.\n`);
 		const code = await Promise.race([asked, application.ended]);

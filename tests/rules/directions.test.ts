@@ -38,6 +38,7 @@ const BREAKERS: Record<string, readonly [file: string, imports: string]> = {
 	],
 	'core-folder-by-its-index': ['src/lib/core/bake-day/back-door.ts', '../heat/ice.ts'],
 	'contracts-lean-on-core': ['src/lib/contracts/knows-ui.ts', '../ui/thing.ts'],
+	'devices-lean-on-core-and-contracts': ['src/lib/devices/peeks.ts', '../server/secret.ts'],
 	'database-packages-in-server-db': ['src/lib/client/queries.ts', 'kysely'],
 	'pg-only-in-the-client': ['src/lib/server/services/own-pool.ts', 'pg'],
 	'server-is-entered-by-server-files': ['src/lib/client/peeks.ts', '../server/secret.ts'],

@@ -17,6 +17,8 @@
 		const read = (name: string) => style.getPropertyValue(name).trim();
 		return { ink: read('--ink'), ink2: read('--ink-2'), line: read('--line') };
 	}
+	/** Whether the appearance was changed since the chart was drawn. */
+	let appearance = $state('');
 	function draw(to: EChartsType, what: EChartsCoreOption) {
 		const { ink, ink2, line } = colours();
 		const axis = {
@@ -43,10 +45,15 @@
 	onMount(() => {
 		let gone = false;
 		let watcher: ResizeObserver | null = null;
+		let look: MutationObserver | null = null;
 		// The drawing library is large; it comes when a chart is opened, not with the page.
 		void import('./echarts.ts').then(({ startChart }) => {
 			if (gone) return;
 			const started = startChart(place);
+			look = new MutationObserver(() => {
+				appearance = document.documentElement.dataset.appearance ?? '';
+			});
+			look.observe(document.documentElement, { attributeFilter: ['data-appearance'] });
 			watcher = new ResizeObserver(() => started.resize());
 			watcher.observe(place);
 			chart = started;
@@ -54,10 +61,13 @@
 		return () => {
 			gone = true;
 			watcher?.disconnect();
+			look?.disconnect();
 			chart?.dispose();
 		};
 	});
 	$effect(() => {
+		// Asked for so that a change of appearance draws the chart anew in its colours.
+		void appearance;
 		if (chart) draw(chart, option);
 	});
 </script>

@@ -1,9 +1,9 @@
-import { LineChart } from 'echarts/charts';
+import { LineChart, ScatterChart } from 'echarts/charts';
 import { GridComponent, LegendComponent } from 'echarts/components';
 import { init, use, type EChartsType } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 
-use([LineChart, GridComponent, LegendComponent, SVGRenderer]);
+use([LineChart, ScatterChart, GridComponent, LegendComponent, SVGRenderer]);
 
 /** Starts a chart in a place of the page. */
 export function startChart(place: HTMLElement): EChartsType {

@@ -52,3 +52,12 @@ export function momentText(epochMs: number, nowMs: number, zone: string): string
 	const near = Math.abs(epochMs - nowMs) < 12 * 3_600_000;
 	return near ? clock : `${dayText(epochMs, zone)} ${clock}`;
 }
+
+/** "Nov 26" of a calendar date, for the axis of a year. */
+export function monthText(date: string): string {
+	return new Intl.DateTimeFormat(LOCALE, {
+		timeZone: 'UTC',
+		month: 'short',
+		year: '2-digit'
+	}).format(Date.parse(`${date}T00:00:00Z`));
+}

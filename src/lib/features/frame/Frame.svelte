@@ -156,7 +156,7 @@
 	.rooms a {
 		display: grid;
 		place-items: center;
-		padding: 4px 10px 0;
+		padding: 4px 9px 0;
 		border-bottom: 4px solid transparent;
 		text-decoration: none;
 		white-space: nowrap;
@@ -199,7 +199,7 @@
 			display: none;
 		}
 	}
-	@media (max-width: 1279px) {
+	@media (max-width: 1360px) {
 		.frame {
 			gap: 6px;
 			padding-right: 10px;

@@ -1,5 +1,219 @@
 <script lang="ts">
-	let { view }: { view: unknown } = $props();
+	import { resolve } from '$app/paths';
+	import { useRoom } from '../../client/room-context.ts';
+	import type { LearnedRoomView } from '../../contracts/learned-views.ts';
+	import {
+		formatDifference,
+		formatMinutes,
+		formatNumber,
+		formatTemperature
+	} from '../../core/units/index.ts';
+	import RoomHeading from '../../ui/RoomHeading.svelte';
+	import { DECISION_TEXT, VERDICT_TEXT } from '../../wording/readiness-text.ts';
+	import { dayText } from '../../wording/time-text.ts';
+	import DoughTemperatureChart from './DoughTemperatureChart.svelte';
+	import FrictionChart from './FrictionChart.svelte';
+	import Observations from './Observations.svelte';
+	import SeasonsChart from './SeasonsChart.svelte';
+
+	interface Props {
+		view: LearnedRoomView;
+	}
+	let { view }: Props = $props();
+	const room = useRoom();
+	const { units, timeZone } = $derived(room.bakery);
+
+	const { formula, friction, clock } = $derived(view);
+	const capacity = $derived(formula?.kilojoulesPerKilogramKelvin ?? 1);
+	const inDough = (kilojoules: number) =>
+		formatDifference({ kelvins: kilojoules / capacity }, 1, units);
+	const degrees = (celsius: number) => formatTemperature({ celsius }, 1, units);
+	const count = (n: number, one: string, many: string) => (n === 1 ? `one ${one}` : `${n} ${many}`);
+	const measured = $derived(view.formulas.reduce((total, one) => total + one.measured, 0));
+	const sentence = $derived(
+		measured === 0
+			? 'Nothing is learned yet: measure doughs as they come out of the mixer.'
+			: `${count(measured, 'mix', 'mixes')} measured in the last year, of ${count(view.formulas.filter((one) => one.measured > 0).length, 'dough', 'doughs')}.`
+	);
+	const frictionText = $derived.by(() => {
+		if (!friction) return '';
+		const believed = `${inDough(friction.kilojoulesPerKilogram)} ± ${inDough(friction.spreadKilojoulesPerKilogram)} of dough`;
+		const others = `${count(friction.usedOfOthers, 'reading', 'readings')} of other doughs`;
+		if (friction.used > 0)
+			return `${count(friction.used, 'mix', 'mixes')}, ${believed}; the book says ${inDough(friction.bookKilojoulesPerKilogram)}.${friction.usedOfOthers > 0 ? ` ${others} on this mixer helped.` : ''}`;
+		return friction.usedOfOthers > 0
+			? `Not measured yet: ${believed}, from ${others} on this mixer; the book says ${inDough(friction.bookKilojoulesPerKilogram)}.`
+			: `Not measured yet: ${believed}, from the book alone.`;
+	});
+	const leftOut = $derived(friction?.readings.filter((one) => one.leftOut && !one.ignored) ?? []);
+	const address = (formulaId: string, mixerId: string | null) =>
+		`${resolve(`/bake/${view.date}/learned`)}?formula=${formulaId}${mixerId ? `&mixer=${mixerId}` : ''}`;
+	const PLACES = { room: 'In the room', proofer: 'In the proofer', cold: 'In the cold' } as const;
 </script>
 
-<p>{JSON.stringify(view).length}</p>
+<RoomHeading
+	{sentence}
+	note="Every figure stands on raw readings: each can be ignored, and all of them left behind."
+/>
+
+<div class="learned">
+	<nav aria-label="Formulas" class="border border-line bg-sheet">
+		{#each view.formulas as one (one.id)}
+			<!-- eslint-disable svelte/no-navigation-without-resolve -- resolved in address() -->
+			<a
+				class="row"
+				href={address(one.id, view.mixerId)}
+				aria-current={one.id === formula?.id ? 'page' : undefined}
+			>
+				<b>{one.name}</b>
+				<span class="text-ink-2"
+					>{one.measured === 0 ? 'not measured' : count(one.measured, 'mix', 'mixes')}</span
+				>
+			</a>
+		{/each}
+	</nav>
+	{#if formula}
+		<div class="grid gap-4">
+			<section class="card" aria-label="Friction of {formula.name}" data-learned="friction">
+				<h2 class="title">{formula.name}</h2>
+				{#if view.mixers.length > 1}
+					<p class="flex gap-4">
+						{#each view.mixers as mixer (mixer.id)}
+							<a
+								href={address(formula.id, mixer.id)}
+								aria-current={mixer.id === view.mixerId ? 'true' : undefined}
+								class={mixer.id === view.mixerId ? 'font-bold' : ''}>{mixer.name}</a
+							>
+						{/each}
+					</p>
+				{/if}
+				<h3 class="sub">Friction</h3>
+				<p class="text-lead" data-friction>{frictionText}</p>
+				{#each leftOut as one (one.id)}
+					<p>
+						The reading of {dayText(one.occurredAtMs, timeZone)} was left out: by itself it says {inDough(
+							one.frictionKilojoulesPerKilogram
+						)}, too far from the others to be honest.
+					</p>
+				{/each}
+				{#if view.mixes.length > 0 && friction}
+					<div class="charts">
+						<div>
+							<h3 class="sub">Dough out of the mixer</h3>
+							<DoughTemperatureChart mixes={view.mixes} name={formula.name} />
+						</div>
+						<div>
+							<h3 class="sub">Friction in degrees of dough</h3>
+							<FrictionChart
+								mixes={view.mixes}
+								name={formula.name}
+								bookKelvins={friction.bookKilojoulesPerKilogram / capacity}
+							/>
+						</div>
+					</div>
+					<Observations
+						subject="friction"
+						formulaId={formula.id}
+						observations={friction.readings.map((one) => ({
+							...one,
+							text: `dough ${degrees(one.doughCelsius)} for ${degrees(one.targetCelsius)}, water at ${degrees(one.waterCelsius)}${one.instrument === 'surface-thermometer' ? ', on the surface' : ''}; friction ${inDough(one.frictionKilojoulesPerKilogram)}`
+						}))}
+					/>
+				{/if}
+			</section>
+			{#if clock}
+				<section class="card" aria-label="Clock of {formula.name}" data-learned="clock">
+					<h3 class="sub">How fast it ripens</h3>
+					<p class="text-lead">
+						{clock.used === 0
+							? 'By the book: nothing was looked at yet.'
+							: `${count(clock.used, 'look', 'looks')}: it takes ${formatNumber(clock.mean, 2)} times the book's minutes (${formatNumber(clock.band.low, 2)} to ${formatNumber(clock.band.high, 2)}).`}
+					</p>
+					<Observations
+						subject="clock"
+						formulaId={formula.id}
+						observations={clock.observations.map((one) => ({
+							...one,
+							text: `${VERDICT_TEXT[one.verdict]} after ${formatMinutes(one.doseMinutes)} on its clock, decided to ${DECISION_TEXT[one.decision]}: ${formatNumber(one.value, 2)} times the book`
+						}))}
+					/>
+				</section>
+			{/if}
+			{#each view.timeConstants as tub (tub.place)}
+				<section class="card" aria-label="Tub of {formula.name}" data-learned="tub-{tub.place}">
+					<h3 class="sub">{PLACES[tub.place]} its tub takes the temperature of the place</h3>
+					<p class="text-lead">
+						{tub.used === 0
+							? `By the book, with a time constant of ${formatMinutes(tub.book)}: no dough was measured a second time where it stands.`
+							: `${count(tub.used, 'check', 'checks')}: a time constant of ${formatMinutes(tub.mean)} (${formatMinutes(tub.band.low)} to ${formatMinutes(tub.band.high)}); the book says ${formatMinutes(tub.book)}.`}
+					</p>
+					<Observations
+						subject="time-constant"
+						formulaId={formula.id}
+						observations={tub.observations.map((one) => ({
+							...one,
+							text: `${degrees(one.fromCelsius)} to ${degrees(one.toCelsius)} in ${formatMinutes(one.minutes)} at ${degrees(one.ambientCelsius)}: ${formatMinutes(one.value)}`
+						}))}
+					/>
+				</section>
+			{/each}
+			<section class="card" aria-label="Through the seasons" data-learned="seasons">
+				<h3 class="sub">Room, flour and tap through the seasons</h3>
+				{#if view.days.length > 0}
+					<SeasonsChart days={view.days} />
+				{:else}
+					<p>No temperature was measured yet. Type them in the Water room, or let probes in.</p>
+				{/if}
+			</section>
+		</div>
+	{/if}
+</div>
+
+<style>
+	.learned {
+		display: grid;
+		grid-template-columns: 260px minmax(0, 1fr);
+		gap: 16px;
+		align-items: start;
+		padding: 0 20px 20px;
+	}
+	.row {
+		display: flex;
+		justify-content: space-between;
+		gap: 10px;
+		min-height: 44px;
+		align-items: center;
+		padding: 4px 14px;
+		border-bottom: 1px solid var(--line);
+		border-left: 6px solid transparent;
+		text-decoration: none;
+	}
+	.row[aria-current] {
+		border-left-color: var(--ink);
+		background: var(--ground);
+	}
+	.card {
+		padding: 14px 18px;
+		background: var(--sheet);
+		border: 1px solid var(--line);
+	}
+	.title {
+		font-size: 34px;
+		line-height: 1.15;
+	}
+	.sub {
+		margin-top: 4px;
+		font-weight: 700;
+	}
+	.charts {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(360px, 1fr));
+		gap: 8px 24px;
+		margin-top: 8px;
+	}
+	@media (max-width: 900px) {
+		.learned {
+			grid-template-columns: 1fr;
+		}
+	}
+</style>

@@ -21,9 +21,10 @@
 		view.retarders.map((retarder) => {
 			const inside = model.followed.filter((one) => one.view.retarderId === retarder.id);
 			const cold = model.cold.get(retarder.id);
-			const now = cold?.moments.findLast(
-				(one) => cold.fromMs + one.minutes * 60_000 <= model.nowMs
-			);
+			// A dough that went in this very moment is told as it went in.
+			const now =
+				cold?.moments.findLast((one) => cold.fromMs + one.minutes * 60_000 <= model.nowMs) ??
+				cold?.moments[0];
 			const warmest = cold?.moments.reduce((most, one) =>
 				one.airCelsius > most.airCelsius ? one : most
 			);

@@ -34,7 +34,7 @@
 		const to = Math.min(Math.max(nowMs + HOUR_MS, ...ends), nowMs + MOST_AHEAD_MS);
 		return { from, to: Math.ceil(to / HOUR_MS) * HOUR_MS };
 	});
-	const scale = $derived((width - NAMES - 14) / (range.to - range.from));
+	const scale = $derived((width - NAMES - 26) / (range.to - range.from));
 	const x = $derived((ms: number) => NAMES + (Math.min(ms, range.to) - range.from) * scale);
 	const hours = $derived.by(() => {
 		const all: number[] = [];

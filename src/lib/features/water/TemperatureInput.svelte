@@ -8,14 +8,14 @@
 	import { parseFailureText } from '../../wording/failure-text.ts';
 	import { probeDoubt } from '../../wording/probe-text.ts';
 	import { refusalText } from '../../wording/refusal-text.ts';
-	import { ageText, clockText } from '../../wording/time-text.ts';
+	import { ageText } from '../../wording/time-text.ts';
 
 	interface Props {
 		input: WaterInputView;
 	}
 	let { input }: Props = $props();
 	const room = useRoom();
-	const { units, timeZone } = $derived(room.bakery);
+	const { units } = $derived(room.bakery);
 
 	const degrees = $derived(units.temperature === 'fahrenheit' ? '°F' : '°C');
 	const bare = (celsius: number) => formatTemperature({ celsius }, 1, units).replace(/ °.$/, '');
@@ -102,10 +102,7 @@
 		{:else if input.reading.instrument === 'probe'}
 			probe, {ageText(input.reading.occurredAtMs, room.now.epochMs)}
 		{:else}
-			typed {clockText(input.reading.occurredAtMs, timeZone)}, {ageText(
-				input.reading.occurredAtMs,
-				room.now.epochMs
-			)}
+			typed, {ageText(input.reading.occurredAtMs, room.now.epochMs)}
 		{/if}
 	</p>
 	{#if doubt}<p><span class="act-now px-1">Check</span> <b>{doubt}</b></p>{/if}

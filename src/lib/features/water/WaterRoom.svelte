@@ -92,7 +92,7 @@
 <style>
 	.strip {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(134px, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(134px, 1fr));
 		margin: 0 20px 14px;
 		border-top: 1px solid var(--line);
 		border-left: 1px solid var(--line);

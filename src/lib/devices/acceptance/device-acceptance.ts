@@ -1,0 +1,160 @@
+import assert from 'node:assert/strict';
+import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { test } from 'node:test';
+import {
+	deviceMessageSchema,
+	deviceReadingSchema,
+	SENSOR_KINDS,
+	type DeviceAnswer,
+	type DeviceReading,
+	type DeviceSelf
+} from '../../contracts/device-protocol.ts';
+import type { DeviceAccess } from '../device-client.ts';
+
+/** A device under test: it is given an address and a key, and told to stop. */
+export type StartDevice = (access: DeviceAccess) => { readonly stop: () => void | Promise<void> };
+
+const KEY = 'a-key-of-the-acceptance-suite';
+/** A bakery whose clock runs fast, so that a minute of readings takes a moment. */
+const RATE = 120;
+const SENSORS: DeviceSelf['sensors'] = SENSOR_KINDS.map((kind) => ({
+	name: `the ${kind}`,
+	kind,
+	reportEverySeconds: 30
+}));
+
+interface Message {
+	readonly key: string;
+	readonly readings: readonly DeviceReading[];
+}
+
+/** A bakery that takes down what a device says, and fails as it is told to. */
+class RecordingBakery {
+	readonly messages: Message[] = [];
+	/** Answers to give instead of taking the readings, in order. */
+	readonly failures: ('refuse' | 'lose-the-answer')[] = [];
+	readonly anchorRealMs = Date.now();
+	readonly anchorBakeryMs = Date.UTC(2026, 10, 23, 20, 0);
+	#waiting: (() => void)[] = [];
+	readonly #server = createServer((request, response) => void this.#answer(request, response));
+
+	async open(): Promise<DeviceAccess> {
+		await new Promise<void>((resolve) => this.#server.listen(0, '127.0.0.1', resolve));
+		const { port } = this.#server.address() as AddressInfo;
+		return { address: `http://127.0.0.1:${port}`, key: KEY };
+	}
+	async close(): Promise<void> {
+		this.#server.closeAllConnections();
+		await new Promise((resolve) => this.#server.close(resolve));
+	}
+	bakeryMs(): number {
+		return this.anchorBakeryMs + (Date.now() - this.anchorRealMs) * RATE;
+	}
+	/** Waits until something holds of what was said. */
+	async until(holds: () => boolean): Promise<void> {
+		while (!holds()) await new Promise<void>((resolve) => this.#waiting.push(resolve));
+	}
+	#said(): void {
+		for (const wake of this.#waiting.splice(0)) wake();
+	}
+	async #answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
+		let body = '';
+		for await (const chunk of request) body += String(chunk);
+		const key = request.headers.authorization?.replace(/^Bearer /, '') ?? '';
+		if (request.method === 'GET' && request.url === '/devices/self') {
+			const self: DeviceSelf = {
+				name: 'under test',
+				clock: {
+					anchorRealMs: this.anchorRealMs,
+					anchorBakeryMs: this.anchorBakeryMs,
+					rate: RATE
+				},
+				realNowMs: Date.now(),
+				sensors: SENSORS
+			};
+			response.setHeader('content-type', 'application/json').end(JSON.stringify(self));
+			return;
+		}
+		const { readings } = deviceMessageSchema.parse(JSON.parse(body));
+		const read = readings.map((one) => deviceReadingSchema.parse(one));
+		this.messages.push({ key, readings: read });
+		const failure = this.failures.shift();
+		if (failure === 'refuse') response.writeHead(503).end('{}');
+		else if (failure === 'lose-the-answer') request.socket.destroy();
+		else {
+			const answer: DeviceAnswer = { taken: read.length, known: 0, refused: [] };
+			response.setHeader('content-type', 'application/json').end(JSON.stringify(answer));
+		}
+		this.#said();
+	}
+}
+
+/**
+ * What every device that speaks the protocol has to do, whatever it is made of: run on the simulated probes as
+ * it would be on real ones.
+ */
+export function deviceAcceptance(name: string, start: StartDevice): void {
+	const withDevice = async (
+		check: (bakery: RecordingBakery) => Promise<void>,
+		prepare: (bakery: RecordingBakery) => void = () => undefined
+	) => {
+		const bakery = new RecordingBakery();
+		prepare(bakery);
+		const device = start(await bakery.open());
+		try {
+			await check(bakery);
+		} finally {
+			await device.stop();
+			await bakery.close();
+		}
+	};
+
+	test(`${name} reads every sensor it is told of, honestly and on the bakery's clock`, () =>
+		withDevice(async (bakery) => {
+			await bakery.until(() => bakery.messages.length >= 3);
+			const all = bakery.messages.flatMap((one) => one.readings);
+			for (const sensor of SENSORS)
+				assert.ok(
+					all.some((one) => one.sensor === sensor.name),
+					`${sensor.name} speaks`
+				);
+			for (const one of all) {
+				assert.ok(
+					SENSORS.some((sensor) => sensor.name === one.sensor),
+					`"${one.sensor}" is a sensor it was told of`
+				);
+				const at = Date.parse(one.measuredAt);
+				assert.ok(
+					at >= bakery.anchorBakeryMs - 1000 && at <= bakery.bakeryMs() + 1000,
+					`${one.measuredAt} lies on the bakery's clock`
+				);
+			}
+			assert.ok(
+				bakery.messages.every((one) => one.key === KEY),
+				'it shows its key'
+			);
+		}));
+
+	test(`${name} gives every reading an id of its own`, () =>
+		withDevice(async (bakery) => {
+			await bakery.until(() => bakery.messages.length >= 3);
+			const ids = bakery.messages.flatMap((one) => one.readings.map((each) => each.id));
+			assert.equal(new Set(ids).size, ids.length, 'no id twice while all is well');
+		}));
+
+	test(`${name} sends again what was not taken, with the same ids and nothing changed`, () =>
+		withDevice(
+			async (bakery) => {
+				await bakery.until(() => bakery.messages.length >= 3);
+				const [first, ...later] = bakery.messages;
+				assert.ok(first && later.length >= 2, 'three messages came');
+				for (const one of first.readings)
+					for (const { readings } of later.slice(0, 2)) {
+						const again = readings.find((each) => each.id === one.id);
+						assert.deepEqual(again, one, 'it comes again as it was');
+					}
+			},
+			(bakery) => bakery.failures.push('refuse', 'lose-the-answer')
+		));
+}

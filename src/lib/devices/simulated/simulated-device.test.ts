@@ -1,0 +1,85 @@
+import { test } from 'node:test';
+import assert from 'node:assert/strict';
+import { chanceFrom } from '../../core/chance.ts';
+import { deviceAcceptance } from '../acceptance/device-acceptance.ts';
+import { FaultySensor, GOOD, type Faults } from './faults.ts';
+import { trueCelsius, WEATHERS } from './physics.ts';
+import { startSimulatedDevice } from './simulated-device.ts';
+import { SENSOR_KINDS, SENSOR_LIMITS } from '../../contracts/device-protocol.ts';
+
+deviceAcceptance('a simulated device', (access) => {
+	const device = startSimulatedDevice({
+		...access,
+		weather: 'usual',
+		faults: GOOD,
+		seed: 1,
+		onTrouble: () => undefined
+	});
+	return {
+		stop: async () => {
+			device.stop();
+			await device.over;
+		}
+	};
+});
+
+const START_MS = Date.UTC(2026, 10, 23, 20, 0);
+const MINUTE = 60_000;
+const sensor = (faults: Partial<Faults>, name = 'room') =>
+	new FaultySensor(name, { ...GOOD, ...faults }, chanceFrom(7));
+
+test('a hot night is one of 31 in the room, 29 in the flour and 19 at the tap', () => {
+	for (let minute = 0; minute < 720; minute += 30) {
+		const at = START_MS + minute * MINUTE;
+		for (const [kind, celsius] of [
+			['room-probe', 31],
+			['flour-probe', 29],
+			['tap-probe', 19]
+		] as const)
+			assert.ok(Math.abs(trueCelsius(kind, at, 'hot') - celsius) < 0.2, `${kind} at ${minute}`);
+	}
+});
+
+test('whatever the season, every sensor stays within what a sensor can say, and moves without leaps', () => {
+	for (const weather of WEATHERS)
+		for (const kind of SENSOR_KINDS) {
+			let before: number | null = null;
+			for (let hour = 0; hour < 24 * 365; hour += 7) {
+				const celsius = trueCelsius(kind, START_MS + hour * 60 * MINUTE, weather);
+				assert.ok(
+					celsius > SENSOR_LIMITS.leastCelsius && celsius < SENSOR_LIMITS.mostCelsius,
+					`${kind} ${celsius}`
+				);
+				if (before !== null) assert.ok(Math.abs(celsius - before) < 6, `${kind} leaps`);
+				before = celsius;
+			}
+		}
+});
+
+test('a dough under the probe takes the room while it warms itself; its skin is nearer to the air', () => {
+	const fresh = Math.ceil(START_MS / (40 * MINUTE)) * 40 * MINUTE;
+	const core = (minutes: number) => trueCelsius('core-probe', fresh + minutes * MINUTE, 'hot');
+	assert.ok(core(35) > core(1) + 0.3, 'it warms in a hot room');
+	const skin = trueCelsius('surface-thermometer', fresh + 20 * MINUTE, 'hot');
+	assert.ok(skin > core(20) && skin < 31, 'the skin lies between core and air');
+});
+
+test('noise, drift, drop-outs and a stuck sensor can each be switched on', () => {
+	const quiet = sensor({ noiseKelvins: 0 });
+	assert.equal(quiet.read(23.04, START_MS), 23);
+	const noisy = sensor({ noiseKelvins: 0.5 });
+	const said = Array.from({ length: 40 }, () => noisy.read(23, START_MS));
+	assert.ok(new Set(said).size > 5, 'noise moves it');
+	const drifting = sensor({ noiseKelvins: 0, driftKelvinsPerDay: 2 });
+	assert.equal(drifting.read(23, START_MS), 23);
+	assert.equal(drifting.read(23, START_MS + 24 * 60 * MINUTE), 25);
+	const dropping = sensor({ dropOuts: 0.5 });
+	const lost = Array.from({ length: 200 }, () => dropping.read(23, START_MS)).filter(
+		(one) => one === null
+	).length;
+	assert.ok(lost > 60 && lost < 140, `${lost} of 200 are lost`);
+	const stuck = sensor({ noiseKelvins: 0, stuck: ['room'] });
+	assert.equal(stuck.read(23, START_MS), 23);
+	assert.equal(stuck.read(29, START_MS + MINUTE), 23);
+	assert.equal(sensor({ noiseKelvins: 0, stuck: ['tap'] }).read(29, START_MS), 29);
+});

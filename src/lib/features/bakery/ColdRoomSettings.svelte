@@ -1,0 +1,126 @@
+<script lang="ts">
+	import { useRoom } from '../../client/room-context.ts';
+	import { sendCommand } from '../../client/send-command.ts';
+	import type { RetarderView } from '../../contracts/ripening-views.ts';
+	import { formatNumber, formatTemperature, parseTemperature } from '../../core/units/index.ts';
+	import FigureField from './FigureField.svelte';
+	import { Saving } from './saving.svelte.ts';
+
+	interface Props {
+		/** null for a new one. */
+		retarder: RetarderView | null;
+	}
+	let { retarder }: Props = $props();
+	const room = useRoom();
+	const { units } = $derived(room.bakery);
+	const saving = new Saving();
+	const degrees = $derived(units.temperature === 'fahrenheit' ? '°F' : '°C');
+	/** A cabinet for a few racks (our defaults). */
+	const FIRST = {
+		setCelsius: 4,
+		compressorWatts: 600,
+		airKilojoulesPerKelvin: 50,
+		wallsWattsPerKelvin: 6
+	};
+	const stored = $derived.by(() => {
+		const one = retarder ?? FIRST;
+		return {
+			name: retarder?.name ?? '',
+			set: formatTemperature({ celsius: one.setCelsius }, 1, units).replace(/ °.$/, ''),
+			watts: formatNumber(one.compressorWatts, 0).replace(/\s/g, ''),
+			air: formatNumber(one.airKilojoulesPerKelvin, 0),
+			walls: formatNumber(one.wallsWattsPerKelvin, 0)
+		};
+	});
+	let typed: Partial<typeof stored> = $state({});
+	const now = $derived({ ...stored, ...typed });
+
+	async function save(event: SubmitEvent) {
+		event.preventDefault();
+		const set = parseTemperature(now.set, units, {
+			least: { celsius: -10 },
+			most: { celsius: 20 }
+		});
+		const [watts, air, walls] = [now.watts, now.air, now.walls].map((text) =>
+			Number(text.replace(',', '.'))
+		) as [number, number, number];
+		if (now.name.trim() === '' || !set.ok || !(watts > 0) || !(air > 0) || !(walls >= 0)) {
+			saving.done = '';
+			saving.message =
+				now.name.trim() === ''
+					? 'Give it a name.'
+					: !set.ok
+						? 'Set to: type a temperature a cold room can hold.'
+						: 'Type the power of the compressor and of its air and walls as numbers above 0.';
+			return;
+		}
+		const result = await sendCommand({
+			kind: 'save-retarder',
+			occurredAtMs: Math.round(room.now.epochMs),
+			retarderId: retarder?.id ?? crypto.randomUUID(),
+			name: now.name.trim(),
+			setCelsius: set.value.celsius,
+			compressorWatts: watts,
+			airKilojoulesPerKelvin: air,
+			wallsWattsPerKelvin: walls
+		});
+		if (await saving.take(result, 'Saved.')) typed = {};
+	}
+</script>
+
+<form class="border-t border-line py-3" onsubmit={save} data-cold-room={retarder?.name ?? 'new'}>
+	<div class="fields">
+		<label>
+			<span class="block font-bold">Name</span>
+			<input
+				class="field w-full"
+				value={now.name}
+				aria-label={retarder ? `Name of ${retarder.name}` : 'Name of the new cold room'}
+				oninput={(event) => (typed = { ...typed, name: event.currentTarget.value })}
+			/>
+		</label>
+		<FigureField
+			label="Set to"
+			unit={degrees}
+			value={now.set}
+			onChange={(set) => (typed = { ...typed, set })}
+		/>
+		<FigureField
+			label="Compressor"
+			unit="W of cold"
+			value={now.watts}
+			note="what it takes out, from its plate"
+			onChange={(watts) => (typed = { ...typed, watts })}
+		/>
+		<FigureField
+			label="Air and racks"
+			unit="kJ/°C"
+			value={now.air}
+			onChange={(air) => (typed = { ...typed, air })}
+		/>
+		<FigureField
+			label="Walls and doors"
+			unit="W/°C"
+			value={now.walls}
+			onChange={(walls) => (typed = { ...typed, walls })}
+		/>
+	</div>
+	<p class="mt-2 flex flex-wrap items-center gap-3">
+		<button class="action-lesser" disabled={Object.keys(typed).length === 0}
+			>{retarder ? `Save ${retarder.name}` : 'Add a cold room'}</button
+		>
+		{#if saving.done}<span role="status">{saving.done}</span>{/if}
+	</p>
+	{#if saving.message}<p role="alert">
+			<span class="act-now px-2">Check</span>
+			{saving.message}
+		</p>{/if}
+</form>
+
+<style>
+	.fields {
+		display: grid;
+		grid-template-columns: repeat(auto-fill, minmax(180px, 1fr));
+		gap: 10px 16px;
+	}
+</style>

@@ -1,0 +1,138 @@
+<script lang="ts">
+	import { useRoom } from '../../client/room-context.ts';
+	import { sendCommand } from '../../client/send-command.ts';
+	import { SENSOR_KINDS, type SensorKind } from '../../contracts/device-protocol.ts';
+	import { fingerprintOfKey, newDeviceKey } from './device-key.ts';
+	import { Saving } from './saving.svelte.ts';
+	import { SENSOR_TEXT } from './sensor-text.ts';
+
+	const room = useRoom();
+	const saving = new Saving();
+	interface Sensor {
+		readonly id: string;
+		readonly name: string;
+		readonly kind: SensorKind;
+	}
+	const fresh = (kind: SensorKind): Sensor => ({ id: crypto.randomUUID(), name: '', kind });
+	const REPORT_EVERY_SECONDS = 60;
+	let open = $state(false);
+	let name = $state('');
+	let sensors: readonly Sensor[] = $state.raw([]);
+	/** Shown once: only its fingerprint is kept. */
+	let key: { readonly of: string; readonly key: string } | null = $state.raw(null);
+
+	const change = (id: string, to: Partial<Sensor>) =>
+		(sensors = sensors.map((one) => (one.id === id ? { ...one, ...to } : one)));
+
+	async function letIn(event: SubmitEvent) {
+		event.preventDefault();
+		const names = sensors.map((one) => one.name.trim());
+		if (
+			name.trim() === '' ||
+			names.some((one) => one === '') ||
+			new Set(names).size < names.length
+		) {
+			saving.message = 'Give the device and each of its sensors a name of its own.';
+			return;
+		}
+		const made = newDeviceKey();
+		const keySha256 = await fingerprintOfKey(made);
+		if (keySha256 === null) {
+			saving.message =
+				'This page is not served safely (HTTPS or this very machine), so no key can be made here.';
+			return;
+		}
+		const result = await sendCommand({
+			kind: 'register-device',
+			occurredAtMs: Math.round(room.now.epochMs),
+			deviceId: crypto.randomUUID(),
+			name: name.trim(),
+			keySha256,
+			sensors: sensors.map((one) => ({
+				...one,
+				name: one.name.trim(),
+				reportEverySeconds: REPORT_EVERY_SECONDS
+			}))
+		});
+		if (!(await saving.take(result, ''))) return;
+		key = { of: name.trim(), key: made };
+		open = false;
+		name = '';
+	}
+</script>
+
+{#if key}
+	<div class="mt-4 border-2 border-ink p-3" role="status" data-new-key>
+		<p>
+			<b>The key of {key.of}</b>, shown this once. Write it into the device; here only its
+			fingerprint is kept.
+		</p>
+		<p class="my-2"><code class="text-lead break-all">{key.key}</code></p>
+		<button class="action-lesser" onclick={() => (key = null)}>I have it</button>
+	</div>
+{/if}
+{#if open}
+	<form class="mt-4 border-t border-line pt-3" onsubmit={letIn} data-new-device>
+		<label>
+			<span class="block font-bold">Name of the device</span>
+			<input class="field" bind:value={name} />
+		</label>
+		{#each sensors as sensor, index (sensor.id)}
+			<div class="mt-2 flex flex-wrap items-end gap-3">
+				<label>
+					<span class="block">sensor {index + 1}, its name</span>
+					<input
+						class="field"
+						value={sensor.name}
+						oninput={(event) => change(sensor.id, { name: event.currentTarget.value })}
+					/>
+				</label>
+				<label>
+					<span class="block">reads</span>
+					<select
+						class="field"
+						value={sensor.kind}
+						aria-label="sensor {index + 1} reads"
+						onchange={(event) =>
+							change(sensor.id, { kind: event.currentTarget.value as SensorKind })}
+					>
+						{#each SENSOR_KINDS as kind (kind)}<option value={kind}>{SENSOR_TEXT[kind]}</option
+							>{/each}
+					</select>
+				</label>
+				{#if sensors.length > 1}
+					<button
+						type="button"
+						class="action-lesser"
+						onclick={() => (sensors = sensors.filter((one) => one.id !== sensor.id))}
+						>Leave it out</button
+					>
+				{/if}
+			</div>
+		{/each}
+		<p class="mt-3 flex flex-wrap gap-3">
+			<button
+				type="button"
+				class="action-lesser"
+				onclick={() => (sensors = [...sensors, fresh('room-probe')])}>One more sensor</button
+			>
+			<button class="action">Let it in and make its key</button>
+			<button type="button" class="action-lesser" onclick={() => (open = false)}>Not now</button>
+		</p>
+		{#if saving.message}<p role="alert">
+				<span class="act-now px-2">Check</span>
+				{saving.message}
+			</p>{/if}
+	</form>
+{:else}
+	<p class="mt-4">
+		<button
+			class="action-lesser"
+			onclick={() => {
+				open = true;
+				saving.message = '';
+				sensors = [fresh('room-probe')];
+			}}>Let a device in</button
+		>
+	</p>
+{/if}

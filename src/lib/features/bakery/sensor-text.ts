@@ -1,0 +1,10 @@
+import type { SensorKind } from '../../contracts/device-protocol.ts';
+
+/** What a sensor reads, in words. */
+export const SENSOR_TEXT: Record<SensorKind, string> = {
+	'room-probe': 'the room',
+	'tap-probe': 'the cold tap',
+	'flour-probe': 'the flour',
+	'core-probe': 'a dough, in its core',
+	'surface-thermometer': 'a dough, on its surface'
+};

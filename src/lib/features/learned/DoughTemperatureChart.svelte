@@ -1,0 +1,46 @@
+<script lang="ts">
+	import { useRoom } from '../../client/room-context.ts';
+	import type { MeasuredMixView } from '../../contracts/learned-views.ts';
+	import Chart from '../../ui/Chart.svelte';
+	import { dayText } from '../../wording/time-text.ts';
+	import { chartScale } from './chart-scale.ts';
+
+	interface Props {
+		mixes: readonly MeasuredMixView[];
+		name: string;
+	}
+	let { mixes, name }: Props = $props();
+	const room = useRoom();
+	const scale = $derived(chartScale(room.bakery.units));
+	const option = $derived({
+		xAxis: {
+			type: 'category' as const,
+			data: mixes.map((one) => dayText(one.occurredAtMs, room.bakery.timeZone))
+		},
+		yAxis: { type: 'value' as const, scale: true, name: scale.name },
+		series: [
+			{
+				name: 'wanted',
+				type: 'line' as const,
+				step: 'middle' as const,
+				symbol: 'none',
+				lineStyle: { type: 'dashed' as const },
+				data: mixes.map((one) => scale.point(one.targetCelsius))
+			},
+			{
+				name: 'measured',
+				type: 'line' as const,
+				symbolSize: 9,
+				data: mixes.map((one) => ({
+					value: scale.point(one.doughCelsius),
+					symbol: one.counted ? 'circle' : 'emptyCircle'
+				}))
+			}
+		]
+	});
+</script>
+
+<Chart
+	{option}
+	label="Dough temperature of {name}, wanted and measured, over its last {mixes.length} mixes; open circles do not count"
+/>

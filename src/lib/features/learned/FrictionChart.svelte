@@ -1,0 +1,70 @@
+<script lang="ts">
+	import { useRoom } from '../../client/room-context.ts';
+	import type { MeasuredMixView } from '../../contracts/learned-views.ts';
+	import Chart from '../../ui/Chart.svelte';
+	import { dayText } from '../../wording/time-text.ts';
+	import { chartScale } from './chart-scale.ts';
+
+	interface Props {
+		mixes: readonly MeasuredMixView[];
+		/** What the book says, in degrees of dough. */
+		bookKelvins: number;
+		name: string;
+	}
+	let { mixes, bookKelvins, name }: Props = $props();
+	const room = useRoom();
+	const scale = $derived(chartScale(room.bakery.units));
+	const line = { type: 'line' as const, symbol: 'none' };
+	const option = $derived({
+		xAxis: {
+			type: 'category' as const,
+			data: mixes.map((one) => dayText(one.occurredAtMs, room.bakery.timeZone))
+		},
+		yAxis: { type: 'value' as const, scale: true, name: scale.name },
+		legend: { top: 0, right: 0, data: ['the book', 'learned', 'each mix'] },
+		series: [
+			// The band: an unseen floor, and the height above it.
+			{
+				...line,
+				name: 'band from',
+				stack: 'band',
+				lineStyle: { opacity: 0 },
+				data: mixes.map((one) => scale.difference(one.believed.low))
+			},
+			{
+				...line,
+				name: 'band',
+				stack: 'band',
+				lineStyle: { opacity: 0 },
+				areaStyle: { opacity: 0.18 },
+				data: mixes.map((one) => scale.difference(one.believed.high - one.believed.low))
+			},
+			{
+				...line,
+				name: 'the book',
+				lineStyle: { type: 'dashed' as const },
+				data: mixes.map(() => scale.difference(bookKelvins))
+			},
+			{
+				...line,
+				name: 'learned',
+				lineStyle: { width: 3 },
+				data: mixes.map((one) => scale.difference(one.believed.kelvins))
+			},
+			{
+				name: 'each mix',
+				type: 'scatter' as const,
+				symbolSize: 9,
+				data: mixes.map((one) => ({
+					value: scale.difference(one.frictionKelvins),
+					symbol: one.counted ? 'circle' : 'emptyCircle'
+				}))
+			}
+		]
+	});
+</script>
+
+<Chart
+	{option}
+	label="Friction of {name} in degrees of dough: each mix, what was learned after it, and the band that holds the truth eight times in ten"
+/>

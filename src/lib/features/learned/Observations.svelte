@@ -1,0 +1,97 @@
+<script lang="ts">
+	import { invalidate } from '$app/navigation';
+	import { useRoom } from '../../client/room-context.ts';
+	import { sendCommand, type SendResult } from '../../client/send-command.ts';
+	import type { LearnedSubject } from '../../contracts/dough-commands.ts';
+	import { refusalText } from '../../wording/refusal-text.ts';
+	import { clockText, dayText } from '../../wording/time-text.ts';
+
+	interface Props {
+		subject: LearnedSubject;
+		formulaId: string;
+		/** What was observed, in words, newest first. */
+		observations: readonly {
+			readonly id: string;
+			readonly occurredAtMs: number;
+			readonly ignored: boolean;
+			readonly leftOut: boolean;
+			readonly text: string;
+		}[];
+	}
+	let { subject, formulaId, observations }: Props = $props();
+	const room = useRoom();
+	const { timeZone } = $derived(room.bakery);
+	let open = $state(false);
+	let message = $state('');
+
+	async function answered(result: SendResult<'ignore-observation'> | SendResult<'reset-learning'>) {
+		message =
+			result.outcome === 'refused'
+				? refusalText(result.refusal)
+				: result.outcome === 'not-reached'
+					? 'Not changed: Jovet does not answer. Try again in a moment.'
+					: '';
+		if (result.outcome === 'done') await invalidate('jovet:day');
+	}
+	const occurredAtMs = () => Math.round(room.now.epochMs);
+	const judge = async (observationId: string, ignored: boolean) =>
+		answered(
+			await sendCommand({
+				kind: 'ignore-observation',
+				occurredAtMs: occurredAtMs(),
+				subject,
+				observationId,
+				ignored
+			})
+		);
+	const reset = async () =>
+		answered(
+			await sendCommand({
+				kind: 'reset-learning',
+				occurredAtMs: occurredAtMs(),
+				subject,
+				formulaId
+			})
+		);
+	const when = (ms: number) => `${dayText(ms, timeZone)} ${clockText(ms, timeZone)}`;
+</script>
+
+{#if observations.length > 0}
+	<p class="mt-1">
+		<button
+			class="min-h-9 cursor-pointer underline decoration-dotted underline-offset-4"
+			aria-expanded={open}
+			data-readings={subject}
+			onclick={() => (open = !open)}
+			>{open ? 'Close the readings' : `Show the ${observations.length} readings`}</button
+		>
+	</p>
+	{#if open}
+		<ul class="mt-1" data-observations={subject}>
+			{#each observations as one (one.id)}
+				<li class="flex flex-wrap items-center justify-between gap-3 border-t border-line py-1">
+					<span
+						>{when(one.occurredAtMs)}: {one.text}{one.ignored
+							? ', ignored'
+							: one.leftOut
+								? ', left out'
+								: ''}</span
+					>
+					<button
+						class="action-lesser"
+						aria-label="{one.ignored ? 'Count' : 'Ignore'} the reading of {when(one.occurredAtMs)}"
+						onclick={() => judge(one.id, !one.ignored)}
+						>{one.ignored ? 'Count it' : 'Ignore it'}</button
+					>
+				</li>
+			{/each}
+		</ul>
+		<p class="mt-2">
+			<button class="action-lesser" onclick={reset}>Learn anew from the book</button>
+			<span class="text-note text-ink-2"
+				>The readings stay in the log; they only stop counting.</span
+			>
+		</p>
+	{/if}
+{/if}
+{#if message}<p role="alert" class="font-bold">{message}</p>{/if}
