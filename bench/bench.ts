@@ -1,9 +1,20 @@
-import { expandDay, planDay } from '../src/lib/core/bake-day/index.ts';
-import { DAY } from '../src/lib/core/bake-day/harbour-day.fixture.ts';
+import {
+	doughCard,
+	expandDay,
+	planDay,
+	traceOf,
+	watchDoughs,
+	type RipeningStep,
+	type WatchedDough
+} from '../src/lib/core/bake-day/index.ts';
+import { BULK, DAY } from '../src/lib/core/bake-day/harbour-day.fixture.ts';
+import { chanceFrom, normalFrom } from '../src/lib/core/chance.ts';
 import {
 	doseOfStretch,
 	LIFT,
 	rateAt,
+	ripeMinutesAt,
+	warmingAt,
 	type PathStretch
 } from '../src/lib/core/fermentation/index.ts';
 import { productionOf, type ProductionInput } from '../src/lib/core/production/index.ts';
@@ -96,6 +107,85 @@ async function dose(): Promise<Figure> {
 		baseline: 'closed form, one temperature',
 		baselineMs,
 		committedRatio: 8
+	};
+}
+
+/** A night of doughs followed anew from all that the room's probe said, against one temperature each. */
+async function reforecast(): Promise<Figure> {
+	const MINUTE = 60_000;
+	const chance = chanceFrom(60);
+	const readings = Array.from({ length: 2000 }, (_, at) => ({
+		atMs: at * 0.36 * MINUTE,
+		celsius: 24 + 3 * Math.sin(at / 300) + 0.05 * normalFrom(chance)
+	}));
+	const { clock } = BULK;
+	if (!clock) throw new Error('the bulk has a clock');
+	const step: RipeningStep = { ...BULK, clock };
+	const doughs: WatchedDough[] = Array.from({ length: 60 }, (_, at) => ({
+		step,
+		clockFactor: 1,
+		grams: 25_000,
+		mixedAtMs: at * 6 * MINUTE,
+		mixedCelsius: 24 + (at % 7) * 0.4,
+		events: [],
+		retarderId: null
+	}));
+	const nowMs = 720 * MINUTE;
+	let kept = 0;
+	const work = () => {
+		const air = { room: traceOf(readings), roomCelsius: 25, retarders: [] };
+		for (const story of watchDoughs(doughs, air, nowMs).stories)
+			kept += doughCard(story).marks.ripe ?? 0;
+	};
+	const bare = () => {
+		for (const one of doughs) kept += ripeMinutesAt(LIFT.sourdough, 25, 210, one.mixedCelsius) ?? 0;
+	};
+	const [ms, baselineMs] = await mediansInTurns(work, bare, 30, 1, 400);
+	if (kept === 0) throw new Error('the forecasts were optimised away');
+	return {
+		what: '60 doughs re-forecast from 2 000 readings',
+		ms,
+		baseline: 'closed form, one temperature each',
+		baselineMs,
+		committedRatio: 4000
+	};
+}
+
+/** A tub that warms itself, followed to its tolerance, against the closed form; with its error beside it. */
+async function selfHeating(): Promise<Figure> {
+	const tub: PathStretch = {
+		minutes: 300,
+		ambientCelsius: 22,
+		timeConstantMinutes: 420,
+		selfHeating: { kelvinsPerHour: 0.4, curve: LIFT.sourdough }
+	};
+	const { selfHeating: _, ...plain } = tub;
+	let turn = 0;
+	let kept = 0;
+	const start = () => 24 + (turn = (turn + 1) % 8) / 2;
+	const work = () => (kept += doseOfStretch(LIFT.sourdough, 25, start(), tub));
+	const bare = () => (kept += doseOfStretch(LIFT.sourdough, 25, start(), plain));
+	const [ms, baselineMs] = await mediansInTurns(work, bare, 40, 50, 2000);
+	if (kept === 0) throw new Error('the doses were optimised away');
+	// The reference: a million steps of the middle point.
+	const steps = 1_000_000;
+	const length = tub.minutes / steps;
+	let celsius = 26;
+	let fine = 0;
+	const reference = rateAt(LIFT.sourdough, 25);
+	for (let at = 0; at < steps; at += 1) {
+		const half = celsius + (length / 2) * warmingAt(celsius, tub);
+		fine += (length * rateAt(LIFT.sourdough, half)) / reference;
+		celsius += length * warmingAt(half, tub);
+	}
+	const error = Math.abs(doseOfStretch(LIFT.sourdough, 25, 26, tub) - fine);
+	if (error > 0.01) throw new Error(`the tolerance is 0.01 min, the error ${error}`);
+	return {
+		what: `dose of a tub that warms itself (error ${error.toExponential(1)} min)`,
+		ms,
+		baseline: 'closed form of a drift',
+		baselineMs,
+		committedRatio: 60
 	};
 }
 
@@ -257,6 +347,8 @@ try {
 	const core = report('Core', [
 		await orderChange(input),
 		await dose(),
+		await selfHeating(),
+		await reforecast(),
 		await plan(),
 		await formulaEdit(),
 		await scaling()

@@ -12,10 +12,19 @@ import {
 import { loadFormulaBook } from '../src/lib/server/db/formula-book.ts';
 import { latestOtherDateWithOrders, loadOrderLines } from '../src/lib/server/db/orders.ts';
 import { loadLeads, loadNewestPlan } from '../src/lib/server/db/plans.ts';
+import { loadRoomReadings, loadSensorsNow } from '../src/lib/server/db/devices.ts';
+import { loadDoughTemperatures } from '../src/lib/server/db/dough-temperatures.ts';
+import {
+	loadChecksOf,
+	loadDoughWatch,
+	loadJudgementsOf
+} from '../src/lib/server/db/dough-watch.ts';
 import { loadNewestReadings } from '../src/lib/server/db/readings.ts';
 import { readDoughs } from '../src/lib/server/services/read-doughs.ts';
 import { readOrders } from '../src/lib/server/services/read-orders.ts';
 import { readPlan } from '../src/lib/server/services/read-plan.ts';
+import { demoId } from '../src/lib/server/demo/demo-id.ts';
+import { readRipening } from '../src/lib/server/services/read-ripening.ts';
 import { readWater } from '../src/lib/server/services/read-water.ts';
 import { NOW_MS, TOMORROW } from '../tests/integration/test-database.ts';
 import { mediansInTurns, type Figure } from './measure.ts';
@@ -68,6 +77,10 @@ const READINGS = (['room', 'flour', 'tap'] as const).map((quantity) => ({
 	preparationId: null
 }));
 
+const FORMULAS = ['Harbour dough', 'Stick dough', 'Lantern rye', 'School bun dough'].map((name) =>
+	demoId('formula', name)
+);
+
 function bookAndOrders(db: Db, date: BakeDate) {
 	return Promise.all([
 		loadBakery(db),
@@ -105,6 +118,20 @@ const PAGES: readonly {
 		queries: async (db) => {
 			await dayQueries(db);
 			await loadNewestReadings(db, READINGS);
+			await loadSensorsNow(db);
+			await loadDoughWatch(db, TOMORROW);
+			await loadDoughTemperatures(db, FORMULAS);
+		}
+	},
+	{
+		what: 'ripening',
+		page: (db) => readRipening(db, TOMORROW, NOW_MS),
+		queries: async (db) => {
+			await dayQueries(db);
+			await Promise.all(FORMULAS.map((one) => loadJudgementsOf(db, one)));
+			await Promise.all(FORMULAS.map((one) => loadChecksOf(db, one)));
+			await loadDoughTemperatures(db, FORMULAS);
+			await loadRoomReadings(db, NOW_MS - 43_200_000, NOW_MS);
 		}
 	},
 	{
@@ -115,7 +142,7 @@ const PAGES: readonly {
 	}
 ];
 
-/** Orders of every day and a reading every quarter of an hour, for years back. */
+/** Orders of every day, a reading every quarter of an hour, typed and by a probe, and measured doughs, for years back. */
 async function growHistory(db: Db): Promise<void> {
 	const days = YEARS_OF_HISTORY * 365;
 	const first = addDays(TOMORROW, -days - 1);
@@ -129,6 +156,21 @@ async function growHistory(db: Db): Promise<void> {
 		await sql`insert into reading (id, command_id, quantity, celsius, instrument, occurred_at)
 			select gen_random_uuid(), ${command}, (array['room', 'flour', 'tap'])[1 + n % 3], 15 + n % 10, 'typed',
 			${first}::date + n * interval '5 minutes' from generate_series(1, ${days * 96}) n`.execute(tx);
+		await sql`insert into dough_temperature (id, command_id, bake_date, formula_id, ordinal, dough_celsius,
+			target_celsius, water_celsius, instrument, friction_kj_per_kg, dough_kj_per_kg_k, inputs, occurred_at)
+			select gen_random_uuid(), ${command}, ${first}::date + n, f.id, 1, 25 + n % 3, 25, 15, 'core-probe',
+			9 + n % 4, 2.7, '{}', ${first}::date + n from formula f, generate_series(0, ${days - 40}) n`.execute(
+			tx
+		);
 	});
+	const [device, sensor] = [randomUUID(), randomUUID()];
+	await sql`insert into device (id, name, key_sha256) values (${device}, 'Old probe', ${'0'.repeat(64)})`.execute(
+		db
+	);
+	await sql`insert into device_sensor (id, device_id, name, kind, report_every_s)
+		values (${sensor}, ${device}, 'Room', 'room-probe', 900)`.execute(db);
+	await sql`insert into device_reading (id, sensor_id, celsius, measured_at)
+		select gen_random_uuid(), ${sensor}, 20 + n % 7, ${first}::date + n * interval '15 minutes'
+		from generate_series(1, ${days * 96}) n`.execute(db);
 	await sql`vacuum analyze`.execute(db);
 }

@@ -32,6 +32,7 @@ step('a date without orders says so in every room and offers the way on', async 
 	for (const [room, words] of [
 		['doughs', 'no dough to make'],
 		['water', 'no mix to find water for'],
+		['ripening', 'no dough to follow'],
 		['plan', 'nothing to plan'],
 		['run-sheet', 'no accepted plan']
 	] as const) {
@@ -92,7 +93,16 @@ step(
 step('every room passes the accessibility check in both appearances and on a tablet', async () => {
 	const { page } = bakery;
 	for (const appearance of ['paper', 'ember'])
-		for (const room of ['orders', 'doughs', 'plan', 'water', 'run-sheet']) {
+		for (const room of [
+			'orders',
+			'doughs',
+			'plan',
+			'water',
+			'ripening',
+			'run-sheet',
+			'learned',
+			'bakery'
+		]) {
 			await page.setViewport(appearance === 'paper' ? SIZES.desk : SIZES.tablet);
 			await page
 				.browserContext()

@@ -25,22 +25,29 @@
 <RoomHeading {sentence} note="What the house can give, and what reads it." />
 
 <div class="bakery">
-	<Devices devices={view.devices} />
-	<SupplySettings supply={view.supply} />
-	<section class="card" aria-label="Cold rooms">
-		<h2>Cold rooms</h2>
-		{#each view.retarders as retarder (retarder.id)}
-			<ColdRoomSettings {retarder} />
-		{/each}
-		<ColdRoomSettings retarder={null} />
-	</section>
-	<UnitSettings />
+	<div class="grid gap-4">
+		<Devices devices={view.devices} />
+		<section class="card" aria-label="Cold rooms">
+			<h2>Cold rooms</h2>
+			{#each view.retarders as retarder (retarder.id)}
+				<ColdRoomSettings {retarder} />
+			{/each}
+			<details class="border-t border-line">
+				<summary class="min-h-11 cursor-pointer py-2 font-bold">One more cold room</summary>
+				<ColdRoomSettings retarder={null} />
+			</details>
+		</section>
+	</div>
+	<div class="grid gap-4">
+		<SupplySettings supply={view.supply} />
+		<UnitSettings />
+	</div>
 </div>
 
 <style>
 	.bakery {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(460px, 1fr));
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
 		gap: 16px;
 		align-items: start;
 		padding: 0 20px 20px;

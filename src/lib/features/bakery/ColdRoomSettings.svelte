@@ -87,9 +87,9 @@
 		/>
 		<FigureField
 			label="Compressor"
-			unit="W of cold"
+			unit="W"
 			value={now.watts}
-			note="what it takes out, from its plate"
+			note="of cold, from its plate"
 			onChange={(watts) => (typed = { ...typed, watts })}
 		/>
 		<FigureField

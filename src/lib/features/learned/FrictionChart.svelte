@@ -14,6 +14,17 @@
 	let { mixes, bookKelvins, name }: Props = $props();
 	const room = useRoom();
 	const scale = $derived(chartScale(room.bakery.units));
+	/** A wild reading is drawn at the edge, or it would press all others flat. */
+	const most = $derived(
+		1.15 *
+			Math.max(
+				bookKelvins,
+				...mixes.flatMap((one) => [
+					one.believed.high,
+					...(one.counted ? [one.frictionKelvins] : [])
+				])
+			)
+	);
 	const line = { type: 'line' as const, symbol: 'none' };
 	const option = $derived({
 		xAxis: {
@@ -56,7 +67,7 @@
 				type: 'scatter' as const,
 				symbolSize: 9,
 				data: mixes.map((one) => ({
-					value: scale.difference(one.frictionKelvins),
+					value: scale.difference(Math.min(most, one.frictionKelvins)),
 					symbol: one.counted ? 'circle' : 'emptyCircle'
 				}))
 			}
@@ -66,5 +77,5 @@
 
 <Chart
 	{option}
-	label="Friction of {name} in degrees of dough: each mix, what was learned after it, and the band that holds the truth eight times in ten"
+	label="Friction of {name} in degrees of dough: each mix, what was learned after it, and the band that holds the truth eight times in ten; open circles do not count"
 />

@@ -203,6 +203,7 @@
 	}
 	.sub {
 		margin-top: 4px;
+		font-size: 15px;
 		font-weight: 700;
 	}
 	.charts {

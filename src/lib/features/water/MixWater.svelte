@@ -42,8 +42,6 @@
 		/>
 		<WaysOut {mix} date={view.date} />
 		<StagesOfMix {mix} />
-		<LearnedFriction {mix} date={view.date} />
-		<SchoolsRow water={mix.water} school={view.school} {title} />
 	{:else}
 		<p class="my-3">
 			This dough takes no water or milk at the mixer: there is none to warm or cool.
@@ -59,6 +57,12 @@
 			mixers={view.mixers}
 		/>
 	</div>
+	{#if mix.water}
+		<div class="mt-4 border-t border-line pt-1">
+			<LearnedFriction {mix} date={view.date} />
+			<SchoolsRow water={mix.water} school={view.school} {title} />
+		</div>
+	{/if}
 </article>
 
 <style>

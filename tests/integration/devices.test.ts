@@ -1,0 +1,182 @@
+import { after, before, test } from 'node:test';
+import assert from 'node:assert/strict';
+import { randomUUID } from 'node:crypto';
+import { sql } from 'kysely';
+import type { DeviceAnswer } from '../../src/lib/contracts/device-protocol.ts';
+import { deviceOf, keyFingerprint } from '../../src/lib/server/auth/device.ts';
+import {
+	findDeviceByKey,
+	loadTemperatureDays,
+	type KnownDevice
+} from '../../src/lib/server/db/devices.ts';
+import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
+import { readWater } from '../../src/lib/server/services/read-water.ts';
+import { takeDeviceReadings } from '../../src/lib/server/services/take-device-readings.ts';
+import { NOW_MS, send, testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
+
+const KEY = 'a-made-up-key-of-a-made-up-probe';
+const SENSORS = [
+	{ id: randomUUID(), name: 'Room', kind: 'room-probe' as const, reportEverySeconds: 60 },
+	{ id: randomUUID(), name: 'Core', kind: 'core-probe' as const, reportEverySeconds: 60 }
+];
+const deviceId = randomUUID();
+let t: TestDatabase;
+let device: KnownDevice;
+before(async () => {
+	t = await testDatabase();
+	const made = await send(t.db, {
+		kind: 'register-device',
+		deviceId,
+		name: 'Probes',
+		keySha256: keyFingerprint(KEY),
+		sensors: SENSORS
+	});
+	assert.equal(made.outcome, 'done');
+	const found = await findDeviceByKey(t.db, keyFingerprint(KEY));
+	assert.ok(found, 'it is let in');
+	device = found;
+});
+after(() => t.drop());
+
+const reading = (change: object = {}) => ({
+	id: randomUUID(),
+	sensor: 'Room',
+	celsius: 26.5,
+	measuredAt: new Date(NOW_MS).toISOString(),
+	...change
+});
+const take = (...readings: unknown[]): Promise<DeviceAnswer> =>
+	takeDeviceReadings(t.db, device, readings, NOW_MS);
+const roomNow = async () =>
+	(await readWater(t.db, TOMORROW, NOW_MS)).inputs.find((one) => one.quantity === 'room');
+
+test('a reading is taken once, however often it comes, and moves the water', async () => {
+	const one = reading();
+	assert.deepEqual(await take(one), { taken: 1, known: 0, refused: [] });
+	assert.deepEqual(await take(one), { taken: 0, known: 1, refused: [] });
+	const room = await roomNow();
+	assert.equal(room?.reading?.celsius, 26.5);
+	assert.equal(room?.reading?.instrument, 'probe');
+	assert.deepEqual([room?.probe?.silent, room?.probe?.unmoved], [false, false]);
+	const [day] = (await loadTemperatureDays(t.db, '2026-11-23', '2026-11-23')).filter(
+		(each) => each.quantity === 'room'
+	);
+	assert.equal(day?.meanCelsius, 26.5, 'counted once in its day');
+});
+
+test('a bad reading does not spoil the others, and each is told why it was not taken', async () => {
+	const good = reading({ celsius: 26.6 });
+	const twice = reading();
+	const answer = await take(
+		good,
+		{ nonsense: true },
+		reading({ celsius: 900 }),
+		reading({ sensor: 'Cellar' }),
+		reading({ measuredAt: new Date(NOW_MS + 3_600_000).toISOString() }),
+		reading({ measuredAt: 'yesterday' }),
+		twice,
+		twice,
+		null
+	);
+	assert.equal(answer.taken, 2);
+	assert.deepEqual(
+		answer.refused.map((one) => [one.at, one.reason]),
+		[
+			[1, 'malformed'],
+			[2, 'malformed'],
+			[3, 'unknown-sensor'],
+			[4, 'measured-in-the-future'],
+			[5, 'malformed'],
+			[7, 'sent-twice'],
+			[8, 'malformed']
+		]
+	);
+	assert.match(answer.refused[2]?.what ?? '', /this device has "Core", "Room"/);
+	const clash = await take({ ...good, celsius: 20 });
+	assert.deepEqual(
+		clash.refused.map((one) => one.reason),
+		['id-used-before']
+	);
+});
+
+test('a reading that comes late takes its place in time and not the newest one’s', async () => {
+	await take(reading({ celsius: 27 }));
+	const late = { celsius: 12, measuredAt: new Date(NOW_MS - 7_200_000).toISOString() };
+	assert.equal((await take(reading(late))).taken, 1);
+	assert.equal((await roomNow())?.reading?.celsius, 27);
+});
+
+test('readings that come at once from two servers are taken once', async () => {
+	const same = Array.from({ length: 40 }, () => reading());
+	const answers = await Promise.all([take(...same), take(...same), take(...same)]);
+	assert.equal(
+		answers.reduce((total, one) => total + one.taken, 0),
+		40
+	);
+	assert.equal(
+		answers.reduce((total, one) => total + one.known, 0),
+		80
+	);
+});
+
+test('what is typed stands against a probe for half an hour, and a probe taken over does not', async () => {
+	await send(t.db, {
+		kind: 'take-reading',
+		quantity: 'room',
+		preparationId: null,
+		celsius: 23,
+		instrument: 'typed',
+		correctsId: null
+	});
+	const soon = { measuredAt: new Date(NOW_MS + 60_000).toISOString(), celsius: 28 };
+	await take(reading(soon));
+	assert.equal((await roomNow())?.reading?.celsius, 23);
+	await send(t.db, {
+		kind: 'take-reading',
+		quantity: 'room',
+		preparationId: null,
+		celsius: 28,
+		instrument: 'probe',
+		correctsId: null
+	});
+	assert.equal((await roomNow())?.reading?.celsius, 28);
+	assert.equal((await roomNow())?.reading?.instrument, 'probe');
+});
+
+test('a probe of the dough tells no temperature of the bakery, and a silent one is marked', async () => {
+	const at = { sensor: 'Core', measuredAt: new Date(NOW_MS - 900_000).toISOString() };
+	await take(reading({ ...at, celsius: 25.8 }));
+	const { doughProbes } = await readWater(t.db, TOMORROW, NOW_MS);
+	assert.deepEqual(
+		[doughProbes.core?.celsius, doughProbes.core?.silent, doughProbes.surface],
+		[25.8, true, null]
+	);
+});
+
+test('a key opens the door only as it is, and never once it was shut', async () => {
+	const kindOf = async (header: string | null) => (await deviceOf(t.db, header)).kind;
+	assert.equal(await kindOf(`Bearer ${KEY}`), 'in');
+	for (const header of [null, '', KEY, 'Bearer short', `Basic ${KEY}`, `Bearer ${KEY} `])
+		assert.equal(await kindOf(header), 'no-key', String(header));
+	assert.equal(await kindOf(`Bearer ${KEY}x`), 'unknown-key');
+	const taken = await send(t.db, {
+		kind: 'register-device',
+		deviceId: randomUUID(),
+		name: 'Probes',
+		keySha256: keyFingerprint('another-key-entirely'),
+		sensors: [{ ...SENSORS[0]!, id: randomUUID() }]
+	});
+	assert.ok(taken.outcome === 'refused' && taken.refusal.kind === 'name-taken');
+	assert.equal((await send(t.db, { kind: 'revoke-device', deviceId })).outcome, 'done');
+	assert.equal(
+		(await send(t.db, { kind: 'revoke-device', deviceId })).outcome,
+		'done',
+		'twice is once'
+	);
+	assert.equal(await kindOf(`Bearer ${KEY}`), 'revoked');
+	const lost = await send(t.db, { kind: 'revoke-device', deviceId: randomUUID() });
+	assert.ok(lost.outcome === 'refused' && lost.refusal.kind === 'unknown');
+	const shut = (await readBakeryRoom(t.db, NOW_MS)).devices.find((one) => one.id === deviceId);
+	assert.equal(shut?.revokedAtMs, NOW_MS);
+	await assert.rejects(sql`update device_reading set celsius = 20`.execute(t.db), /append-only/);
+});
