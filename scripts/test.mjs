@@ -46,7 +46,7 @@ async function runTests(what, files, env, atOnce) {
 			'--test',
 			`--test-concurrency=${atOnce}`,
 			// A test that never ends is a failure with a name, not a night of waiting.
-			'--test-timeout=240000',
+			'--test-timeout=900000',
 			'--test-reporter=tap',
 			...files
 		];

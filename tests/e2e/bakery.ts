@@ -52,7 +52,7 @@ export async function openBakery(at = '2026-11-23T14:05'): Promise<Bakery> {
 	});
 	const page = await browser.newPage();
 	await page.setViewport(SIZES.desk);
-	page.setDefaultTimeout(15_000);
+	page.setDefaultTimeout(60_000);
 	const complaints: string[] = [];
 	page.on('pageerror', (error) => complaints.push(String(error)));
 	page.on('console', (message) => {

@@ -203,7 +203,9 @@ test('the demo’s weeks teach what is true of its mixer, its tubs and its dough
 	// The true factor on the mixer's own work is 1.16; 1.5 kJ/kg of the book are the wetting.
 	const factor = (friction.kilojoulesPerKilogram - 1.5) / (book - 1.5);
 	assert.ok(Math.abs(factor - 1.16) < 0.06, `${factor}`);
-	assert.equal(friction.readings.filter((one) => one.leftOut).length, 1, 'the wild night');
+	// Only one of the demo's own nights: somebody read the bowl instead of the dough.
+	const wild = friction.readings.filter((one) => one.leftOut && one.occurredAtMs < NOW_MS);
+	assert.equal(wild.length, 1, 'the wild night');
 	const [tub] = view.timeConstants;
 	assert.ok(
 		tub && tub.band.low < 504 && 504 < tub.band.high,

@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { invalidateAll } from '$app/navigation';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
 	import type { UnitChoice } from '../../core/units/index.ts';
@@ -17,7 +16,7 @@
 			...change
 		});
 		// Every figure of the frame and the room is read anew.
-		if (await saving.take(result, 'Saved: all figures are shown so.')) await invalidateAll();
+		await saving.take(result, 'Saved: all figures are shown so.', 'everything');
 	}
 	const TEMPERATURES = [
 		['celsius', 'degrees Celsius'],

@@ -1,4 +1,4 @@
-import { invalidate } from '$app/navigation';
+import { readAnew, type ReadAnew } from '../../client/read-anew.ts';
 import type { Command } from '../../contracts/commands.ts';
 import type { SendResult } from '../../client/send-command.ts';
 import { refusalText } from '../../wording/refusal-text.ts';
@@ -8,8 +8,12 @@ export class Saving {
 	message = $state('');
 	done = $state('');
 
-	/** Takes the answer; `said` is told when it was saved. */
-	async take<K extends Command['kind']>(result: SendResult<K>, said: string): Promise<boolean> {
+	/** Takes the answer and has what it changed read anew; `said` is told when it was saved. */
+	async take<K extends Command['kind']>(
+		result: SendResult<K>,
+		said: string,
+		what: ReadAnew = 'jovet:moment'
+	): Promise<boolean> {
 		this.done = result.outcome === 'done' ? said : '';
 		this.message =
 			result.outcome === 'refused'
@@ -17,7 +21,7 @@ export class Saving {
 				: result.outcome === 'not-reached'
 					? 'Not saved: Jovet does not answer. What you typed stays here; try again in a moment.'
 					: '';
-		if (result.outcome === 'done') await invalidate('jovet:moment');
+		if (result.outcome === 'done') await readAnew(what);
 		return result.outcome === 'done';
 	}
 }

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidate } from '$app/navigation';
+	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { FormulaDraftView } from '../../contracts/views.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
@@ -22,7 +22,7 @@
 	});
 
 	async function setAside(draftId: string) {
-		if (await model.setAside(draftId, room.now.epochMs)) await invalidate('jovet:day');
+		if (await model.setAside(draftId, room.now.epochMs)) await readAnew('jovet:day');
 	}
 </script>
 

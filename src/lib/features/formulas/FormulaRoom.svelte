@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount, tick, untrack } from 'svelte';
-	import { invalidate } from '$app/navigation';
+	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { FormulaView } from '../../contracts/views.ts';
 	import { given, type Explained } from '../../core/explain/index.ts';
@@ -95,7 +95,7 @@
 		return given({ key: 'total-flour' }, grams, 'g', { kind: 'bakery' });
 	}
 	async function save() {
-		if (await model.save(room.now.epochMs)) await invalidate('jovet:day');
+		if (await model.save(room.now.epochMs)) await readAnew('jovet:day');
 	}
 	function scaleTo(flour: Explained, pieces: readonly MadePieces[]) {
 		totalFlour = flour;

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack, type Snippet } from 'svelte';
-	import { invalidate } from '$app/navigation';
+	import { readAnew } from '../../client/read-anew.ts';
 	import { page } from '$app/state';
 	import { resolve } from '$app/paths';
 	import ArithmeticSlip from '../../ui/arithmetic/ArithmeticSlip.svelte';
@@ -30,7 +30,7 @@
 	const now = untrack(() => new BakeryNow(bakery?.clock ?? REAL, servedAtMs));
 	$effect(() => now.set(bakery?.clock ?? REAL, Date.now()));
 	// Only what follows the moment is read anew by itself; what is being edited stays as it is.
-	const live = new Live(() => void invalidate('jovet:moment'));
+	const live = new Live(() => void readAnew('jovet:moment'));
 	onMount(() => {
 		document.documentElement.dataset.ready = 'yes';
 		const stops = [now.start(), live.start()];

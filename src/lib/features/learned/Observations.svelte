@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidate } from '$app/navigation';
+	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand, type SendResult } from '../../client/send-command.ts';
 	import type { LearnedSubject } from '../../contracts/dough-commands.ts';
@@ -31,7 +31,7 @@
 				: result.outcome === 'not-reached'
 					? 'Not changed: Jovet does not answer. Try again in a moment.'
 					: '';
-		if (result.outcome === 'done') await invalidate('jovet:day');
+		if (result.outcome === 'done') await readAnew('jovet:day');
 	}
 	const occurredAtMs = () => Math.round(room.now.epochMs);
 	const judge = async (observationId: string, ignored: boolean) =>

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { beforeNavigate, goto, invalidate } from '$app/navigation';
+	import { beforeNavigate, goto } from '$app/navigation';
+	import { readAnew } from '../../client/read-anew.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { sendCommand } from '../../client/send-command.ts';
 	import { useRoom } from '../../client/room-context.ts';
@@ -54,7 +55,7 @@
 			to: view.date
 		});
 		copying = false;
-		if (result.outcome === 'done') await invalidate('jovet:day');
+		if (result.outcome === 'done') await readAnew('jovet:day');
 		else
 			copyMessage =
 				result.outcome === 'refused'

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { invalidate } from '$app/navigation';
+	import { readAnew } from '../../client/read-anew.ts';
 	import { resolve } from '$app/paths';
 	import { Progress } from '@skeletonlabs/skeleton-svelte';
 	import Notice from '../../ui/Notice.svelte';
@@ -76,7 +76,7 @@
 		if (result.outcome === 'not-reached')
 			message = 'Not accepted: Jovet does not answer. Try again in a moment.';
 		else if (result.outcome === 'refused') message = refusalText(result.refusal);
-		if (result.outcome !== 'not-reached') await invalidate('jovet:day');
+		if (result.outcome !== 'not-reached') await readAnew('jovet:day');
 	}
 </script>
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidate } from '$app/navigation';
+	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
 	import { MOST_LEAD_MINUTES } from '../../contracts/commands.ts';
@@ -59,7 +59,7 @@
 				: result.outcome === 'refused'
 					? refusalText(result.refusal)
 					: 'Not saved: Jovet does not answer. Try again in a moment.';
-		if (result.outcome !== 'not-reached') await invalidate('jovet:day');
+		if (result.outcome !== 'not-reached') await readAnew('jovet:day');
 	}
 </script>
 

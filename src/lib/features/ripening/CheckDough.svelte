@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidate } from '$app/navigation';
+	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
 	import type { DoughInstrument } from '../../contracts/dough-commands.ts';
@@ -57,7 +57,7 @@
 		if (result.outcome === 'done') {
 			typed = '';
 			message = '';
-			await invalidate('jovet:moment');
+			await readAnew('jovet:moment');
 		} else
 			message =
 				result.outcome === 'refused'

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidate } from '$app/navigation';
+	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
 	import type { RipeningDoughView, RipeningView } from '../../contracts/ripening-views.ts';
@@ -36,7 +36,7 @@
 			ended: false
 		});
 		message = result.outcome === 'refused' ? refusalText(result.refusal) : '';
-		await invalidate('jovet:moment');
+		await readAnew('jovet:moment');
 	}
 </script>
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidate } from '$app/navigation';
+	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
 	import type { ReadinessDecision } from '../../contracts/dough-commands.ts';
@@ -71,7 +71,7 @@
 		if (result.outcome === 'done') {
 			seen = {};
 			message = '';
-			await invalidate('jovet:moment');
+			await readAnew('jovet:moment');
 		} else
 			message =
 				result.outcome === 'refused'

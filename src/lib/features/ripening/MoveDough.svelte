@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidate } from '$app/navigation';
+	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
 	import type { RipeningView } from '../../contracts/ripening-views.ts';
@@ -56,7 +56,7 @@
 					: '';
 		if (result.outcome !== 'done') return;
 		undo = undoing || !before ? null : { ...before, name, untilMs: room.now.epochMs + UNDO_MS };
-		await invalidate('jovet:moment');
+		await readAnew('jovet:moment');
 	}
 	function toCold(retarder: RipeningView['retarders'][number]) {
 		return move(

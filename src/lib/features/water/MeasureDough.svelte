@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidate } from '$app/navigation';
+	import { readAnew } from '../../client/read-anew.ts';
 	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
@@ -92,7 +92,7 @@
 			water = null;
 			message = '';
 			autolyse = false;
-			await invalidate('jovet:day');
+			await readAnew('jovet:day');
 		} else
 			message =
 				result.outcome === 'refused'

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidate } from '$app/navigation';
+	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
 	import { WATER_SCHOOLS, type WaterSchool } from '../../core/heat/index.ts';
@@ -25,7 +25,7 @@
 				: result.outcome === 'not-reached'
 					? 'Not changed: Jovet does not answer. Try again in a moment.'
 					: '';
-		if (result.outcome === 'done') await invalidate('jovet:day');
+		if (result.outcome === 'done') await readAnew('jovet:day');
 	}
 </script>
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidate } from '$app/navigation';
+	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
 	import { READING_LIMITS } from '../../contracts/limits.ts';
@@ -50,7 +50,7 @@
 		if (result.outcome === 'done') {
 			typed = null;
 			message = '';
-			await invalidate('jovet:day');
+			await readAnew('jovet:day');
 		} else
 			message =
 				result.outcome === 'refused'

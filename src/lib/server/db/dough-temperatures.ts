@@ -19,6 +19,8 @@ export interface DoughTemperatureRow {
 	/** null where it was mixed as the formula says. */
 	readonly program: MixProgram | null;
 	readonly fillShare: number;
+	/** How far its friction may lie from the truth; null for one that was measured before that was told. */
+	readonly spreadKilojoulesPerKilogram: number | null;
 	readonly ignored: boolean;
 	readonly occurredAtMs: number;
 }
@@ -81,6 +83,7 @@ function rowOf(row: {
 	slow_min: number | null;
 	fast_min: number | null;
 	fill_share: number | null;
+	spread_kj_per_kg: number | null;
 	ignored_id: string | null;
 	occurred_at: Date;
 }): DoughTemperatureRow {
@@ -100,6 +103,7 @@ function rowOf(row: {
 				? { slowMinutes: row.slow_min, fastMinutes: row.fast_min }
 				: null,
 		fillShare: row.fill_share ?? 1,
+		spreadKilojoulesPerKilogram: row.spread_kj_per_kg,
 		ignored: row.ignored_id !== null,
 		occurredAtMs: row.occurred_at.getTime()
 	};

@@ -80,6 +80,7 @@ export interface Tables {
 		slow_min: number | null;
 		fast_min: number | null;
 		fill_share: number | null;
+		spread_kj_per_kg: number | null;
 		inputs: Json;
 		occurred_at: Date;
 		recorded_at: RecordedAt;

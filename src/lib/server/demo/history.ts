@@ -17,6 +17,7 @@ import {
 import type { Tx } from '../db/client.ts';
 import type { DoughTemperatureRow } from '../db/dough-temperatures.ts';
 import { loadBakeryDay, type BakeryDay } from '../services/day-production.ts';
+import { spreadOfReading } from '../services/learned-friction.ts';
 import { bookOf, mixOfDay, revisionOf } from '../services/mix-of-day.ts';
 import { bulkStep } from '../services/ripening-of-day.ts';
 import { readWaterInputs } from '../services/temperatures-now.ts';
@@ -121,6 +122,13 @@ async function loadMeasuredMixes(
 			{ temperature: { celsius: dough_celsius }, source: { kind: 'bakery' } },
 			poured.temperature
 		).value;
+		const spread_kj_per_kg = spreadOfReading(
+			balance,
+			poured.temperature.celsius,
+			'core-probe',
+			found.heatCapacity,
+			mixedAtMs
+		);
 		const id = demoId('measured dough', `${truth.formula} ${date}`);
 		await tx
 			.insertInto('dough_temperature')
@@ -140,6 +148,7 @@ async function loadMeasuredMixes(
 				slow_min: null,
 				fast_min: null,
 				fill_share: found.fillShare,
+				spread_kj_per_kg,
 				inputs: JSON.stringify(balance),
 				occurred_at: new Date(mixedAtMs)
 			})
@@ -157,6 +166,7 @@ async function loadMeasuredMixes(
 			mixerId: found.mixer?.id ?? null,
 			program: null,
 			fillShare: found.fillShare,
+			spreadKilojoulesPerKilogram: spread_kj_per_kg,
 			ignored: false,
 			occurredAtMs: mixedAtMs
 		});

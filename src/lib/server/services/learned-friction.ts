@@ -1,10 +1,12 @@
 import type { FrictionView } from '../../contracts/views.ts';
 import type { Source } from '../../core/explain/index.ts';
 import {
+	doughSpread,
 	factorRevealed,
 	frictionOf,
 	mixerWork,
 	type FrictionBook,
+	type HeatBalanceInput,
 	type MixDone,
 	type MixerHeat
 } from '../../core/heat/index.ts';
@@ -15,8 +17,10 @@ import type { DoughTemperatureRow } from '../db/dough-temperatures.ts';
 /** How far the mixer may be off from what the book says of it, and doughs on it from one another (our defaults). */
 const GROUP = { mean: 1, spread: 0.25 };
 const BETWEEN_DOUGHS = 0.12;
-/** How far a reading's friction lies from the truth in kJ/kg, by instrument (our defaults). */
+/** How far a reading's friction lies from the truth in kJ/kg, where that was not told with it (our defaults). */
 const SPREAD = { typed: 1.1, 'core-probe': 0.9, 'surface-thermometer': 3 } as const;
+/** How well a thermometer tells a dough, in kelvins (our defaults). */
+const THERMOMETER_KELVINS = { typed: 0.35, 'core-probe': 0.25, 'surface-thermometer': 1 } as const;
 /** Of every other dough on the mixer so many of the newest readings count (our default). */
 const OF_ANOTHER_DOUGH = 5;
 
@@ -87,6 +91,22 @@ export function learnedFriction(
 	};
 }
 
+/**
+ * How far the friction that a measured dough reveals may lie from the truth, in kJ/kg: its thermometer, and all
+ * that went into the bowl at temperatures that were measured, or only assumed.
+ */
+export function spreadOfReading(
+	balance: HeatBalanceInput,
+	waterCelsius: number,
+	instrument: DoughTemperatureRow['instrument'],
+	heatCapacity: number,
+	nowMs: number
+): number {
+	const water = { temperature: { celsius: waterCelsius }, source: { kind: 'bakery' as const } };
+	const inputs = doughSpread(balance, water, 0, nowMs).kelvins;
+	return heatCapacity * Math.hypot(THERMOMETER_KELVINS[instrument], inputs);
+}
+
 /** How a reading's mix was done, as far as it was told. */
 function doneIn(book: FrictionBook, row: DoughTemperatureRow): MixDone {
 	return { program: row.program ?? book.program, fill: row.fillShare };
@@ -112,6 +132,7 @@ function observationsOf(
 				kilojoulesPerKilogram: row.frictionKilojoulesPerKilogram
 			});
 			const work = mixerWork(book, done).kilojoulesPerKilogram;
-			return value === null ? [] : [{ id: row.id, value, spread: SPREAD[row.instrument] / work }];
+			const spread = row.spreadKilojoulesPerKilogram ?? SPREAD[row.instrument];
+			return value === null ? [] : [{ id: row.id, value, spread: spread / work }];
 		});
 }

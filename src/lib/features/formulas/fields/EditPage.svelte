@@ -1,6 +1,7 @@
 <script lang="ts" generics="T extends { readonly name: string }">
 	import { onMount, type Snippet } from 'svelte';
-	import { goto, invalidate } from '$app/navigation';
+	import { goto } from '$app/navigation';
+	import { readAnew } from '../../../client/read-anew.ts';
 	import { resolve } from '$app/paths';
 	import type { CommandOf } from '../../../contracts/commands.ts';
 	import type { BookList } from '../../../contracts/views.ts';
@@ -65,7 +66,7 @@
 			return;
 		}
 		edited.forget();
-		if (saved) await invalidate('jovet:day');
+		if (saved) await readAnew('jovet:day');
 		else await goto(resolve(`/bake/${date}/${shelf}/${newId}`));
 	}
 </script>

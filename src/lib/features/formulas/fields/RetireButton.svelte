@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidate } from '$app/navigation';
+	import { readAnew } from '../../../client/read-anew.ts';
 	import { useRoom } from '../../../client/room-context.ts';
 	import { sendCommand } from '../../../client/send-command.ts';
 	import type { CommandOf } from '../../../contracts/commands.ts';
@@ -23,7 +23,7 @@
 			entityId,
 			retired: !retired
 		});
-		if (result.outcome === 'done') await invalidate('jovet:day');
+		if (result.outcome === 'done') await readAnew('jovet:day');
 		else
 			message =
 				result.outcome === 'refused'

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { invalidate } from '$app/navigation';
+	import { readAnew } from '../../../client/read-anew.ts';
 	import { useRoom } from '../../../client/room-context.ts';
 	import type { IngredientDetailView } from '../../../contracts/views.ts';
 	import {
@@ -65,7 +65,7 @@
 		lot = '';
 		receivedOn = '';
 		properties = UNKNOWN;
-		await invalidate('jovet:day');
+		await readAnew('jovet:day');
 	}
 </script>
 

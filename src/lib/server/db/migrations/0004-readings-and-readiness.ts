@@ -63,7 +63,8 @@ const STATEMENTS = [
 	   add column mixer_id uuid references mixer (id),
 	   add column slow_min double precision check (slow_min >= 0),
 	   add column fast_min double precision check (fast_min >= 0),
-	   add column fill_share double precision check (fill_share > 0)`,
+	   add column fill_share double precision check (fill_share > 0),
+	   add column spread_kj_per_kg double precision check (spread_kj_per_kg > 0)`,
 	`create index dough_temperature_of_mix on dough_temperature (bake_date, occurred_at)`,
 
 	`create table dough_check (

@@ -1,9 +1,10 @@
-import { heatBalanceOf, heatCapacityOf } from '../../../core/bake-day/index.ts';
+import { heatBalanceOf } from '../../../core/bake-day/index.ts';
 import { frictionRevealed } from '../../../core/heat/index.ts';
 import { fail, ok } from '../../../core/result.ts';
 import { loadDoughTemperatures } from '../../db/dough-temperatures.ts';
 import { loadDoughWatch } from '../../db/dough-watch.ts';
 import { loadBakeryDay } from '../day-production.ts';
+import { spreadOfReading } from '../learned-friction.ts';
 import { mixOfDay, revisionOf } from '../mix-of-day.ts';
 import { readWaterInputs } from '../temperatures-now.ts';
 import type { CommandHandler } from './handler.ts';
@@ -52,11 +53,18 @@ export const measureDough: CommandHandler<'measure-dough'> = async (tx, command)
 			water_celsius: command.waterCelsius,
 			instrument: command.instrument,
 			friction_kj_per_kg: revealed.value,
-			dough_kj_per_kg_k: heatCapacityOf(dough.resolved.final).kilojoulesPerKilogramKelvin,
+			dough_kj_per_kg_k: found.heatCapacity,
 			mixer_id: found.mixer?.id ?? null,
 			slow_min: command.program?.slowMinutes ?? null,
 			fast_min: command.program?.fastMinutes ?? null,
 			fill_share: found.fillShare,
+			spread_kj_per_kg: spreadOfReading(
+				balance,
+				command.waterCelsius,
+				command.instrument,
+				found.heatCapacity,
+				command.occurredAtMs
+			),
 			inputs: JSON.stringify(balance),
 			occurred_at: new Date(command.occurredAtMs)
 		})
