@@ -156,7 +156,7 @@ step('what cannot be a dough temperature is told, and a surface is marked', asyn
 step(
 	'what was learned is drawn; a reading can be ignored and all of them left behind',
 	async (page) => {
-		await page.$eval('[data-friction] a', (one) => (one as HTMLAnchorElement).click());
+		await page.$eval('[data-friction] a', (one) => (one).click());
 		const friction = '[data-learned=friction]';
 		await says(page, friction, 'Stick dough', 'of dough; the book says');
 		await page.waitForSelector(`${friction} [data-chart=drawn] svg`);

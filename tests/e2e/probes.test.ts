@@ -55,6 +55,7 @@ step('a device is let in on the screen, and its key is shown once', async (page)
 		await page.select(`select[aria-label="sensor ${at} reads"]`, kind);
 	}
 	await (await byName(page, 'button', 'Let it in and make its key')).click();
+	await says(page, '[data-new-key]', 'The key of Quay probes', 'shown this once');
 	key = (await textOf(page, '[data-new-key] code')).trim();
 	assert.match(key, /^[\w-]{43}$/);
 	const kept = await bakery.database.db.selectFrom('device').select('key_sha256').execute();

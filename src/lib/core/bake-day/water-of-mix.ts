@@ -19,7 +19,7 @@ import {
 	type WaterSupply,
 	type WayOut
 } from '../heat/index.ts';
-import type { SpecificEnergy, Temperature, TemperatureDifference } from '../units/index.ts';
+import type { SpecificEnergy, TemperatureDifference } from '../units/index.ts';
 import { bowlParts, heatCapacityOf, type Bowl, type BowlTemperatures } from './bowl-parts.ts';
 import { stageThrough, type StageOfWater, type StagingInput } from './water-of-stages.ts';
 

@@ -83,26 +83,26 @@
 			label="Set to"
 			unit={degrees}
 			value={now.set}
-			onChange={(set) => (typed = { ...typed, set })}
+			onChange={(set: string) => (typed = { ...typed, set })}
 		/>
 		<FigureField
 			label="Compressor"
 			unit="W"
 			value={now.watts}
 			note="of cold, from its plate"
-			onChange={(watts) => (typed = { ...typed, watts })}
+			onChange={(watts: string) => (typed = { ...typed, watts })}
 		/>
 		<FigureField
 			label="Air and racks"
 			unit="kJ/°C"
 			value={now.air}
-			onChange={(air) => (typed = { ...typed, air })}
+			onChange={(air: string) => (typed = { ...typed, air })}
 		/>
 		<FigureField
 			label="Walls and doors"
 			unit="W/°C"
 			value={now.walls}
-			onChange={(walls) => (typed = { ...typed, walls })}
+			onChange={(walls: string) => (typed = { ...typed, walls })}
 		/>
 	</div>
 	<p class="mt-2 flex flex-wrap items-center gap-3">

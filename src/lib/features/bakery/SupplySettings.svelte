@@ -117,33 +117,33 @@
 			unit="%"
 			value={now.share}
 			note="less in a short mix: what does not melt does not cool"
-			onChange={(share) => (typed = { ...typed, share })}
+			onChange={(share: string) => (typed = { ...typed, share })}
 		/>
 		<FigureField
 			label="Ice comes at"
 			unit={degrees}
 			value={now.ice}
 			note="lower from a freezer"
-			onChange={(ice) => (typed = { ...typed, ice })}
+			onChange={(ice: string) => (typed = { ...typed, ice })}
 		/>
 		<FigureField
 			label="Chilled water"
 			unit={degrees}
 			value={now.chilled}
 			note="empty where there is no chiller"
-			onChange={(chilled) => (typed = { ...typed, chilled })}
+			onChange={(chilled: string) => (typed = { ...typed, chilled })}
 		/>
 		<FigureField
 			label="Hot tap"
 			unit={degrees}
 			value={now.hot}
-			onChange={(hot) => (typed = { ...typed, hot })}
+			onChange={(hot: string) => (typed = { ...typed, hot })}
 		/>
 		<FigureField
 			label="Hottest water that meets yeast"
 			unit={degrees}
 			value={now.hottest}
-			onChange={(hottest) => (typed = { ...typed, hottest })}
+			onChange={(hottest: string) => (typed = { ...typed, hottest })}
 		/>
 	</div>
 	<p class="mt-3 flex flex-wrap items-center gap-3">

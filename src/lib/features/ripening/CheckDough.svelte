@@ -105,7 +105,7 @@
 	<NumberPad
 		value={typed}
 		label="{title}, number pad"
-		onChange={(next) => {
+		onChange={(next: string) => {
 			typed = next;
 			message = '';
 		}}

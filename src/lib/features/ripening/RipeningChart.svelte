@@ -3,7 +3,7 @@
 	import type { StoryStretch } from '../../core/bake-day/index.ts';
 	import { temperatureOnPath } from '../../core/fermentation/index.ts';
 	import { formatTemperature } from '../../core/units/index.ts';
-	import Ribbon, { RIBBON_HEIGHT, type RibbonSegment } from '../../ui/ribbon/Ribbon.svelte';
+	import Ribbon, { RIBBON_HEIGHT } from '../../ui/ribbon/Ribbon.svelte';
 	import { mixTitle } from '../../wording/mix-title.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import type { FollowedDough } from './ripening-model.svelte.ts';
@@ -44,14 +44,14 @@
 	const every = $derived(Math.max(1, Math.ceil(44 / (scale * HOUR_MS))));
 	const height = $derived(TOP + doughs.length * ROW + 6);
 
-	function segment(one: StoryStretch, index: number, measured: boolean): RibbonSegment {
+	function segment(one: StoryStretch, index: number, measured: boolean) {
 		const { minutes } = one.stretch;
 		return {
 			key: `${measured ? 'past' : 'ahead'}-${index}`,
 			fromX: x(one.fromMs),
 			toX: x(one.toMs),
-			texture: one.place === 'cold' ? 'cold' : 'waiting',
-			lane: 'main',
+			texture: one.place === 'cold' ? ('cold' as const) : ('waiting' as const),
+			lane: 'main' as const,
 			measured,
 			celsius: Array.from({ length: POINTS }, (_, point) =>
 				temperatureOnPath(one.startCelsius, [one.stretch], (minutes * point) / (POINTS - 1))

@@ -69,7 +69,7 @@
 			<span
 				>solid: as it was; lighter: forecast; open notches: early and late; full notch: ripe</span
 			>
-			<RampLegend format={(celsius) => formatTemperature({ celsius }, 0, units)} />
+			<RampLegend format={(celsius: number) => formatTemperature({ celsius }, 0, units)} />
 		</p>
 	</div>
 	<div class="doughs">

@@ -38,7 +38,8 @@
 <div class="mt-2" data-friction>
 	<p>
 		{sentence}
-		<a href={resolve(`/bake/${date}/learned`) + `?formula=${mix.formulaId}`}>How it was learned</a>
+		<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved, with a question behind it -->
+		<a href={`${resolve(`/bake/${date}/learned`)}?formula=${mix.formulaId}`}>How it was learned</a>
 	</p>
 	{#each leftOut as one (one.id)}
 		<p class="text-ink-2">

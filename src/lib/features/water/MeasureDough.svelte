@@ -22,8 +22,12 @@
 		probes: WaterView['doughProbes'];
 		mixers: WaterView['mixers'];
 		roomCelsius: number | null;
+		/** Told when a temperature was kept, so that its mix stays in sight. */
+		onKept: () => void;
+		/** The next mix to be measured, and the way there. */
+		next: { readonly title: string; readonly go: () => void } | null;
 	}
-	let { mix, date, title, probes, mixers, roomCelsius }: Props = $props();
+	let { mix, date, title, probes, mixers, roomCelsius, onKept, next }: Props = $props();
 	const room = useRoom();
 	const { units, timeZone } = $derived(room.bakery);
 	const id = $props.id();
@@ -92,6 +96,7 @@
 			water = null;
 			message = '';
 			autolyse = false;
+			onKept();
 			await readAnew('jovet:day');
 		} else
 			message =
@@ -125,6 +130,9 @@
 				{/if}
 				<a href={resolve(`/bake/${date}/ripening`)}>Follow it in Ripening</a>
 			</p>
+			{#if next}
+				<button type="button" class="action big" onclick={next.go}>On to {next.title}</button>
+			{/if}
 		{/if}
 		<div class="flex flex-wrap items-end gap-x-6 gap-y-2">
 			<label for="{id}-dough">
@@ -205,7 +213,7 @@
 	<NumberPad
 		value={dough}
 		label="{title}, number pad"
-		onChange={(next) => {
+		onChange={(next: string) => {
 			dough = next;
 			message = '';
 		}}

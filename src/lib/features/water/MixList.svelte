@@ -37,7 +37,7 @@
 				: null
 		})),
 		...view.builds.map((build) => ({
-			key: build.preparationId as string,
+			key: build.preparationId,
 			kind: 'build' as const,
 			title: build.name,
 			startMs: build.startMs,

@@ -16,8 +16,10 @@
 		tap: string;
 		view: WaterView;
 		roomCelsius: number | null;
+		onKept: () => void;
+		next: { readonly title: string; readonly go: () => void } | null;
 	}
-	let { mix, title, tap, view, roomCelsius }: Props = $props();
+	let { mix, title, tap, view, roomCelsius, onKept, next }: Props = $props();
 	const room = useRoom();
 	const { units, timeZone } = $derived(room.bakery);
 </script>
@@ -55,6 +57,8 @@
 			date={view.date}
 			probes={view.doughProbes}
 			mixers={view.mixers}
+			{onKept}
+			{next}
 		/>
 	</div>
 	{#if mix.water}

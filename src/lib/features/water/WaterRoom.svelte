@@ -28,6 +28,11 @@
 	const mix = $derived(view.mixes.find((one) => keyOf(one) === chosen));
 	const build = $derived(view.builds.find((one) => one.preparationId === chosen));
 	const shown = $derived(mix ?? (build ? undefined : next));
+	/** After the one that is shown was measured: the first that is not. */
+	const onward = $derived.by(() => {
+		const to = view.mixes.find((one) => !one.measured && one !== shown);
+		return to ? { title: mixTitle(to), go: () => (chosen = keyOf(to)) } : null;
+	});
 	const roomCelsius = $derived(
 		view.inputs.find((one) => one.quantity === 'room')?.reading?.celsius ?? null
 	);
@@ -65,7 +70,15 @@
 				<BuildWater {build} {tap} school={view.school} />
 			{:else if shown}
 				{#key keyOf(shown)}
-					<MixWater mix={shown} title={mixTitle(shown)} {tap} {view} {roomCelsius} />
+					<MixWater
+						mix={shown}
+						title={mixTitle(shown)}
+						{tap}
+						{view}
+						{roomCelsius}
+						onKept={() => (chosen = keyOf(shown))}
+						next={onward}
+					/>
 				{/key}
 			{/if}
 			<p class="mt-2 text-note text-ink-2">
@@ -77,7 +90,7 @@
 			<MixList
 				{view}
 				selected={build ? build.preparationId : shown ? keyOf(shown) : ''}
-				onSelect={(key) => (chosen = key)}
+				onSelect={(key: string) => (chosen = key)}
 			/>
 			<div class="mt-3 border border-line bg-sheet px-4">
 				<SchoolChoice school={view.school} />

@@ -34,7 +34,7 @@ export async function readLearned(
 	const today = wallTimeOf({ epochMs: nowMs }, day.bakery.timeZone).date;
 	const formulas = day.book.formulas
 		.map(({ formula }) => ({
-			id: formula.id as string,
+			id: formula.id,
 			name: formula.name,
 			measured: counts.get(formula.id) ?? 0
 		}))

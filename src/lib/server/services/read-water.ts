@@ -156,7 +156,7 @@ async function loadClocks(
 	return new Map(
 		doughs.flatMap((dough, index) => {
 			const one = found[index];
-			return one ? [[dough.resolved.formula.id as string, one] as const] : [];
+			return one ? [[dough.resolved.formula.id, one] as const] : [];
 		})
 	);
 }
