@@ -109,6 +109,8 @@ step(
 step('the builds have their water too', async (page) => {
 	await open(page, 'Poolish', 'build');
 	await says(page, '[data-build]', 'wants 21.0 °C', 'when it is stirred', 'ice');
+	await open(page, 'Rye sour, full', 'build');
+	await says(page, '[data-favour]', 'this stage favours');
 });
 
 step('a dough is measured with one hand; its friction and its ripe time move', async (page) => {
@@ -156,7 +158,7 @@ step('what cannot be a dough temperature is told, and a surface is marked', asyn
 step(
 	'what was learned is drawn; a reading can be ignored and all of them left behind',
 	async (page) => {
-		await page.$eval('[data-friction] a', (one) => (one).click());
+		await page.$eval('[data-friction] a', (one) => one.click());
 		const friction = '[data-learned=friction]';
 		await says(page, friction, 'Stick dough', 'of dough; the book says');
 		await page.waitForSelector(`${friction} [data-chart=drawn] svg`);

@@ -10,6 +10,7 @@ import type {
 	WaitStep
 } from '../core/formula/index.ts';
 import type { DropId, FormulaId, PreparationId, ProductId } from '../core/identity.ts';
+import type { Favour } from '../core/fermentation/index.ts';
 import type { IceForm, MixProgram, WaterSchool } from '../core/heat/index.ts';
 import type {
 	BakeryProduct,
@@ -136,7 +137,8 @@ export interface BuildWaterView {
 	readonly targetCelsius: number;
 	readonly water: WaterOfMix | null;
 	readonly iceMostShare: number;
-	readonly kilojoulesPerKilogramKelvin: number;
+	/** Whether its stage favours lift or souring; null for a build without bacteria of its own. */
+	readonly favour: Favour | null;
 }
 
 /** A dough temperature that was measured, with the friction it revealed. */

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { BakeDayInput, DayPlan } from '../core/bake-day/index.ts';
-	import Ribbon, { RIBBON_HEIGHT } from '../ui/ribbon/Ribbon.svelte';
+	import Ribbon from '../ui/ribbon/Ribbon.svelte';
+	import { RIBBON_HEIGHT } from '../ui/ribbon/ribbon-height.ts';
 	import { clockText, dayText } from '../wording/time-text.ts';
 	import { handsBlocks, machineRows } from './machine-rows.ts';
 	import { planRows } from './plan-rows.ts';

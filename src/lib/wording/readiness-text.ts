@@ -1,5 +1,6 @@
 import type { ReadinessDecision } from '../contracts/dough-commands.ts';
 import type {
+	Favour,
 	Readiness,
 	ReadinessReason,
 	ReadinessVerdict,
@@ -80,6 +81,13 @@ function reasonText(reason: ReadinessReason): string {
 	return reason.kind === 'clock'
 		? `by its clock it is ${formatNumber(reason.share * 100, 0)} % of the way, ${VERDICT_TEXT[reason.says]}`
 		: `${sightingText(reason.sighting)} says ${VERDICT_TEXT[reason.says]}`;
+}
+
+/** Which of the two a stage favours, and by how much: "lift over souring, 1.4 times". */
+export function favourText({ favours, times }: Favour): string {
+	if (favours === 'neither') return 'lift and souring alike';
+	const by = times > 9 ? 'many times' : `${formatNumber(times, 1)} times`;
+	return favours === 'lift' ? `lift over souring, ${by}` : `souring over lift, ${by}`;
 }
 
 /** Why a dough is judged as it is, in one sentence. */

@@ -10,6 +10,7 @@
 		formatTemperature
 	} from '../../core/units/index.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
+	import { favourText } from '../../wording/readiness-text.ts';
 	import { momentText } from '../../wording/time-text.ts';
 	import type { FollowedDough, RipeningModel } from './ripening-model.svelte.ts';
 
@@ -71,13 +72,6 @@
 				)
 			: null
 	);
-	const favourText = $derived.by(() => {
-		if (!favour || favour.favours === 'neither') return favour ? 'lift and souring alike' : null;
-		const times = favour.times > 9 ? 'many' : formatNumber(favour.times, 1);
-		return favour.favours === 'lift'
-			? `lift over souring, ${times} times`
-			: `souring over lift, ${times} times`;
-	});
 	const clockNote = $derived(
 		dough.view.clockUsed === 0
 			? 'by the clock of the book'
@@ -110,8 +104,8 @@
 		)}
 	</p>
 	<p class="text-ink-2">
-		A forecast {clockNote}{favourText ? `; on this path it favours ${favourText}` : ''}. The dough
-		decides.
+		A forecast {clockNote}{favour ? `; on this path it favours ${favourText(favour)}` : ''}. The
+		dough decides.
 	</p>
 	<ul class="mt-2" data-asks>
 		{#each asks as one (one.name)}

@@ -3,7 +3,8 @@
 	import type { StoryStretch } from '../../core/bake-day/index.ts';
 	import { temperatureOnPath } from '../../core/fermentation/index.ts';
 	import { formatTemperature } from '../../core/units/index.ts';
-	import Ribbon, { RIBBON_HEIGHT } from '../../ui/ribbon/Ribbon.svelte';
+	import Ribbon from '../../ui/ribbon/Ribbon.svelte';
+	import { RIBBON_HEIGHT } from '../../ui/ribbon/ribbon-height.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import type { FollowedDough } from './ripening-model.svelte.ts';

@@ -2,6 +2,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { BuildWaterView, WaterView } from '../../contracts/views.ts';
 	import { formatMass, formatTemperature } from '../../core/units/index.ts';
+	import { favourText } from '../../wording/readiness-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import SchoolsRow from './SchoolsRow.svelte';
 	import WaterOfBowl from './WaterOfBowl.svelte';
@@ -37,6 +38,9 @@
 		<SchoolsRow water={build.water} {school} title={build.name} />
 	{:else}
 		<p class="my-3">This build takes no water of its own.</p>
+	{/if}
+	{#if build.favour}
+		<p class="mt-2" data-favour>As it is planned, this stage favours {favourText(build.favour)}.</p>
 	{/if}
 	<p class="mt-2 text-note text-ink-2">A closed jar of live culture can burst: leave lids loose.</p>
 </article>

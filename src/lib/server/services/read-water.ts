@@ -1,10 +1,7 @@
 import type { BuildWaterView, MixWaterView, WaterView } from '../../contracts/views.ts';
-import {
-	batchKey,
-	heatCapacityOf,
-	waterOfMix,
-	type RipeningStep
-} from '../../core/bake-day/index.ts';
+import { batchKey, courseOf, waterOfMix, type RipeningStep } from '../../core/bake-day/index.ts';
+import { favourOf } from '../../core/fermentation/index.ts';
+import type { Step } from '../../core/formula/index.ts';
 import type { Build, Dough } from '../../core/production/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db } from '../db/client.ts';
@@ -139,9 +136,17 @@ function buildWater(
 			targetCelsius,
 			water: waterOfMix(input),
 			iceMostShare: input.supply.ice.mostShare.share,
-			kilojoulesPerKilogramKelvin: heatCapacityOf(stage).kilojoulesPerKilogramKelvin
+			favour: favourOfBuild(steps, targetCelsius)
 		}
 	];
+}
+
+/** What the first ripening of a sour favours, as it is planned. */
+function favourOfBuild(steps: readonly Step[], targetCelsius: number): BuildWaterView['favour'] {
+	const wait = steps.find((step) => step.kind === 'wait' && step.clock !== null);
+	if (wait?.kind !== 'wait' || wait.clock?.leavening !== 'sourdough') return null;
+	const course = courseOf(wait, targetCelsius);
+	return course.ok ? favourOf(targetCelsius, course.value.stretches) : null;
 }
 
 /** The clocks of the doughs that were measured, as the log corrected them. */

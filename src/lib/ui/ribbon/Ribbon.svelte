@@ -16,7 +16,6 @@
 		readonly x: number;
 		readonly kind: 'early' | 'ripe' | 'late';
 	}
-	export const RIBBON_HEIGHT = 44;
 </script>
 
 <script lang="ts">
