@@ -94,10 +94,9 @@ export interface ProbeView {
 	readonly name: string;
 	readonly celsius: number;
 	readonly measuredAtMs: number;
-	/** It missed its last reports. */
-	readonly silent: boolean;
-	/** It has said the same for so long that it may be stuck. */
-	readonly unmoved: boolean;
+	readonly reportEverySeconds: number;
+	/** It has said this very figure since then; null where it moves as probes do. */
+	readonly unmovedSinceMs: number | null;
 }
 
 export interface MixWaterView {

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import type { BakeryRoomView } from '../../contracts/bakery-views.ts';
+	import { useRoom } from '../../client/room-context.ts';
+	import { stateOfProbe } from '../../wording/probe-text.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import ColdRoomSettings from './ColdRoomSettings.svelte';
 	import Devices from './Devices.svelte';
@@ -10,11 +12,15 @@
 		view: BakeryRoomView;
 	}
 	let { view }: Props = $props();
+	const room = useRoom();
 	const sensors = $derived(
 		view.devices.filter((one) => one.revokedAtMs === null).flatMap((one) => one.sensors)
 	);
-	const heard = $derived(sensors.filter((one) => one.now && !one.now.silent).length);
-	const doubted = $derived(sensors.filter((one) => one.now?.unmoved || one.now?.silent).length);
+	const states = $derived(
+		sensors.flatMap((one) => (one.now ? [stateOfProbe(one.now, room.now.epochMs)] : []))
+	);
+	const heard = $derived(states.filter((one) => !one.silent).length);
+	const doubted = $derived(states.filter((one) => one.silent || one.unmoved).length);
 	const sentence = $derived(
 		sensors.length === 0
 			? 'No probe is let in: temperatures are typed.'

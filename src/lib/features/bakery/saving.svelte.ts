@@ -1,7 +1,7 @@
 import { readAnew, type ReadAnew } from '../../client/read-anew.ts';
 import type { Command } from '../../contracts/commands.ts';
 import type { SendResult } from '../../client/send-command.ts';
-import { refusalText } from '../../wording/refusal-text.ts';
+import { outcomeProblem } from '../../wording/outcome-text.ts';
 
 /** What became of the last save of a part of this room. */
 export class Saving {
@@ -15,12 +15,7 @@ export class Saving {
 		what: ReadAnew = 'jovet:moment'
 	): Promise<boolean> {
 		this.done = result.outcome === 'done' ? said : '';
-		this.message =
-			result.outcome === 'refused'
-				? refusalText(result.refusal)
-				: result.outcome === 'not-reached'
-					? 'Not saved: Jovet does not answer. What you typed stays here; try again in a moment.'
-					: '';
+		this.message = outcomeProblem(result);
 		if (result.outcome === 'done') await readAnew(what);
 		return result.outcome === 'done';
 	}

@@ -3,7 +3,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand, type SendResult } from '../../client/send-command.ts';
 	import type { LearnedSubject } from '../../contracts/dough-commands.ts';
-	import { refusalText } from '../../wording/refusal-text.ts';
+	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 
 	interface Props {
@@ -25,12 +25,7 @@
 	let message = $state('');
 
 	async function answered(result: SendResult<'ignore-observation'> | SendResult<'reset-learning'>) {
-		message =
-			result.outcome === 'refused'
-				? refusalText(result.refusal)
-				: result.outcome === 'not-reached'
-					? 'Not changed: Jovet does not answer. Try again in a moment.'
-					: '';
+		message = outcomeProblem(result, 'Try again in a moment.');
 		if (result.outcome === 'done') await readAnew('jovet:day');
 	}
 	const occurredAtMs = () => Math.round(room.now.epochMs);

@@ -8,8 +8,9 @@
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import NumberPad from '../../ui/NumberPad.svelte';
 	import { parseFailureText } from '../../wording/failure-text.ts';
+	import { stateOfProbe } from '../../wording/probe-text.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
-	import { refusalText } from '../../wording/refusal-text.ts';
+	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import type { FollowedDough } from './ripening-model.svelte.ts';
 
 	interface Props {
@@ -58,11 +59,7 @@
 			typed = '';
 			message = '';
 			await readAnew('jovet:moment');
-		} else
-			message =
-				result.outcome === 'refused'
-					? refusalText(result.refusal)
-					: 'Not saved: Jovet does not answer. What you typed stays here; try again in a moment.';
+		} else message = outcomeProblem(result);
 	}
 </script>
 
@@ -88,7 +85,10 @@
 				onclick={() => {
 					typed = bare(view.coreProbe?.celsius ?? 0);
 					instrument = 'core-probe';
-				}}>Probe {bare(view.coreProbe.celsius)}{view.coreProbe.silent ? ' (silent)' : ''}</button
+				}}
+				>Probe {bare(view.coreProbe.celsius)}{stateOfProbe(view.coreProbe, room.now.epochMs).silent
+					? ' (silent)'
+					: ''}</button
 			>
 		{/if}
 		<label>

@@ -5,7 +5,7 @@
 	import type { RipeningDoughView, RipeningView } from '../../contracts/ripening-views.ts';
 	import { formatMinutes } from '../../core/units/index.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
-	import { refusalText } from '../../wording/refusal-text.ts';
+	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import { clockText, momentText } from '../../wording/time-text.ts';
 	import type { RipeningModel } from './ripening-model.svelte.ts';
 
@@ -35,7 +35,7 @@
 			retarderId: null,
 			ended: false
 		});
-		message = result.outcome === 'refused' ? refusalText(result.refusal) : '';
+		message = outcomeProblem(result, 'Try again in a moment.');
 		await readAnew('jovet:moment');
 	}
 </script>

@@ -19,7 +19,7 @@
 		VERDICT_TEXT
 	} from '../../wording/readiness-text.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
-	import { refusalText } from '../../wording/refusal-text.ts';
+	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import type { FollowedDough } from './ripening-model.svelte.ts';
 
@@ -72,11 +72,7 @@
 			seen = {};
 			message = '';
 			await readAnew('jovet:moment');
-		} else
-			message =
-				result.outcome === 'refused'
-					? refusalText(result.refusal)
-					: 'Not saved: Jovet does not answer. What you chose stays here; try again in a moment.';
+		} else message = outcomeProblem(result, 'What you chose stays here; try again in a moment.');
 	}
 </script>
 

@@ -4,7 +4,7 @@
 	import { sendCommand } from '../../client/send-command.ts';
 	import type { RipeningView } from '../../contracts/ripening-views.ts';
 	import type { Leg } from '../../core/formula/index.ts';
-	import { refusalText } from '../../wording/refusal-text.ts';
+	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import { coldConstant, type FollowedDough } from './ripening-model.svelte.ts';
 
@@ -48,12 +48,7 @@
 			ended: false
 		});
 		saving = false;
-		message =
-			result.outcome === 'refused'
-				? refusalText(result.refusal)
-				: result.outcome === 'not-reached'
-					? 'Not saved: Jovet does not answer. Try again in a moment.'
-					: '';
+		message = outcomeProblem(result, 'Try again in a moment.');
 		if (result.outcome !== 'done') return;
 		undo = undoing || !before ? null : { ...before, name, untilMs: room.now.epochMs + UNDO_MS };
 		await readAnew('jovet:moment');

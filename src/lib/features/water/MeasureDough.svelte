@@ -9,8 +9,8 @@
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import NumberPad from '../../ui/NumberPad.svelte';
 	import { parseFailureText } from '../../wording/failure-text.ts';
-	import { probeDoubt } from '../../wording/probe-text.ts';
-	import { refusalText } from '../../wording/refusal-text.ts';
+	import { stateOfProbe } from '../../wording/probe-text.ts';
+	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import MixedOtherwise from './MixedOtherwise.svelte';
 	import { ripeOfMix } from './ripe-of-mix.ts';
@@ -98,11 +98,7 @@
 			autolyse = false;
 			onKept();
 			await readAnew('jovet:day');
-		} else
-			message =
-				result.outcome === 'refused'
-					? refusalText(result.refusal)
-					: 'Not saved: Jovet does not answer. What you typed stays here; try again in a moment.';
+		} else message = outcomeProblem(result);
 	}
 	function take(celsius: number, by: DoughInstrument) {
 		dough = bare(celsius);
@@ -175,7 +171,7 @@
 				</select>
 			</label>
 			{#each offered as { probe, by } (by)}
-				{@const doubt = probeDoubt(probe, room.now.epochMs)}
+				{@const state = stateOfProbe(probe, room.now.epochMs)}
 				<button
 					type="button"
 					class="action-lesser"
@@ -183,7 +179,7 @@
 					data-take={by}
 				>
 					{by === 'core-probe' ? 'Probe' : 'Surface'}
-					{bare(probe.celsius)}{doubt ? ` (${probe.silent ? 'silent' : 'stuck?'})` : ''}
+					{bare(probe.celsius)}{state.silent ? ' (silent)' : state.unmoved ? ' (stuck?)' : ''}
 				</button>
 			{/each}
 		</div>

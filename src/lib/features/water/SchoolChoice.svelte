@@ -3,7 +3,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
 	import { WATER_SCHOOLS, type WaterSchool } from '../../core/heat/index.ts';
-	import { refusalText } from '../../wording/refusal-text.ts';
+	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import { SCHOOL_TEXT } from './school-text.ts';
 
 	interface Props {
@@ -19,12 +19,7 @@
 			occurredAtMs: Math.round(room.now.epochMs),
 			school: chosen
 		});
-		message =
-			result.outcome === 'refused'
-				? refusalText(result.refusal)
-				: result.outcome === 'not-reached'
-					? 'Not changed: Jovet does not answer. Try again in a moment.'
-					: '';
+		message = outcomeProblem(result, 'Try again in a moment.');
 		if (result.outcome === 'done') await readAnew('jovet:day');
 	}
 </script>

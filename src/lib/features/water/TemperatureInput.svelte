@@ -6,8 +6,8 @@
 	import type { WaterInputView } from '../../contracts/views.ts';
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import { parseFailureText } from '../../wording/failure-text.ts';
-	import { probeDoubt } from '../../wording/probe-text.ts';
-	import { refusalText } from '../../wording/refusal-text.ts';
+	import { probeDoubt, stateOfProbe } from '../../wording/probe-text.ts';
+	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import { ageText } from '../../wording/time-text.ts';
 
 	interface Props {
@@ -51,11 +51,7 @@
 			typed = null;
 			message = '';
 			await readAnew('jovet:day');
-		} else
-			message =
-				result.outcome === 'refused'
-					? refusalText(result.refusal)
-					: 'Not saved: Jovet does not answer. What you typed stays here; press Enter to try again.';
+		} else message = outcomeProblem(result, 'What you typed stays here; press Enter to try again.');
 	}
 
 	async function save() {
@@ -108,7 +104,8 @@
 	{#if doubt}<p><span class="act-now px-1">Check</span> <b>{doubt}</b></p>{/if}
 	{#if aside}
 		<button class="aside" disabled={saving} onclick={() => keep(aside.celsius, 'probe')}
-			>probe {bare(aside.celsius)}{aside.silent ? ', silent' : ''}: use it</button
+			>probe {bare(aside.celsius)}{stateOfProbe(aside, room.now.epochMs).silent ? ', silent' : ''}:
+			use it</button
 		>
 	{/if}
 	{#if message}<p role="alert"><span class="act-now px-1">Check</span> {message}</p>{/if}

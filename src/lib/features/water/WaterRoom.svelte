@@ -44,7 +44,10 @@
 	const empty = $derived(view.mixes.length === 0);
 </script>
 
-<RoomHeading sentence={waterSentence(view)} note={empty ? dateText(view.date) : waterNote(view)}>
+<RoomHeading
+	sentence={waterSentence(view)}
+	note={empty ? dateText(view.date) : waterNote(view, room.now.epochMs)}
+>
 	{#snippet actions()}
 		{#if empty}
 			<a class="action no-underline!" href={resolve(`/bake/${view.date}/orders`)}

@@ -1,4 +1,5 @@
 import type { WaterView } from '../../contracts/views.ts';
+import { probeDoubt } from '../../wording/probe-text.ts';
 import { isMissed, usesIce } from './order-text.ts';
 
 /** How the water of the night stands, in one sentence. */
@@ -30,10 +31,11 @@ export function waterSentence(view: WaterView): string {
 }
 
 /** How much of that is known: what is measured, what assumed. */
-export function waterNote(view: WaterView): string {
+export function waterNote(view: WaterView, nowMs: number): string {
 	const assumed = view.inputs.filter((one) => one.reading === null).length;
 	const doubted = view.inputs.filter(
-		(one) => one.reading?.instrument === 'probe' && (one.probe?.silent || one.probe?.unmoved)
+		(one) =>
+			one.reading?.instrument === 'probe' && one.probe && probeDoubt(one.probe, nowMs) !== null
 	).length;
 	const known =
 		assumed === 0

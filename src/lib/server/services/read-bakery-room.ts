@@ -3,18 +3,16 @@ import { loadBakery } from '../db/bakery.ts';
 import type { Db } from '../db/client.ts';
 import { loadDevices, loadSensorsNow } from '../db/devices.ts';
 import { loadRetarders } from '../db/retarders.ts';
-import { bakeryNow } from './bakery-now.ts';
 import { BakeryNotSetUp } from './day-production.ts';
 import { probeView } from './temperatures-now.ts';
 
 /** What the house can give, and what reads it. */
-export async function readBakeryRoom(db: Db, realNowMs: number): Promise<BakeryRoomView> {
-	const [bakery, retarders, devices, sensors, nowMs] = await Promise.all([
+export async function readBakeryRoom(db: Db): Promise<BakeryRoomView> {
+	const [bakery, retarders, devices, sensors] = await Promise.all([
 		loadBakery(db),
 		loadRetarders(db),
 		loadDevices(db),
-		loadSensorsNow(db),
-		bakeryNow(db, realNowMs)
+		loadSensorsNow(db)
 	]);
 	if (!bakery) throw new BakeryNotSetUp();
 	return {
@@ -37,7 +35,7 @@ export async function readBakeryRoom(db: Db, realNowMs: number): Promise<BakeryR
 					name: sensor.sensor,
 					kind: sensor.kind,
 					reportEverySeconds: sensor.reportEverySeconds,
-					now: sensor.last ? probeView({ ...sensor, last: sensor.last }, nowMs) : null
+					now: sensor.last ? probeView({ ...sensor, last: sensor.last }) : null
 				}))
 		}))
 	};

@@ -34,8 +34,8 @@ export async function readRipening(
 		date,
 		doughs,
 		room: traceOf(readings),
-		roomProbe: roomProbe ? probeView(roomProbe, nowMs) : null,
-		coreProbe: coreProbe ? probeView(coreProbe, nowMs) : null,
+		roomProbe: roomProbe ? probeView(roomProbe) : null,
+		coreProbe: coreProbe ? probeView(coreProbe) : null,
 		roomCelsius: room?.reading?.celsius ?? room?.assumedCelsius ?? day.bakery.assumed.roomCelsius,
 		retarders
 	};

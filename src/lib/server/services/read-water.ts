@@ -53,8 +53,8 @@ export async function readWater(db: Db, date: BakeDate, realNowMs: number): Prom
 		iceForm: day.bakery.iceForm,
 		mixers: day.mixers.map(({ id, name }) => ({ id, name })),
 		doughProbes: {
-			core: core ? probeView(core, nowMs) : null,
-			surface: surface ? probeView(surface, nowMs) : null
+			core: core ? probeView(core) : null,
+			surface: surface ? probeView(surface) : null
 		},
 		unmade: day.production.unmade
 	};

@@ -1,6 +1,6 @@
-import type { WaterInputView } from '../../contracts/views.ts';
+import type { ProbeView, WaterInputView } from '../../contracts/views.ts';
 import type { SensorKind } from '../../contracts/device-protocol.ts';
-import { probeState, readingOfMoment } from '../../core/bake-day/index.ts';
+import { readingOfMoment } from '../../core/bake-day/index.ts';
 import type { ResolvedStage } from '../../core/formula/index.ts';
 import type { Db, Tx } from '../db/client.ts';
 import { loadSensorsNow, type SensorNow } from '../db/devices.ts';
@@ -99,26 +99,18 @@ function ofMoment(
 							occurredAtMs: typed.occurredAtMs
 						}
 					: null,
-		probe: probe ? probeView(probe, nowMs) : null
+		probe: probe ? probeView(probe) : null
 	};
 }
 
-/** What a probe says, and whether it can be believed. */
-export function probeView(sensor: Spoken, nowMs: number): NonNullable<WaterInputView['probe']> {
-	const { last } = sensor;
+/** What a probe says; whether it can be believed is judged as time goes on. */
+export function probeView(sensor: Spoken): ProbeView {
 	return {
 		name: sensor.sensor,
-		celsius: last.celsius,
-		measuredAtMs: last.measuredAtMs,
-		...probeState(
-			{
-				celsius: last.celsius,
-				atMs: last.measuredAtMs,
-				reportEverySeconds: sensor.reportEverySeconds,
-				unmovedSinceMs: sensor.unmovedSinceMs
-			},
-			nowMs
-		)
+		celsius: sensor.last.celsius,
+		measuredAtMs: sensor.last.measuredAtMs,
+		reportEverySeconds: sensor.reportEverySeconds,
+		unmovedSinceMs: sensor.unmovedSinceMs
 	};
 }
 

@@ -2,7 +2,7 @@ import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import fc from 'fast-check';
 import { given, leavesOf, worked, type Worked } from '../../core/explain/index.ts';
-import { iceFor, waterByFactorRule } from '../../core/heat/index.ts';
+import { iceFor, waterByBaseTemperature, waterByFactorRule } from '../../core/heat/index.ts';
 import { OAT_LOAF, OAT_LOAF_PANTRY } from '../../core/formula/oat-loaf.fixture.ts';
 import { id, type DropId, type ProductId } from '../../core/identity.ts';
 import { productionOf } from '../../core/production/index.ts';
@@ -123,4 +123,32 @@ test('numbers stand with the precision of their unit, and every leaf has one', (
 		'the largest of 24\u2009000.0, 23\u2009000.0 = 24\u2009000.0\u00a0g'
 	);
 	assert.equal(leavesOf(largest).length, 2);
+});
+
+test('in degrees Fahrenheit a sentence is told in them when it holds in them, and in Celsius when it does not', () => {
+	const fahrenheit = { mass: 'metric', temperature: 'fahrenheit' } as const;
+	const water = waterByFactorRule(RULE) as Worked;
+	assert.equal(
+		sentenceText(water, fahrenheit),
+		'4 × 77.0 − (66.2 + 73.4 + 75.2 + 25.2) = 68.0\u00a0°F'
+	);
+	fc.assert(
+		fc.property(
+			fc.double({ min: -5, max: 35, noNaN: true }),
+			fc.double({ min: 5, max: 35, noNaN: true }),
+			(flour, room) => {
+				const asked = { ...RULE, flour: at(flour), room: at(room) };
+				for (const one of [waterByFactorRule(asked), waterByBaseTemperature(asked)]) {
+					const { left, right } = rework(sentenceText(one as Worked, fahrenheit));
+					assert.ok(Math.abs(left - right) < 0.35, sentenceText(one as Worked, fahrenheit));
+				}
+			}
+		)
+	);
+	// Heat times degrees holds in Celsius alone; what the thermometer shows stands behind it.
+	const heat = worked({ key: 'water-temperature' }, '°C', 'quotient', [
+		given({ key: 'friction-heat' }, 100, 'kJ', SET),
+		given({ key: 'heat-capacity-of' }, 5, 'kJ/K', SET)
+	]);
+	assert.equal(sentenceText(heat, fahrenheit), '100.0 ÷ 5.00 = 20.0\u00a0°C, that is 68.0\u00a0°F');
 });

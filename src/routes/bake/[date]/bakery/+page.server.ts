@@ -6,5 +6,5 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = ({ params, depends }) => {
 	depends('jovet:day', 'jovet:moment');
 	dateOfPage(params.date);
-	return forPage(() => readBakeryRoom(database(), Date.now()));
+	return forPage(() => readBakeryRoom(database()));
 };
