@@ -17,6 +17,14 @@
 		const read = (name: string) => style.getPropertyValue(name).trim();
 		return { ink: read('--ink'), ink2: read('--ink-2'), line: read('--line') };
 	}
+	interface Axis {
+		readonly axisLabel?: object;
+	}
+	/** What a chart says of its axis, in the ink of the appearance. */
+	function inked(axis: Axis, own: Axis) {
+		return { ...axis, ...own, axisLabel: { ...axis.axisLabel, ...own.axisLabel } };
+	}
+
 	/** Whether the appearance was changed since the chart was drawn. */
 	let appearance = $state('');
 	function draw(to: EChartsType, what: EChartsCoreOption) {
@@ -33,10 +41,16 @@
 				color: [ink2, ink],
 				textStyle: { fontFamily: 'inherit' },
 				grid: { left: 48, right: 16, top: 32, bottom: 28 },
-				legend: { top: 0, right: 0, textStyle: { color: ink } },
 				...what,
-				xAxis: { ...axis, ...(what.xAxis as object) },
-				yAxis: { ...axis, ...(what.yAxis as object) }
+				legend: {
+					top: 0,
+					left: 60,
+					right: 0,
+					textStyle: { color: ink },
+					...(what.legend as object | undefined)
+				},
+				xAxis: inked(axis, what.xAxis as Axis),
+				yAxis: inked(axis, what.yAxis as Axis)
 			},
 			true
 		);

@@ -32,7 +32,7 @@
 			data: mixes.map((one) => dayText(one.occurredAtMs, room.bakery.timeZone))
 		},
 		yAxis: { type: 'value' as const, scale: true, name: scale.name },
-		legend: { top: 0, right: 0, data: ['the book', 'learned', 'each mix'] },
+		legend: { data: ['the book', 'learned', 'each mix'] },
 		series: [
 			// The band: an unseen floor, and the height above it.
 			{

@@ -204,6 +204,7 @@
 	.sub {
 		margin-top: 4px;
 		font-size: 15px;
+		line-height: 1.5;
 		font-weight: 700;
 	}
 	.charts {

@@ -38,7 +38,7 @@
 				data: moments.map((one) => shown(one.airCelsius))
 			},
 			...names.map((of, index) => ({
-				name: `core of ${of}`,
+				name: of,
 				type: 'line' as const,
 				symbol: 'none',
 				lineStyle: { type: LINES[index % LINES.length], width: 3 },

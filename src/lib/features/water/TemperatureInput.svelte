@@ -94,7 +94,7 @@
 	</div>
 	<p id="{fieldId}-note" class="text-note text-ink-2" data-reading-note>
 		{#if !input.reading}
-			assumed, not measured
+			assumed
 		{:else if input.reading.instrument === 'probe'}
 			probe, {ageText(input.reading.occurredAtMs, room.now.epochMs)}
 		{:else}

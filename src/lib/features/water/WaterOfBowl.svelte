@@ -131,10 +131,19 @@
 	}
 	@media (max-width: 1100px) {
 		.figures {
-			gap: 4px 24px;
+			gap: 4px 20px;
+		}
+		.name {
+			font-size: 15px;
+		}
+		.large {
+			font-size: 84px;
 		}
 		.middle {
-			font-size: 44px;
+			font-size: 34px;
+		}
+		.unit {
+			font-size: 19px;
 		}
 	}
 </style>
