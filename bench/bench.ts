@@ -147,7 +147,7 @@ async function reforecast(): Promise<Figure> {
 		ms,
 		baseline: 'closed form, one temperature each',
 		baselineMs,
-		committedRatio: 4000
+		committedRatio: 13_000
 	};
 }
 
@@ -185,7 +185,7 @@ async function selfHeating(): Promise<Figure> {
 		ms,
 		baseline: 'closed form of a drift',
 		baselineMs,
-		committedRatio: 60
+		committedRatio: 75
 	};
 }
 

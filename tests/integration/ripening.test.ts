@@ -111,6 +111,20 @@ test('checks and moves make its story, in the order in which they happened', asy
 	assert.equal((await harbour()).retarderId, null);
 });
 
+test('the room it is in is the one that was read, if only before it was mixed', async () => {
+	const roomOf = async () => (await readRipening(t.db, TOMORROW, NOW_MS + 600 * MINUTE)).room;
+	assert.deepEqual(await roomOf(), [], 'nobody measured it: the places of its chain stand');
+	await at(-30, {
+		kind: 'take-reading',
+		quantity: 'room',
+		preparationId: null,
+		celsius: 31,
+		instrument: 'typed',
+		correctsId: null
+	});
+	assert.deepEqual(await roomOf(), [{ fromMs: NOW_MS - 30 * MINUTE, celsius: 31 }]);
+});
+
 test('what is seen is judged with the clock of the server, kept with who decided, and going on ends the wait', async () => {
 	const judge = (minutes: number, decision: 'wait' | 'go-on', sightings: never[] | object[]) =>
 		at(minutes, { kind: 'judge-readiness', ...MIX, sightings: sightings as never, decision });

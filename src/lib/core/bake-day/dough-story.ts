@@ -1,10 +1,4 @@
-import {
-	ACID,
-	doseOfStretch,
-	followStretch,
-	minutesForDose,
-	type PathStretch
-} from '../fermentation/index.ts';
+import { ACID, followStretch, minutesForDose, type PathStretch } from '../fermentation/index.ts';
 import type { Leg, RipenessClock, WaitPlace, WaitStep } from '../formula/index.ts';
 import type { PlaceStretch } from './room-trace.ts';
 import { liftOf, placeOf } from './wait-course.ts';
@@ -99,7 +93,7 @@ export function doughStory(input: DoughStoryInput): DoughStory {
 			const ambientCelsius = around.celsius ?? leg.ambientCelsius;
 			const place = placeOf(step, { ...leg, ambientCelsius });
 			const stretch = { ...place, minutes: (untilMs - atMs) / 60_000 };
-			const end = followStretch(curve, clock.referenceCelsius, celsius, stretch);
+			const end = followStretch(curve, clock.referenceCelsius, celsius, stretch, ACID);
 			for (const [mark, wanted] of marksIn(clock))
 				if (passed[mark] === null && dose + end.dose >= wanted)
 					passed[mark] =
@@ -113,7 +107,7 @@ export function doughStory(input: DoughStoryInput): DoughStory {
 								wanted - dose,
 								stretch.minutes
 							) ?? stretch.minutes);
-			acidDose += doseOfStretch(ACID, clock.referenceCelsius, celsius, stretch);
+			acidDose += end.also;
 			past.push({ fromMs: atMs, toMs: untilMs, place: leg.place, startCelsius: celsius, stretch });
 			dose += end.dose;
 			celsius = end.celsius;

@@ -1,6 +1,12 @@
 import { rateAt, type CardinalCurve } from './cardinal-rate.ts';
 import { integrate, STEP_TOLERANCE, type Integration } from './integrate.ts';
-import { temperatureIn, warmingAt, type PathStretch } from './temperature-path.ts';
+import {
+	drifted,
+	temperatureIn,
+	warmingAt,
+	type PathStretch,
+	type SelfHeating
+} from './temperature-path.ts';
 
 /**
  * Gives the dose of a stretch: minutes at the reference temperature that do the same work.
@@ -8,7 +14,7 @@ import { temperatureIn, warmingAt, type PathStretch } from './temperature-path.t
  * Model: integral of r(T(t)) / r(T_ref). At one temperature it is a product. On a drift T is linear in
  * u = e^(-t / time constant) and the rate is a cubic over a line, so that the integral is closed: it is
  * taken over the part of the stretch in which the dough is inside the curve.
- * A mass that warms itself has no closed form and is followed step by step.
+ * A mass that warms itself has no closed form and is followed in steps that have one.
  * Precondition: the reference lies inside the curve. Accuracy: rounding alone, some 1e-9 of the dose; of a
  * mass that warms itself 0.01 min.
  * Source: rosso-1993 for the rate, newton-cooling for the drift. Failures: none; a reference outside the
@@ -26,16 +32,27 @@ export function doseOfStretch(
 	const { minutes, ambientCelsius, timeConstantMinutes } = stretch;
 	if (minutes <= 0) return 0;
 	if (stretch.selfHeating)
-		return follow(curve, reference, startCelsius, stretch, minutes).state[1] ?? 0;
+		return followWarming(curve, reference, startCelsius, stretch, stretch.selfHeating).dose;
+	return workOfDrift(curve, startCelsius, ambientCelsius, timeConstantMinutes, minutes) / reference;
+}
+
+/** The integral of the rate over a drift in minutes at the optimum, in closed form. */
+function workOfDrift(
+	curve: CardinalCurve,
+	startCelsius: number,
+	ambientCelsius: number,
+	timeConstantMinutes: number,
+	minutes: number
+): number {
 	const span = startCelsius - ambientCelsius;
 	if (timeConstantMinutes === Infinity || Math.abs(span) < LEAST_SPAN_KELVIN)
-		return (minutes * rateAt(curve, startCelsius)) / reference;
+		return minutes * rateAt(curve, startCelsius);
 	// u falls from 1; the dough is inside the curve while T = ambient + span u is.
 	const bounds = [curve.minimum, curve.maximum].map((edge) => (edge - ambientCelsius) / span);
 	const high = Math.min(1, Math.max(...bounds));
 	const low = Math.max(Math.exp(-minutes / timeConstantMinutes), Math.min(...bounds));
 	if (low >= high) return 0;
-	return (timeConstantMinutes * integralOverU(curve, ambientCelsius, span, low, high)) / reference;
+	return timeConstantMinutes * integralOverU(curve, ambientCelsius, span, low, high);
 }
 
 /**
@@ -47,17 +64,97 @@ export function followStretch(
 	curve: CardinalCurve,
 	referenceCelsius: number,
 	startCelsius: number,
-	stretch: PathStretch
-): { readonly celsius: number; readonly dose: number } {
+	stretch: PathStretch,
+	also: CardinalCurve | null = null
+): Followed {
 	if (!stretch.selfHeating || stretch.minutes <= 0)
 		return {
 			celsius: temperatureIn(startCelsius, stretch, stretch.minutes),
-			dose: doseOfStretch(curve, referenceCelsius, startCelsius, stretch)
+			dose: doseOfStretch(curve, referenceCelsius, startCelsius, stretch),
+			also: also ? doseOfStretch(also, referenceCelsius, startCelsius, stretch) : 0
 		};
 	const reference = rateAt(curve, referenceCelsius);
 	if (!(reference > 0)) throw new RangeError('the reference temperature must lie inside the curve');
-	const { state } = follow(curve, reference, startCelsius, stretch, stretch.minutes);
-	return { celsius: state[0] ?? startCelsius, dose: state[1] ?? 0 };
+	const second = also ? { curve: also, reference: rateAt(also, referenceCelsius) } : null;
+	return followWarming(curve, reference, startCelsius, stretch, stretch.selfHeating, second);
+}
+
+/** Where a stretch ends; `also` is the dose by a second curve, where one was asked for. */
+export interface Followed {
+	readonly celsius: number;
+	readonly dose: number;
+	readonly also: number;
+}
+
+/** One step and two half steps may lie so far apart; the halves are then some three times as near to the truth. */
+const STEP_KELVINS = 1e-3;
+const STEP_DOSE_MINUTES = 5e-3;
+
+/**
+ * Follows a mass that warms itself. Over a short stretch its own heat hardly changes, so that the stretch is a
+ * drift towards a place as much warmer, in closed form; where two halves of it say otherwise it is followed
+ * step by step. Tolerance: 0.01 min of dose and 0.002 K over a stretch of hours, by the benchmark's fine
+ * reference.
+ */
+function followWarming(
+	curve: CardinalCurve,
+	reference: number,
+	startCelsius: number,
+	stretch: PathStretch,
+	own: SelfHeating,
+	second: { readonly curve: CardinalCurve; readonly reference: number } | null = null
+): Followed {
+	const { ambientCelsius, timeConstantMinutes } = stretch;
+	const heat = (celsius: number) => (own.kelvinsPerHour / 60) * rateAt(own.curve, celsius);
+	const step = (from: number, length: number): Followed => {
+		const towards = (perMinute: number, time: number) =>
+			timeConstantMinutes === Infinity
+				? from + perMinute * time
+				: drifted(
+						from,
+						ambientCelsius + perMinute * timeConstantMinutes,
+						timeConstantMinutes,
+						time
+					);
+		const middle = towards(heat(from), length / 2);
+		const perMinute = heat(middle);
+		const workOf = (by: CardinalCurve) =>
+			timeConstantMinutes === Infinity
+				? length * rateAt(by, middle)
+				: workOfDrift(
+						by,
+						from,
+						ambientCelsius + perMinute * timeConstantMinutes,
+						timeConstantMinutes,
+						length
+					);
+		return {
+			celsius: towards(perMinute, length),
+			dose: workOf(curve) / reference,
+			also: second ? workOf(second.curve) / second.reference : 0
+		};
+	};
+	const { minutes } = stretch;
+	const whole = step(startCelsius, minutes);
+	const first = step(startCelsius, minutes / 2);
+	const last = step(first.celsius, minutes / 2);
+	const dose = first.dose + last.dose;
+	if (
+		Math.abs(last.celsius - whole.celsius) < STEP_KELVINS &&
+		Math.abs(dose - whole.dose) < STEP_DOSE_MINUTES
+	)
+		return { celsius: last.celsius, dose, also: first.also + last.also };
+	const { state } = integrate({
+		derivative: ([celsius = startCelsius]) => [
+			warmingAt(celsius, stretch),
+			rateAt(curve, celsius) / reference,
+			second ? rateAt(second.curve, celsius) / second.reference : 0
+		],
+		start: [startCelsius, 0, 0],
+		minutes,
+		tolerance: STEP_TOLERANCE
+	});
+	return { celsius: state[0] ?? startCelsius, dose: state[1] ?? 0, also: state[2] ?? 0 };
 }
 
 /** Temperature and dose side by side, where the dough warms itself. */

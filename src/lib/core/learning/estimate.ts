@@ -29,8 +29,8 @@ const WILD_SHARE = 0.05;
 const WILD_WIDTH = 12;
 /** The belief is looked for over this many spreads of the prior to each side, first coarsely, then finely. */
 const REACH = 6;
-const COARSE_POINTS = 161;
-const FINE_POINTS = 321;
+const COARSE_POINTS = 97;
+const FINE_POINTS = 241;
 /** What is less likely than the likeliest by this factor of e is left out of the fine grid. */
 const LEAST_LOG = 22;
 
@@ -46,9 +46,10 @@ const LEAST_LOG = 22;
  * Example: a prior of 9.6 ± 2.5 and six readings of 11 ± 1 give 10.8 ± 0.4.
  */
 export function estimate(prior: Prior, observations: readonly Observation[]): Estimate {
+	const readings = observations.map(weighed);
 	const logAt = (value: number) => {
 		let log = logNormal(value, prior.mean, prior.spread);
-		for (const one of observations) log += logReading(one, value);
+		for (const one of readings) log += one.log(value);
 		return log;
 	};
 	const { from, to } = whereItLies(prior, logAt);
@@ -61,9 +62,9 @@ export function estimate(prior: Prior, observations: readonly Observation[]): Es
 	const mean = weights.reduce((sum, weight, index) => sum + weight * at(index), 0) / total;
 	const variance =
 		weights.reduce((sum, weight, index) => sum + weight * (at(index) - mean) ** 2, 0) / total;
-	const wild = (one: Observation) =>
-		weights.reduce((sum, weight, index) => sum + weight * wildness(one, at(index)), 0) / total;
-	const leftOut = observations.filter((one) => wild(one) > 0.5).map((one) => one.id);
+	const wild = (one: Weighed) =>
+		weights.reduce((sum, weight, index) => sum + weight * one.wildness(at(index)), 0) / total;
+	const leftOut = readings.filter((one) => wild(one) > 0.5).map((one) => one.id);
 	return {
 		mean,
 		spread: Math.sqrt(variance),
@@ -95,18 +96,31 @@ function logNormal(value: number, mean: number, spread: number): number {
 	return -0.5 * ((value - mean) / spread) ** 2 - Math.log(spread);
 }
 
-/** The log-likelihood of a reading when the quantity has a value: honest, or wild. */
-function logReading({ value, spread }: Observation, quantity: number): number {
-	const honest = Math.log(1 - WILD_SHARE) + logNormal(value, quantity, spread);
-	const wild = Math.log(WILD_SHARE) + logNormal(value, quantity, spread * WILD_WIDTH);
-	const most = Math.max(honest, wild);
-	return most + Math.log(Math.exp(honest - most) + Math.exp(wild - most));
+/** A reading with what does not change while the quantity is tried out. */
+interface Weighed {
+	readonly id: string;
+	/** Its log-likelihood when the quantity has a value: honest, or wild. */
+	readonly log: (quantity: number) => number;
+	/** How likely it is then that it is wild. */
+	readonly wildness: (quantity: number) => number;
 }
 
-/** How likely it is that a reading is wild when the quantity has a value. */
-function wildness(one: Observation, quantity: number): number {
-	const wild = Math.log(WILD_SHARE) + logNormal(one.value, quantity, one.spread * WILD_WIDTH);
-	return Math.exp(wild - logReading(one, quantity));
+function weighed({ id, value, spread }: Observation): Weighed {
+	const wide = spread * WILD_WIDTH;
+	const honestAt = Math.log(1 - WILD_SHARE) - Math.log(spread);
+	const wildAt = Math.log(WILD_SHARE) - Math.log(wide);
+	const honest = (off: number) => honestAt - (off * off) / (2 * spread * spread);
+	const wild = (off: number) => wildAt - (off * off) / (2 * wide * wide);
+	const log = (quantity: number) => {
+		const off = value - quantity;
+		const [a, b] = [honest(off), wild(off)];
+		return a > b ? a + Math.log1p(Math.exp(b - a)) : b + Math.log1p(Math.exp(a - b));
+	};
+	return {
+		id,
+		log,
+		wildness: (quantity) => Math.exp(wild(value - quantity) - log(quantity))
+	};
 }
 
 function quantile(

@@ -48,7 +48,9 @@ export function mixOfDay(
 	mixed: { readonly mixerId: string | null; readonly program: MixProgram | null } = {
 		mixerId: null,
 		program: null
-	}
+	},
+	/** Another mix of the same dough that was worked out already; alike ones share their friction. */
+	sibling: MixOfDay | null = null
 ): MixOfDay {
 	const { day, inputs, readings, nowMs } = knowledge;
 	const { formula, final } = dough.resolved;
@@ -56,12 +58,19 @@ export function mixOfDay(
 	const fillShare = mixer ? mix.dough.value / mixer.mostGrams : 1;
 	const book = bookOf(revision);
 	const done = { program: mixed.program ?? book.program, fill: fillShare };
-	const friction = learnedFriction(
-		{ book, readings: readings.get(formula.id) ?? [] },
-		othersOf(knowledge, formula.id),
-		mixer?.id ?? null,
-		done
-	);
+	const alike =
+		sibling !== null &&
+		sibling.mixer === mixer &&
+		sibling.fillShare === fillShare &&
+		!mixed.program;
+	const friction = alike
+		? sibling.friction
+		: learnedFriction(
+				{ book, readings: readings.get(formula.id) ?? [] },
+				othersOf(knowledge, formula.id),
+				mixer?.id ?? null,
+				done
+			);
 	const check = knowledge.checks.findLast(
 		(one) => one.stage === 'autolyse' && one.formulaId === formula.id && one.ordinal === mix.ordinal
 	);

@@ -1,16 +1,13 @@
 import type { RipeningView } from '../../contracts/ripening-views.ts';
-import { traceOf } from '../../core/bake-day/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db } from '../db/client.ts';
-import { loadRoomReadings, loadSensorsNow } from '../db/devices.ts';
+import { loadSensorsNow } from '../db/devices.ts';
 import { loadRetarders } from '../db/retarders.ts';
 import { bakeryNow } from './bakery-now.ts';
 import { loadBakeryDay } from './day-production.ts';
+import { readRoomTrace } from './read-room-trace.ts';
 import { loadRipeningDoughs } from './ripening-of-day.ts';
 import { newestOf, probeView, readWaterInputs } from './temperatures-now.ts';
-
-/** No dough is followed longer than this. */
-const LONGEST_MS = 72 * 3_600_000;
 
 /** Every dough of a date on its clock. */
 export async function readRipening(
@@ -26,14 +23,13 @@ export async function readRipening(
 		loadRetarders(db)
 	]);
 	const firstMs = Math.min(...doughs.map((dough) => dough.mixed?.atMs ?? Infinity), nowMs);
-	const readings = await loadRoomReadings(db, Math.max(firstMs, nowMs - LONGEST_MS), nowMs);
 	const room = inputs.find((one) => one.quantity === 'room');
 	const roomProbe = newestOf(sensors, 'room-probe');
 	const coreProbe = newestOf(sensors, 'core-probe');
 	return {
 		date,
 		doughs,
-		room: traceOf(readings),
+		room: await readRoomTrace(db, firstMs, nowMs, room?.reading?.celsius ?? null),
 		roomProbe: roomProbe ? probeView(roomProbe) : null,
 		coreProbe: coreProbe ? probeView(coreProbe) : null,
 		roomCelsius: room?.reading?.celsius ?? room?.assumedCelsius ?? day.bakery.assumed.roomCelsius,

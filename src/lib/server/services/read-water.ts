@@ -11,7 +11,7 @@ import { loadDoughWatch } from '../db/dough-watch.ts';
 import { loadPlannedMixStarts } from '../db/plans.ts';
 import { bakeryNow } from './bakery-now.ts';
 import { loadBakeryDay, type BakeryDay } from './day-production.ts';
-import { mixOfDay, revisionOf, type MixKnowledge } from './mix-of-day.ts';
+import { mixOfDay, revisionOf, type MixKnowledge, type MixOfDay } from './mix-of-day.ts';
 import { bowlWaterInput } from './mix-water-input.ts';
 import { bulkStep, loadLearned } from './ripening-of-day.ts';
 import { newestOf, probeView, readWaterInputs } from './temperatures-now.ts';
@@ -70,8 +70,10 @@ function mixesOf(
 	const { formula } = dough.resolved;
 	const revision = revisionOf(knowledge.day, formula.id);
 	if (!revision) return [];
+	let sibling: MixOfDay | null = null;
 	return dough.mixes.map((mix) => {
-		const { friction, input, mixer, heatCapacity } = mixOfDay(knowledge, dough, mix, revision);
+		sibling = mixOfDay(knowledge, dough, mix, revision, undefined, sibling);
+		const { friction, input, mixer, heatCapacity } = sibling;
 		return {
 			formulaId: formula.id,
 			name: formula.name,

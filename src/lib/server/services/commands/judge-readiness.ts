@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { watchedDough } from '../../../contracts/ripening-views.ts';
-import { traceOf, watchDoughs } from '../../../core/bake-day/index.ts';
+import { watchDoughs } from '../../../core/bake-day/index.ts';
 import { judgeReadiness as judge } from '../../../core/fermentation/index.ts';
 import { fail, ok } from '../../../core/result.ts';
-import { loadRoomReadings } from '../../db/devices.ts';
 import { loadRetarders } from '../../db/retarders.ts';
+import { readRoomTrace } from '../read-room-trace.ts';
+import { readWaterInputs } from '../temperatures-now.ts';
 import type { CommandHandler } from './handler.ts';
 import { findMixedDough } from './mixed-dough.ts';
 
@@ -18,8 +19,11 @@ export const judgeReadiness: CommandHandler<'judge-readiness'> = async (tx, comm
 	const { dough } = found.value;
 	const { step, mixed } = dough;
 	if (!step) return fail({ kind: 'dough-has-no-clock', name: dough.name });
-	const readings = await loadRoomReadings(tx, mixed.atMs, command.occurredAtMs);
-	const room = traceOf(readings);
+	const { day } = found.value;
+	const inputs = await readWaterInputs(tx, day, command.occurredAtMs);
+	const known = inputs.find((one) => one.quantity === 'room')?.reading?.celsius ?? null;
+	const firstMs = Math.min(...found.value.all.map((one) => one.mixed?.atMs ?? mixed.atMs));
+	const room = await readRoomTrace(tx, firstMs, command.occurredAtMs, known);
 	const all = found.value.all.flatMap((one) => {
 		const watched = watchedDough(one);
 		return watched ? [{ one, watched }] : [];
@@ -28,7 +32,7 @@ export const judgeReadiness: CommandHandler<'judge-readiness'> = async (tx, comm
 		all.map(({ watched }) => watched),
 		{
 			room,
-			roomCelsius: room.at(-1)?.celsius ?? found.value.day.bakery.assumed.roomCelsius,
+			roomCelsius: known ?? day.bakery.assumed.roomCelsius,
 			retarders: await loadRetarders(tx)
 		},
 		command.occurredAtMs
