@@ -71,6 +71,7 @@ const TERMS: Record<TermKey, string> = {
 	'dough-mass': 'dough in the bowl',
 	'dough-temperature': 'measured dough',
 	'expected-dough': 'dough expected',
+	'heat-in': 'heat it brings, counted from 0 °C',
 	'heat-brought': 'heat in the bowl, counted from 0 °C',
 	'heat-per-degree': 'heat that warms all of it by a degree',
 	'dough-with-water-at-zero': 'the dough if its water were at 0 °C, stage by stage',

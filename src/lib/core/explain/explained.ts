@@ -121,6 +121,7 @@ export type TermKey =
 	| 'dough-mass'
 	| 'dough-temperature'
 	| 'expected-dough'
+	| 'heat-in'
 	| 'heat-brought'
 	| 'heat-per-degree'
 	| 'dough-with-water-at-zero'

@@ -29,7 +29,7 @@ export function expectedDough(
 	const put = (of: string, capacity: Explained, { temperature, source }: SourcedTemperature) => {
 		capacities.push(capacity);
 		heats.push(
-			worked({ key: 'heat-of', of }, 'kJ', 'product', [
+			worked({ key: 'heat-in', of }, 'kJ', 'product', [
 				capacity,
 				given({ key: 'temperature-of', of }, temperature.celsius, '°C', source)
 			])
