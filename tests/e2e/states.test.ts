@@ -171,6 +171,9 @@ step('a book without a formula says how to begin, and one tap begins it', async 
 	const { page, database } = bakery;
 	await sql`truncate formula cascade`.execute(database.db);
 	await visit(bakery, '/bake/2026-11-26/formulas');
+	await visit(bakery, '/bake/2026-11-26/learned');
+	await says(page, sentence, 'Nothing is learned yet');
+	await (await byName(page, 'link', 'Begin the first formula')).click();
 	await says(page, sentence, 'There is no formula in the book yet');
 	await says(page, '[data-empty-book]', 'Ingredients first', 'are there');
 	assert.deepEqual(await accessibilityFaults(page), []);

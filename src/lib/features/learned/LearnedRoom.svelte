@@ -54,10 +54,20 @@
 <RoomHeading
 	{sentence}
 	note="Every figure stands on raw readings: each can be ignored, and all of them left behind."
-/>
+>
+	{#snippet actions()}
+		{#if view.formulas.length === 0}
+			<a class="action no-underline!" href={resolve(`/bake/${view.date}/formulas`)}
+				>Begin the first formula</a
+			>
+		{:else if measured === 0}
+			<a class="action no-underline!" href={resolve(`/bake/${view.date}/water`)}>Go to the water</a>
+		{/if}
+	{/snippet}
+</RoomHeading>
 
 <div class="learned">
-	<nav aria-label="Formulas" class="border border-line bg-sheet">
+	<nav aria-label="Formulas" class={formula ? 'border border-line bg-sheet' : ''}>
 		{#each view.formulas as one (one.id)}
 			<!-- eslint-disable svelte/no-navigation-without-resolve -- resolved in address() -->
 			<a
