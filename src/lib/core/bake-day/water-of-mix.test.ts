@@ -5,7 +5,7 @@ import { OAT_LOAF, OAT_LOAF_PANTRY } from '../formula/oat-loaf.fixture.ts';
 import { id, type DropId, type ProductId } from '../identity.ts';
 import { productionOf } from '../production/index.ts';
 import { WATER_SCHOOLS } from '../heat/index.ts';
-import { mixingOf, waterOfMix, type WaterOfMixInput } from './index.ts';
+import { frictionOfMix, mixingOf, waterOfMix, type WaterOfMixInput } from './index.ts';
 
 const SET = { kind: 'bakery' } as const;
 const at = (celsius: number) => ({ temperature: { celsius }, source: SET });
@@ -222,6 +222,14 @@ test('an autolyse drifts towards the room, and once it was measured only the wat
 	// It warms in the rest, so its water is asked for colder than without one.
 	const unrested = waterOfMix({ ...autolysed, mixing: { ...autolysed.mixing, rest: null } });
 	assert.ok(unrested && ahead.wanted.value < unrested.wanted.value);
+	// What the hot room gave the rest is not taken for the mixer's work.
+	for (const asked of [autolysed, { ...autolysed, autolysed: at(23) }]) {
+		const dough = waterOfMix(asked);
+		assert.ok(dough);
+		const made = { celsius: dough.expected.value };
+		const revealed = frictionOfMix(asked, made, dough.order.temperature);
+		close(revealed?.kilojoulesPerKilogram, 9.6, 1e-6);
+	}
 	const measured = (celsius: number) =>
 		waterOfMix({ ...autolysed, school: 'factor-rule', autolysed: at(celsius) });
 	const cool = measured(22);

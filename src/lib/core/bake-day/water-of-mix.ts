@@ -3,6 +3,7 @@ import {
 	baseTemperature,
 	doughSpread,
 	expectedDough,
+	frictionRevealed,
 	orderLiquid,
 	orderWater,
 	WATER,
@@ -19,7 +20,7 @@ import {
 	type WaterSupply,
 	type WayOut
 } from '../heat/index.ts';
-import type { SpecificEnergy, TemperatureDifference } from '../units/index.ts';
+import type { SpecificEnergy, Temperature, TemperatureDifference } from '../units/index.ts';
 import { bowlParts, heatCapacityOf, type Bowl, type BowlTemperatures } from './bowl-parts.ts';
 import { stageThrough, type StageOfWater, type StagingInput } from './water-of-stages.ts';
 
@@ -140,6 +141,27 @@ export function waterOfMix(input: WaterOfMixInput): WaterOfMix | null {
 				)
 			: []
 	};
+}
+
+/**
+ * Gives the friction work that a measured dough reveals, in kJ per kg of dough: by the balance of heat, stepped
+ * through where the mix rested on the way, so that the room's warmth is not taken for the mixer's.
+ * Range and source: as `waterOfMix`; `water` is as it went in after any stage that was measured. Failures:
+ * null for a bowl without any liquid.
+ * Example: the dough that was expected reveals the friction it was expected with.
+ */
+export function frictionOfMix(
+	input: Omit<WaterOfMixInput, 'school' | 'supply'>,
+	dough: Temperature,
+	water: Temperature
+): SpecificEnergy | null {
+	const found = bowlParts(input, input);
+	const balance = heatBalanceOf(input);
+	if (!found || !balance) return null;
+	const staged = stageThrough(input, found, balance);
+	if (staged?.rests) return staged.reveals(dough, water);
+	const measured = { temperature: dough, source: { kind: 'bakery' as const } };
+	return { kilojoulesPerKilogram: frictionRevealed(balance, measured, water).value };
 }
 
 /** How far the dough misses because the water cannot be had; null when it can. Warmer is positive. */

@@ -2,6 +2,7 @@ import { given, worked, type Explained } from '../explain/index.ts';
 import { additionOrder } from '../formula/index.ts';
 import {
 	doughOfStages,
+	frictionOfStages,
 	heatCapacityOfMixture,
 	temperaturesOfStages,
 	waterOfStages,
@@ -12,7 +13,7 @@ import {
 	type StagedMixInput
 } from '../heat/index.ts';
 import type { WeighUpLine } from '../production/index.ts';
-import type { Temperature } from '../units/index.ts';
+import type { SpecificEnergy, Temperature } from '../units/index.ts';
 import type { BowlParts } from './bowl-parts.ts';
 import type { MixingOfDough } from './mix-stages.ts';
 
@@ -41,6 +42,8 @@ interface Staged {
 	readonly waterDegreesPerDough: number;
 	readonly expected: (water: Temperature) => Explained;
 	readonly stages: (water: Temperature) => readonly StageOfWater[];
+	/** The friction of the whole mix that a measured dough reveals. */
+	readonly reveals: (dough: Temperature, water: Temperature) => SpecificEnergy;
 }
 
 /** Held-back water goes in with this share of the work still to do (our default). */
@@ -124,6 +127,7 @@ export function stageThrough(
 					})
 				])
 			]),
+		reveals: (measured, water) => frictionOfStages(staged, balance.friction.work, measured, water),
 		stages: (water) =>
 			temperaturesOfStages(staged, () => water.celsius).map((celsiusAfter, index) => ({
 				kind: (done ? kinds.slice(1) : kinds)[index] ?? 'mix',

@@ -62,6 +62,26 @@ export function doughOfStages(input: Omit<StagedMixInput, 'target'>, water: Temp
 	return temperaturesOfStages(input, () => water.celsius).at(-1) ?? water.celsius;
 }
 
+/**
+ * Gives the friction work of a whole staged mix that a measured dough reveals, in kJ per kg of dough.
+ *
+ * Model: as `waterOfStages`; the dough follows the work in a straight line, so that the stages run without it
+ * and with `told`, the work they were told for, give the line. What a rest took from or gave to the room is not
+ * laid at the mixer's door. Range, source and failures: as `waterOfStages`; work told above 0.
+ * Example: the dough that a staged mix is expected to make reveals the work it was told.
+ */
+export function frictionOfStages(
+	input: Omit<StagedMixInput, 'target'>,
+	told: SpecificEnergy,
+	dough: Temperature,
+	water: Temperature
+): SpecificEnergy {
+	const idle = input.stages.map((stage) => ({ ...stage, work: { kilojoulesPerKilogram: 0 } }));
+	const without = doughOfStages({ ...input, stages: idle }, water);
+	const share = (dough.celsius - without) / (doughOfStages(input, water) - without);
+	return { kilojoulesPerKilogram: told.kilojoulesPerKilogram * share };
+}
+
 /** How warm the bowl's content is at the end of each stage, before its rest; `waterAt` is asked for each. */
 export function temperaturesOfStages(
 	{ stages, bowl, inBowl, liquid }: Omit<StagedMixInput, 'target'>,

@@ -97,6 +97,7 @@
 						{/each}
 					</p>
 				{/if}
+				<!-- eslint-enable svelte/no-navigation-without-resolve -->
 				<h3 class="sub">Friction</h3>
 				<p class="text-lead" data-friction>{frictionText}</p>
 				{#each leftOut as one (one.id)}

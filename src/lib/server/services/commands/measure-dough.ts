@@ -1,5 +1,4 @@
-import { heatBalanceOf } from '../../../core/bake-day/index.ts';
-import { frictionRevealed } from '../../../core/heat/index.ts';
+import { frictionOfMix, heatBalanceOf } from '../../../core/bake-day/index.ts';
 import { fail, ok } from '../../../core/result.ts';
 import { loadDoughTemperatures } from '../../db/dough-temperatures.ts';
 import { loadDoughWatch } from '../../db/dough-watch.ts';
@@ -35,11 +34,12 @@ export const measureDough: CommandHandler<'measure-dough'> = async (tx, command)
 	);
 	const balance = heatBalanceOf(found.input);
 	if (!balance) return fail({ kind: 'unknown', what: 'mix' });
-	const revealed = frictionRevealed(
-		balance,
-		{ temperature: { celsius: command.doughCelsius }, source: { kind: 'bakery' } },
+	const revealed = frictionOfMix(
+		found.input,
+		{ celsius: command.doughCelsius },
 		{ celsius: command.waterCelsius }
 	);
+	if (!revealed) return fail({ kind: 'unknown', what: 'mix' });
 	await tx
 		.insertInto('dough_temperature')
 		.values({
@@ -52,7 +52,7 @@ export const measureDough: CommandHandler<'measure-dough'> = async (tx, command)
 			target_celsius: revision.targetCelsius,
 			water_celsius: command.waterCelsius,
 			instrument: command.instrument,
-			friction_kj_per_kg: revealed.value,
+			friction_kj_per_kg: revealed.kilojoulesPerKilogram,
 			dough_kj_per_kg_k: found.heatCapacity,
 			mixer_id: found.mixer?.id ?? null,
 			slow_min: command.program?.slowMinutes ?? null,
@@ -69,5 +69,8 @@ export const measureDough: CommandHandler<'measure-dough'> = async (tx, command)
 			occurred_at: new Date(command.occurredAtMs)
 		})
 		.execute();
-	return ok({ readingId: command.id, frictionKilojoulesPerKilogram: revealed.value });
+	return ok({
+		readingId: command.id,
+		frictionKilojoulesPerKilogram: revealed.kilojoulesPerKilogram
+	});
 };
