@@ -1,6 +1,8 @@
 // Which folder may lean on which. Each rule is shown to fail once by tests/rules.
 const CORE = '^src/lib/core/';
 const test = '\\.test\\.ts$';
+/** Where the types of the server's commands come to the browser. */
+const COMMANDS = '^src/lib/contracts/commands\\.ts$';
 
 /** Folders of the core and the siblings each may enter; all may use result, identity, units, time and explain. */
 const BASE = ['units', 'explain', 'time'];
@@ -9,9 +11,11 @@ const CORE_FOLDERS = {
 	heat: [],
 	fermentation: [],
 	schedule: [],
-	learning: [],
 	production: ['formula'],
-	'bake-day': ['formula', 'heat', 'fermentation', 'schedule', 'production']
+	ripening: ['formula', 'fermentation'],
+	learning: ['formula', 'heat', 'fermentation', 'ripening'],
+	mixing: ['formula', 'heat', 'fermentation', 'production', 'learning'],
+	planning: ['formula', 'fermentation', 'schedule', 'ripening']
 };
 
 const siblingRules = Object.entries(CORE_FOLDERS).map(([folder, allowed]) => ({
@@ -28,7 +32,7 @@ module.exports = {
 			name: 'no-circle',
 			severity: 'error',
 			from: {},
-			to: { circular: true }
+			to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } }
 		},
 		{
 			name: 'core-imports-only-core',
@@ -55,8 +59,20 @@ module.exports = {
 		{
 			name: 'contracts-lean-on-core',
 			severity: 'error',
-			from: { path: '^src/lib/contracts/', pathNot: test },
+			from: { path: '^src/lib/contracts/', pathNot: [test, COMMANDS] },
 			to: { path: '^src/', pathNot: [CORE, '^src/lib/contracts/'] }
+		},
+		{
+			name: 'commands-are-told-by-their-types',
+			comment:
+				'a command is one module of the server; the browser knows its types and nothing else of it',
+			severity: 'error',
+			from: { path: COMMANDS },
+			to: {
+				path: '^src/',
+				pathNot: [CORE, '^src/lib/contracts/'],
+				dependencyTypesNot: ['type-only']
+			}
 		},
 		{
 			name: 'devices-lean-on-core-and-contracts',
@@ -82,7 +98,7 @@ module.exports = {
 			severity: 'error',
 			from: {
 				path: '^src/',
-				pathNot: ['^src/lib/server/', '\\.server\\.ts$', '\\+server\\.ts$', test]
+				pathNot: ['^src/lib/server/', '\\.server\\.ts$', '\\+server\\.ts$', test, COMMANDS]
 			},
 			to: { path: '^src/lib/server/' }
 		},

@@ -1,13 +1,12 @@
 import {
 	doughCard,
-	expandDay,
-	planDay,
 	traceOf,
 	watchDoughs,
 	type RipeningStep,
 	type WatchedDough
-} from '../src/lib/core/bake-day/index.ts';
-import { BULK, DAY } from '../src/lib/core/bake-day/harbour-day.fixture.ts';
+} from '../src/lib/core/ripening/index.ts';
+import { expandDay, planDay } from '../src/lib/core/planning/index.ts';
+import { BULK, DAY } from '../src/lib/core/planning/harbour-day.fixture.ts';
 import { chanceFrom, normalFrom } from '../src/lib/core/chance.ts';
 import {
 	doseOfStretch,
@@ -37,7 +36,8 @@ import {
 } from '../src/lib/core/identity.ts';
 import { loadBakeryDay } from '../src/lib/server/services/day-production.ts';
 import { testDatabase, TOMORROW } from '../tests/integration/test-database.ts';
-import { measurePages } from './pages.ts';
+import { reportGrowth } from './nights.ts';
+import { measurePages, PAGES } from './pages.ts';
 import { mediansInTurns, report, type Figure } from './measure.ts';
 
 /** Recompute of the demo's doughs after one order changes, against a plain loop over the same numbers. */
@@ -357,7 +357,8 @@ try {
 		'Pages: server time against the bare queries',
 		await measurePages(young.db, old.db)
 	);
-	if (!core || !pages) process.exitCode = 1;
+	const flat = await reportGrowth(PAGES);
+	if (!core || !pages || !flat) process.exitCode = 1;
 } finally {
 	await young.drop();
 	await old.drop();

@@ -11,16 +11,17 @@ import {
 } from '../src/lib/server/db/bakery.ts';
 import { loadFormulaBook } from '../src/lib/server/db/formula-book.ts';
 import { latestOtherDateWithOrders, loadOrderLines } from '../src/lib/server/db/orders.ts';
-import { loadLeads, loadNewestPlan } from '../src/lib/server/db/plans.ts';
-import { loadRoomReadings, loadSensorsNow } from '../src/lib/server/db/devices.ts';
-import { loadDoughTemperatures } from '../src/lib/server/db/dough-temperatures.ts';
+import { loadBatchesOn, loadLeadsOn } from '../src/lib/server/db/batches.ts';
+import { loadObservations } from '../src/lib/server/db/batch-log.ts';
+import { loadNewestPlan } from '../src/lib/server/db/plans.ts';
 import {
-	loadChecksOf,
-	loadDoughWatch,
-	loadJudgementsOf
-} from '../src/lib/server/db/dough-watch.ts';
+	loadRoomReadings,
+	loadSensorsNow,
+	loadTemperatureDays
+} from '../src/lib/server/db/devices.ts';
 import { loadNewestReadings } from '../src/lib/server/db/readings.ts';
 import { readDoughs } from '../src/lib/server/services/read-doughs.ts';
+import { readLearned } from '../src/lib/server/services/read-learned.ts';
 import { readOrders } from '../src/lib/server/services/read-orders.ts';
 import { readPlan } from '../src/lib/server/services/read-plan.ts';
 import { demoId } from '../src/lib/server/demo/demo-id.ts';
@@ -28,6 +29,7 @@ import { readRipening } from '../src/lib/server/services/read-ripening.ts';
 import { readWater } from '../src/lib/server/services/read-water.ts';
 import { NOW_MS, TOMORROW } from '../tests/integration/test-database.ts';
 import { mediansInTurns, type Figure } from './measure.ts';
+import { growNights } from './nights.ts';
 
 const ROUNDS = 60;
 const YEARS_OF_HISTORY = 5;
@@ -89,11 +91,17 @@ function bookAndOrders(db: Db, date: BakeDate) {
 		loadOrderLines(db, date)
 	]);
 }
-function dayQueries(db: Db) {
-	return Promise.all([bookAndOrders(db, TOMORROW), loadMixers(db), loadDecks(db), loadScales(db)]);
+function dayQueries(db: Db, date: BakeDate = TOMORROW) {
+	return Promise.all([
+		bookAndOrders(db, date),
+		loadMixers(db),
+		loadDecks(db),
+		loadScales(db),
+		loadBatchesOn(db, date)
+	]);
 }
 
-const PAGES: readonly {
+export const PAGES: readonly {
 	readonly what: string;
 	readonly page: (db: Db) => Promise<unknown>;
 	readonly queries: (db: Db) => Promise<unknown>;
@@ -101,13 +109,13 @@ const PAGES: readonly {
 	{
 		what: 'orders',
 		page: (db) => readOrders(db, TOMORROW),
-		queries: (db) => bookAndOrders(db, TOMORROW)
+		queries: dayQueries
 	},
 	{
 		what: 'orders, empty date',
 		page: (db) => readOrders(db, EMPTY),
 		queries: async (db) => {
-			await bookAndOrders(db, EMPTY);
+			await dayQueries(db, EMPTY);
 			await latestOtherDateWithOrders(db, EMPTY);
 		}
 	},
@@ -119,8 +127,7 @@ const PAGES: readonly {
 			await dayQueries(db);
 			await loadNewestReadings(db, READINGS);
 			await loadSensorsNow(db);
-			await loadDoughWatch(db, TOMORROW);
-			await loadDoughTemperatures(db, FORMULAS);
+			await loadObservations(db, FORMULAS);
 		}
 	},
 	{
@@ -128,17 +135,25 @@ const PAGES: readonly {
 		page: (db) => readRipening(db, TOMORROW, NOW_MS),
 		queries: async (db) => {
 			await dayQueries(db);
-			await Promise.all(FORMULAS.map((one) => loadJudgementsOf(db, one)));
-			await Promise.all(FORMULAS.map((one) => loadChecksOf(db, one)));
-			await loadDoughTemperatures(db, FORMULAS);
+			await loadObservations(db, FORMULAS);
 			await loadRoomReadings(db, NOW_MS - 43_200_000, NOW_MS);
+		}
+	},
+	{
+		what: 'learned',
+		page: (db) =>
+			readLearned(db, TOMORROW, { formulaId: FORMULAS[0] ?? null, mixerId: null }, NOW_MS),
+		queries: async (db) => {
+			await loadFormulaBook(db);
+			await loadObservations(db, FORMULAS);
+			await loadTemperatureDays(db, addDays(TOMORROW, -400), TOMORROW);
 		}
 	},
 	{
 		what: 'plan',
 		page: (db) => readPlan(db, TOMORROW),
 		queries: (db) =>
-			Promise.all([dayQueries(db), loadLeads(db, TOMORROW), loadNewestPlan(db, TOMORROW)])
+			Promise.all([dayQueries(db), loadLeadsOn(db, TOMORROW), loadNewestPlan(db, TOMORROW)])
 	}
 ];
 
@@ -148,7 +163,8 @@ async function growHistory(db: Db): Promise<void> {
 	const first = addDays(TOMORROW, -days - 1);
 	await sql`insert into order_line (bake_date, drop_id, product_id, pieces, changed_by)
 		select ${first}::date + n, o.drop_id, o.product_id, o.pieces, o.changed_by
-		from order_line o, generate_series(0, ${days - 1}) n where o.bake_date = ${TOMORROW}`.execute(db);
+		from order_line o, generate_series(0, ${days - 1}) n where o.bake_date = ${TOMORROW}
+		on conflict do nothing`.execute(db);
 	const command = randomUUID();
 	await db.transaction().execute(async (tx) => {
 		await sql`insert into command (id, kind, actor_id, occurred_at, request, answer)
@@ -156,13 +172,8 @@ async function growHistory(db: Db): Promise<void> {
 		await sql`insert into reading (id, command_id, quantity, celsius, instrument, occurred_at)
 			select gen_random_uuid(), ${command}, (array['room', 'flour', 'tap'])[1 + n % 3], 15 + n % 10, 'typed',
 			${first}::date + n * interval '5 minutes' from generate_series(1, ${days * 96}) n`.execute(tx);
-		await sql`insert into dough_temperature (id, command_id, bake_date, formula_id, ordinal, dough_celsius,
-			target_celsius, water_celsius, instrument, friction_kj_per_kg, dough_kj_per_kg_k, inputs, occurred_at)
-			select gen_random_uuid(), ${command}, ${first}::date + n, f.id, 1, 25 + n % 3, 25, 15, 'core-probe',
-			9 + n % 4, 2.7, '{}', ${first}::date + n from formula f, generate_series(0, ${days - 40}) n`.execute(
-			tx
-		);
 	});
+	await growNights(db, days);
 	const [device, sensor] = [randomUUID(), randomUUID()];
 	await sql`insert into device (id, name, key_sha256) values (${device}, 'Old probe', ${'0'.repeat(64)})`.execute(
 		db

@@ -7,7 +7,7 @@ import { freePort } from '../../scripts/parts/ports.mjs';
 import { startProbes } from '../../scripts/parts/probes.mjs';
 import { currentActor } from '../../src/lib/server/auth/actor.ts';
 import { loadClock, setClock } from '../../src/lib/server/db/bakery.ts';
-import { carryOut } from '../../src/lib/server/services/commands/door.ts';
+import { carryOut, readCommand } from '../../src/lib/server/commands/door.ts';
 import { bakeryTime } from '../../src/lib/core/time/index.ts';
 import {
 	byName,
@@ -99,7 +99,8 @@ step('a measured dough can be taken over from its probe', async (page) => {
 	await (await byName(page, 'button', 'Keep it')).click();
 	await says(page, '[data-measured]', 'Measured 2');
 	const [row] = await bakery.database.db
-		.selectFrom('dough_temperature')
+		.selectFrom('event_measured')
+		.innerJoin('batch_event', 'batch_event.id', 'event_measured.event_id')
 		.select('instrument')
 		.orderBy('recorded_at', 'desc')
 		.limit(1)
@@ -176,18 +177,16 @@ async function setRate(rate: number): Promise<void> {
 	// Somebody writes something, as somebody always does: the open screens look again.
 	const actor = await currentActor(db);
 	assert.ok(actor);
-	await carryOut(
-		db,
-		{
-			kind: 'take-reading',
-			id: randomUUID(),
-			occurredAtMs: Math.round(await now()),
-			quantity: 'flour',
-			preparationId: null,
-			celsius: 28.3,
-			instrument: 'typed',
-			correctsId: null
-		},
-		actor
-	);
+	const read = readCommand({
+		kind: 'take-reading',
+		id: randomUUID(),
+		occurredAtMs: Math.round(await now()),
+		quantity: 'flour',
+		preparationId: null,
+		celsius: 28.3,
+		instrument: 'typed',
+		correctsId: null
+	});
+	assert.ok(read.ok);
+	await carryOut(db, read.value, actor);
 }

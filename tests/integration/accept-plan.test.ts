@@ -1,9 +1,10 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
-import { planDay, type BakeDayInput } from '../../src/lib/core/bake-day/index.ts';
+import { planDay, type BakeDayInput } from '../../src/lib/core/planning/index.ts';
 import type { Placement } from '../../src/lib/core/schedule/index.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import {
+	batchOf,
 	FERRY,
 	HARBOUR_DOUGH,
 	LOAF,
@@ -44,12 +45,19 @@ const batches = () =>
 		.innerJoin('plan_version', 'plan_version.id', 'plan_batch.plan_id')
 		.select([
 			'batch.id',
-			'batch.key',
+			'batch.kind',
+			'batch.ordinal',
+			'batch.recipe_id',
 			'plan_version.number',
 			'plan_batch.pieces',
 			'batch.formula_revision_id'
 		])
 		.execute();
+
+const placeOf = (one: { kind: string; recipe_id: string; ordinal: number; id: string }) =>
+	one.kind === 'mix' || one.kind === 'pre-ferment' || one.kind === 'preparation'
+		? `${one.kind} ${one.recipe_id} ${one.ordinal}`
+		: one.id;
 
 test('accepting stores a version with its tasks and batches, pinned to revisions', async () => {
 	const done = await accept();
@@ -59,24 +67,19 @@ test('accepting stores a version with its tasks and batches, pinned to revisions
 	assert.equal(view.accepted?.current, true);
 	assert.equal(view.accepted?.acceptedBy, 'Maud Tarrow');
 	const stored = await batches();
-	assert.ok(stored.some((one) => one.key.startsWith('build:')));
-	assert.ok(stored.some((one) => one.key.startsWith('load:') && (one.pieces ?? 0) > 0));
-	assert.ok(
-		stored
-			.filter((one) => !one.key.startsWith('build:'))
-			.every((one) => one.formula_revision_id !== null)
-	);
+	assert.ok(stored.some((one) => one.kind === 'pre-ferment'));
+	assert.ok(stored.some((one) => one.kind === 'load' && (one.pieces ?? 0) > 0));
+	const mixes = stored.filter((one) => one.kind === 'mix');
+	assert.ok(mixes.length > 3 && mixes.every((one) => one.formula_revision_id !== null));
 	const tasks = await t.db.selectFrom('plan_task').selectAll().execute();
-	assert.equal(tasks.length, Object.keys(view.accepted?.placement.starts ?? {}).length);
+	assert.equal(tasks.length, view.accepted?.document.plan.tasks.length);
 });
 
 test('a second version keeps the identity of the batches it still has', async () => {
-	const first = new Map((await batches()).map((one) => [one.key, one.id]));
+	const first = new Map((await batches()).map((one) => [placeOf(one), one.id]));
 	const lead = await send(t.db, {
 		kind: 'set-lead',
-		date: TOMORROW,
-		formulaId: HARBOUR_DOUGH,
-		ordinal: 1,
+		batch: await batchOf(t.db, HARBOUR_DOUGH),
 		minutes: 20,
 		expectedVersion: 0
 	});
@@ -84,7 +87,7 @@ test('a second version keeps the identity of the batches it still has', async ()
 	assert.equal((await readPlan(t.db, TOMORROW)).accepted?.current, false);
 	const done = await accept();
 	assert.ok(done.outcome === 'done' && done.answer.number === 2);
-	for (const one of await batches()) assert.equal(one.id, first.get(one.key));
+	for (const one of await batches()) assert.equal(one.id, first.get(placeOf(one)));
 });
 
 test('a plan made before the orders changed is refused', async () => {

@@ -2,17 +2,19 @@ import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
-import { commandSchema } from '../../src/lib/contracts/commands.ts';
 import type { BakeDate } from '../../src/lib/core/time/index.ts';
+import { readCommand } from '../../src/lib/server/commands/door.ts';
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import {
+	batchOf,
 	FERRY,
 	HARBOUR_DOUGH,
 	LEVAIN,
 	LOAF,
 	NOW_MS,
+	plannedMix,
 	send,
 	testDatabase,
 	TOMORROW,
@@ -42,9 +44,9 @@ test('an order changes once, keeps its history, and a repeated command gives the
 	const seen = await cell(TOMORROW);
 	assert.ok(seen);
 	const id = randomUUID();
-	const first = await send(t.db, order(TOMORROW, 31, seen.version), id);
+	const first = await send(t.db, order(TOMORROW, 31, seen.version), { id });
 	assert.deepEqual(first, { outcome: 'done', answer: { version: seen.version + 1, pieces: 31 } });
-	assert.deepEqual(await send(t.db, order(TOMORROW, 31, seen.version), id), first);
+	assert.deepEqual(await send(t.db, order(TOMORROW, 31, seen.version), { id }), first);
 	assert.equal((await cell(TOMORROW))?.pieces, 31);
 	const history = await t.db
 		.selectFrom('order_change')
@@ -52,7 +54,7 @@ test('an order changes once, keeps its history, and a repeated command gives the
 		.where('command_id', '=', id)
 		.execute();
 	assert.deepEqual(history, [{ pieces_before: seen.pieces, pieces_after: 31 }]);
-	assert.deepEqual(await send(t.db, order(TOMORROW, 32, seen.version), id), {
+	assert.deepEqual(await send(t.db, order(TOMORROW, 32, seen.version), { id }), {
 		outcome: 'refused',
 		refusal: { kind: 'id-used-before' }
 	});
@@ -67,6 +69,41 @@ test('of two bakers who change one number at once, one is told what the other pu
 	assert.ok(refused?.outcome === 'refused' && refused.refusal.kind === 'changed-meanwhile');
 	assert.equal(refused.refusal.value, (await cell(date))?.pieces);
 	assert.equal(refused.refusal.by, 'Maud Tarrow');
+});
+
+test('of two bakers who change one number that is there already, one is told what the other put', async () => {
+	const date = '2026-12-11' as BakeDate;
+	assert.equal((await send(t.db, order(date, 5, 0))).outcome, 'done');
+	for (let version = 1; version <= 8; version += 1) {
+		const both = await Promise.all(
+			[10, 20].map((by) => send(t.db, order(date, version + by, version)))
+		);
+		assert.equal(both.filter((one) => one.outcome === 'done').length, 1, `round ${version}`);
+		const refused = both.find((one) => one.outcome === 'refused');
+		assert.ok(refused?.outcome === 'refused' && refused.refusal.kind === 'changed-meanwhile');
+		const { value } = refused.refusal;
+		assert.equal(value, (await cell(date))?.pieces, 'what the other put stands');
+	}
+	const changes = await t.db
+		.selectFrom('order_change')
+		.select(({ fn }) => fn.countAll<string>().as('n'))
+		.where('bake_date', '=', date)
+		.executeTakeFirstOrThrow();
+	assert.equal(Number(changes.n), 9, 'nothing was written down twice');
+});
+
+test('of two bakers who set one lead at once, one is told what the other put', async () => {
+	const lead = { kind: 'set-lead' as const, batch: await batchOf(t.db, HARBOUR_DOUGH, 2) };
+	for (let version = 0; version < 6; version += 1) {
+		const both = await Promise.all(
+			[10, 20].map((minutes) => send(t.db, { ...lead, minutes, expectedVersion: version }))
+		);
+		assert.equal(both.filter((one) => one.outcome === 'done').length, 1, `round ${version}`);
+		const refused = both.find((one) => one.outcome === 'refused');
+		const done = both.find((one) => one.outcome === 'done');
+		assert.ok(refused?.outcome === 'refused' && refused.refusal.kind === 'changed-meanwhile');
+		assert.ok(done?.outcome === 'done' && done.answer.minutes === refused.refusal.value);
+	}
 });
 
 test('a command that names what is not there is refused and writes nothing', async () => {
@@ -99,9 +136,13 @@ test('a command that names what is not there is refused and writes nothing', asy
 		}),
 		send(t.db, {
 			kind: 'set-lead',
-			date: TOMORROW,
-			formulaId: randomUUID(),
-			ordinal: 1,
+			batch: plannedMix(randomUUID(), 1, randomUUID(), 20_000),
+			minutes: 10,
+			expectedVersion: 0
+		}),
+		send(t.db, {
+			kind: 'set-lead',
+			batch: { kind: 'made', batchId: randomUUID() },
 			minutes: 10,
 			expectedVersion: 0
 		})
@@ -109,16 +150,17 @@ test('a command that names what is not there is refused and writes nothing', asy
 	const what = refusals.map((one) =>
 		one.outcome === 'refused' && one.refusal.kind === 'unknown' ? one.refusal.what : one
 	);
-	assert.deepEqual(what, ['drop', 'product', 'build', 'reading', 'formula']);
+	assert.deepEqual(what, ['drop', 'product', 'build', 'reading', 'mix', 'dough']);
 	assert.equal(await count(), commands);
 });
 
 test('nonsense never reaches the door: the schema says what and where', () => {
 	const good = { ...order(TOMORROW, 4, 0), id: randomUUID(), occurredAtMs: NOW_MS };
-	assert.ok(commandSchema.safeParse(good).success);
+	assert.ok(readCommand(good).ok);
 	const where = (change: object) => {
-		const parsed = commandSchema.safeParse({ ...good, ...change });
-		return parsed.success ? 'accepted' : parsed.error.issues[0]?.path.join('.');
+		const read = readCommand({ ...good, ...change });
+		if (read.ok) return 'accepted';
+		return read.error.kind === 'malformed' ? read.error.problems[0]?.where : read.error.kind;
 	};
 	assert.equal(where({ pieces: -1 }), 'pieces');
 	assert.equal(where({ pieces: 1.5 }), 'pieces');
@@ -137,7 +179,9 @@ test('nonsense never reaches the door: the schema says what and where', () => {
 		instrument: 'typed',
 		correctsId: null
 	};
-	assert.equal(commandSchema.safeParse(reading).success, false);
+	assert.equal(readCommand(reading).ok, false);
+	for (const nothing of [null, 7, 'change-order', [], {}, { kind: 'constructor' }])
+		assert.equal(readCommand(nothing).ok, false);
 });
 
 test('orders are copied to an empty date once', async () => {
@@ -186,9 +230,7 @@ test('a reading moves the water; a correction is a new entry that stands for the
 test('a lead is versioned like an order and moves the plan input', async () => {
 	const lead = {
 		kind: 'set-lead' as const,
-		date: TOMORROW,
-		formulaId: HARBOUR_DOUGH,
-		ordinal: 1,
+		batch: await batchOf(t.db, HARBOUR_DOUGH),
 		minutes: 30
 	};
 	const before = await readPlan(t.db, TOMORROW);

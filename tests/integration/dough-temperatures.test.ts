@@ -1,9 +1,11 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
+import { addDays } from '../../src/lib/core/time/index.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import {
+	batchOf,
 	HARBOUR_DOUGH,
 	NOW_MS,
 	send,
@@ -31,13 +33,11 @@ async function harbour(ordinal = 1) {
 	assert.ok(mix?.water, 'the mix adds water');
 	return { ...mix, water: mix.water };
 }
-const measure = (doughCelsius: number, waterCelsius: number, change: object = {}) =>
+const measure = async (celsius: number, waterCelsius: number, change: object = {}, on = 0) =>
 	send(t.db, {
 		kind: 'measure-dough',
-		date: TOMORROW,
-		formulaId: HARBOUR_DOUGH,
-		ordinal: 1,
-		doughCelsius,
+		batch: await batchOf(t.db, HARBOUR_DOUGH, 1, addDays(TOMORROW, on)),
+		celsius,
 		waterCelsius,
 		instrument: 'core-probe',
 		mixerId: null,
@@ -57,10 +57,10 @@ test('a dough that comes out as the balance of heat said reveals the friction of
 	const book = mix.friction.bookKilojoulesPerKilogram;
 	// The book's 9.6 are told for a full bowl; this one is emptier and works each kilogram a little more.
 	assert.ok(book > 9.6 && book < 10, `${book}`);
-	close(done.answer.frictionKilojoulesPerKilogram, book, 1e-6);
+	close(done.answer.frictionKilojoulesPerKilogram ?? 0, book, 1e-6);
 	const after = await harbour();
 	assert.equal(after.friction.used, 1);
-	assert.equal(after.measured?.doughCelsius, 25);
+	assert.equal(after.measured?.celsius, 25);
 	close(after.friction.kilojoulesPerKilogram, book, 0.05);
 	assert.ok(after.friction.spreadKilojoulesPerKilogram < mix.friction.spreadKilojoulesPerKilogram);
 	assert.equal((await harbour(2)).measured, null, 'the other mix was not measured');
@@ -68,14 +68,15 @@ test('a dough that comes out as the balance of heat said reveals the friction of
 
 test('warmer doughs teach more friction, and one wild reading is named and left out', async () => {
 	const asked = (await harbour()).water.schools['heat-balance'].value;
-	for (let night = 0; night < 5; night += 1) await measure(26, asked);
+	for (let night = 1; night <= 5; night += 1)
+		assert.equal((await measure(26, asked, {}, night)).outcome, 'done');
 	const warm = await harbour();
 	assert.ok(warm.friction.kilojoulesPerKilogram > 11, String(warm.friction.kilojoulesPerKilogram));
 	assert.ok(warm.water.wanted.value < asked, 'the next water is colder');
-	const wild = await measure(34, asked);
+	const wild = await measure(34, asked, {}, 6);
 	assert.ok(wild.outcome === 'done', JSON.stringify(wild));
 	const after = await harbour();
-	const reading = after.friction.readings.find((one) => one.id === wild.answer.readingId);
+	const reading = after.friction.readings.find((one) => one.id === wild.answer.entryId);
 	assert.equal(reading?.leftOut, true);
 	close(after.friction.kilojoulesPerKilogram, warm.friction.kilojoulesPerKilogram, 0.3);
 });
@@ -114,13 +115,13 @@ test('learning begins anew from the book, and a surface reading pulls less than 
 	const fresh = await harbour();
 	assert.equal(fresh.friction.readings.length, 0);
 	const asked = fresh.water.schools['heat-balance'].value;
-	const later = async (instrument: string) => {
+	const later = async (instrument: string, on: number) => {
 		await t.db.deleteFrom('observation_ignored').execute();
-		const done = await measure(27, asked, { instrument });
+		const done = await measure(27, asked, { instrument }, on);
 		assert.ok(done.outcome === 'done', JSON.stringify(done));
 		const rows = (await harbour()).friction.readings;
 		for (const row of rows)
-			if (row.id !== done.answer.readingId)
+			if (row.id !== done.answer.entryId)
 				await send(t.db, {
 					kind: 'ignore-observation',
 					subject: 'friction',
@@ -129,23 +130,51 @@ test('learning begins anew from the book, and a surface reading pulls less than 
 				});
 		return (await harbour()).friction.kilojoulesPerKilogram;
 	};
-	const bySurface = await later('surface-thermometer');
-	const byCore = await later('core-probe');
+	const bySurface = await later('surface-thermometer', 3);
+	const byCore = await later('core-probe', 4);
 	assert.ok(bySurface > 9.6 && bySurface < byCore, `${bySurface} and ${byCore}`);
 });
 
-test('what is no mix of the day cannot be measured', async () => {
-	for (const change of [
-		{ ordinal: 99 },
-		{ formulaId: randomUUID() },
-		{ date: '2031-01-01' as typeof TOMORROW }
-	]) {
-		const refused = await measure(25, 20, change);
+test('what is no mix of a formula, or more than a mixer takes, cannot be measured', async () => {
+	const { mixes } = await readWater(t.db, addDays(TOMORROW, 1), NOW_MS);
+	const found = mixes.find((one) => one.formulaId === HARBOUR_DOUGH && !one.measured)?.batch;
+	const other = mixes.find((one) => one.formulaId !== HARBOUR_DOUGH)?.batch;
+	assert.ok(found?.kind === 'planned-mix' && other?.kind === 'planned-mix');
+	for (const [batch, kind] of [
+		[{ ...found, formulaId: randomUUID() as never }, 'unknown'],
+		[{ ...found, revisionId: other.revisionId }, 'unknown'],
+		[{ ...found, grams: 90_000 }, 'more-than-a-mixer'],
+		[{ kind: 'made', batchId: randomUUID() as never }, 'unknown']
+	] as const) {
+		const refused = await measure(25, 20, { batch });
 		assert.ok(
-			refused.outcome === 'refused' && refused.refusal.kind === 'unknown',
+			refused.outcome === 'refused' && refused.refusal.kind === kind,
 			JSON.stringify(refused)
 		);
 	}
+});
+
+test('a mix measured again corrects what was measured before: its story and its checks stand', async () => {
+	// Its first entry counts since the learning began anew.
+	assert.equal((await measure(25.2, 18, {}, 2)).outcome, 'done');
+	const mixed = async () => {
+		const { mixes } = await readWater(t.db, addDays(TOMORROW, 2), NOW_MS);
+		const found = mixes.find((mix) => mix.formulaId === HARBOUR_DOUGH && mix.ordinal === 1);
+		assert.ok(found?.measured);
+		return { ...found, measured: found.measured };
+	};
+	const before = await mixed();
+	const entries = before.friction.readings.length;
+	const again = await measure(25.7, 18, {}, 2);
+	assert.ok(again.outcome === 'done', JSON.stringify(again));
+	const after = await mixed();
+	assert.equal(after.measured.celsius, 25.7);
+	assert.equal(
+		after.measured.occurredAtMs,
+		before.measured.occurredAtMs,
+		'it came out when it did'
+	);
+	assert.equal(after.friction.readings.length, entries, 'one mix is one observation');
 });
 
 test('the school of the bakery is set for all, and the water of every mix follows it', async () => {

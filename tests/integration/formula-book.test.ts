@@ -1,8 +1,8 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
-import type { CommandOf } from '../../src/lib/contracts/commands.ts';
-import { describePlan, planDay } from '../../src/lib/core/bake-day/index.ts';
+import type { CommandContent } from '../../src/lib/contracts/commands.ts';
+import { describePlan, planDay } from '../../src/lib/core/planning/index.ts';
 import { resolveAlone, resolveFormula } from '../../src/lib/core/formula/index.ts';
 import {
 	id,
@@ -36,10 +36,7 @@ before(async () => {
 });
 after(() => t.drop());
 
-type Content<K extends 'save-preparation' | 'save-product'> = Omit<
-	CommandOf<K>,
-	'id' | 'kind' | 'occurredAtMs'
->;
+type Content<K extends 'save-preparation' | 'save-product'> = CommandContent<K>;
 
 async function levainContent(): Promise<Content<'save-preparation'>> {
 	const found = await readPreparation(t.db, TOMORROW, demoId('preparation', 'Wheat levain'));
@@ -266,7 +263,7 @@ test('a product of two doughs and a topping is saved as a revision, and what is 
 });
 
 test('what is retired is no longer offered and goes on where it is', async () => {
-	const retire = (what: CommandOf<'retire'>['what'], entityId: string, retired = true) =>
+	const retire = (what: CommandContent<'retire'>['what'], entityId: string, retired = true) =>
 		send(t.db, { kind: 'retire', what, entityId, retired });
 	assert.equal((await retire('product', LOAF)).outcome, 'done');
 	const ordered = await readOrders(t.db, TOMORROW);

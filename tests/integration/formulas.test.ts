@@ -119,7 +119,7 @@ test('a formula is saved as a revision of its own, and the plan is pinned to it'
 		]
 	);
 	const revisionOf = (input: typeof planned.input) =>
-		input.doughs.find((one) => one.formulaId === HARBOUR_DOUGH)?.revisionId;
+		input.doughs.find((one) => one.formulaId === HARBOUR_DOUGH)?.mixes[0]?.revisionId;
 	assert.notEqual(revisionOf((await readPlan(t.db, TOMORROW)).input), revisionOf(planned.input));
 	const stored = await t.db
 		.selectFrom('formula_revision')

@@ -1,7 +1,7 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
-import type { CommandOf } from '../../src/lib/contracts/commands.ts';
+import type { CommandContent } from '../../src/lib/contracts/commands.ts';
 import { id, type DeliveryId, type IngredientId } from '../../src/lib/core/identity.ts';
 import { loadDeliveries } from '../../src/lib/server/db/ingredients.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
@@ -15,9 +15,7 @@ before(async () => {
 });
 after(() => t.drop());
 
-async function ingredientContent(
-	name: string
-): Promise<Omit<CommandOf<'save-ingredient'>, 'id' | 'kind' | 'occurredAtMs'>> {
+async function ingredientContent(name: string): Promise<CommandContent<'save-ingredient'>> {
 	const found = await readIngredient(t.db, TOMORROW, demoId('ingredient', name));
 	assert.ok(found?.ingredient);
 	const { ingredient, version } = found;

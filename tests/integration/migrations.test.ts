@@ -1,107 +1,284 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { gunzipSync } from 'node:zlib';
 import { Migrator, sql } from 'kysely';
-import { loadDoughTemperatures } from '../../src/lib/server/db/dough-temperatures.ts';
+import { loadObservations } from '../../src/lib/server/db/batch-log.ts';
 import { migrateToLatest } from '../../src/lib/server/db/migrate.ts';
 import { migrations } from '../../src/lib/server/db/migrations/index.ts';
 import { loadProducts } from '../../src/lib/server/db/products.ts';
-import { testDatabase } from './test-database.ts';
+import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import { readLearned } from '../../src/lib/server/services/read-learned.ts';
+import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import { readRipening } from '../../src/lib/server/services/read-ripening.ts';
+import { readWater } from '../../src/lib/server/services/read-water.ts';
+import { toDoList } from '../../src/lib/wording/task-text.ts';
+import { testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
+
+/** A database as one version left it, in the hands of the newest. */
+async function migratedFrom(
+	version: string,
+	write: (t: TestDatabase) => Promise<void>
+): Promise<TestDatabase> {
+	const t = await testDatabase('empty');
+	const migrator = new Migrator({ db: t.db, provider: migrations });
+	const { error } = await migrator.migrateTo(version);
+	assert.equal(error, undefined);
+	await write(t);
+	const names = Object.keys(await migrations.getMigrations()).sort();
+	assert.deepEqual(await migrateToLatest(t.db), names.slice(names.indexOf(version) + 1));
+	return t;
+}
 
 test('a product written by the first version keeps its dough and weight', async () => {
-	const t = await testDatabase('empty');
-	try {
-		const migrator = new Migrator({ db: t.db, provider: migrations });
-		const { error } = await migrator.migrateTo('0001-first-slice');
-		assert.equal(error, undefined);
-		const [person, formula, product, revision] = Array.from({ length: 4 }, () => randomUUID());
-		const oldSteps = [
-			{
-				kind: 'hands-on',
-				activity: 'divide',
-				machine: null,
-				fixedMinutes: 2,
-				secondsPerPiece: 8,
-				endsAtCelsius: null
-			},
-			{
-				kind: 'wait',
-				activity: 'rest',
-				legs: [{ place: 'room', ambientCelsius: 22, timeConstantMinutes: 90, minutes: 20 }],
-				clock: null,
-				foldsAtMinutes: []
-			}
-		];
+	const [person, formula, product, revision] = Array.from({ length: 4 }, () => randomUUID());
+	const oldSteps = [
+		{
+			kind: 'hands-on',
+			activity: 'divide',
+			machine: null,
+			fixedMinutes: 2,
+			secondsPerPiece: 8,
+			endsAtCelsius: null
+		},
+		{
+			kind: 'wait',
+			activity: 'rest',
+			legs: [{ place: 'room', ambientCelsius: 22, timeConstantMinutes: 90, minutes: 20 }],
+			clock: null,
+			foldsAtMinutes: []
+		}
+	];
+	const t = await migratedFrom('0001-first-slice', async ({ db }) => {
 		await sql`insert into person (id, name, role) values (${person}, 'Ilo Venn', 'baker')`.execute(
-			t.db
+			db
 		);
-		await sql`insert into formula (id, name) values (${formula}, 'Quay dough')`.execute(t.db);
+		await sql`insert into formula (id, name) values (${formula}, 'Quay dough')`.execute(db);
 		await sql`insert into product (id, name, ordinal) values (${product}, 'Quay loaf', 1)`.execute(
-			t.db
+			db
 		);
 		await sql`insert into product_revision (id, product_id, number, formula_id, scaled_g, pieces_per_deck, steps, made_by)
 			values (${revision}, ${product}, 1, ${formula}, 850, 16, ${JSON.stringify(oldSteps)}, ${person})`.execute(
-			t.db
+			db
 		);
-		assert.deepEqual(await migrateToLatest(t.db), [
-			'0002-formula-book',
-			'0003-dough-temperatures',
-			'0004-readings-and-readiness'
-		]);
-		const [kept] = await loadProducts(t.db);
-		assert.ok(kept);
-		assert.deepEqual(kept.product.doughs, [{ formulaId: formula, scaledWeight: { grams: 850 } }]);
-		assert.deepEqual(kept.product.extras, []);
-		assert.equal(kept.steps[0]?.kind === 'hands-on' && kept.steps[0].detail.kind, 'none');
-		assert.deepEqual(kept.steps[1]?.kind === 'wait' && kept.steps[1].foldsAtShares, []);
+	});
+	try {
+		const [found] = await loadProducts(t.db);
+		assert.ok(found);
+		assert.deepEqual(found.product.doughs, [{ formulaId: formula, scaledWeight: { grams: 850 } }]);
+		assert.deepEqual(found.product.extras, []);
+		assert.equal(found.steps[0]?.kind === 'hands-on' && found.steps[0].detail.kind, 'none');
+		assert.deepEqual(found.steps[1]?.kind === 'wait' && found.steps[1].foldsAtShares, []);
 	} finally {
 		await t.drop();
 	}
 });
 
-test('what was ignored or left behind in the third version stays so in the next', async () => {
-	const t = await testDatabase('empty');
-	try {
-		const migrator = new Migrator({ db: t.db, provider: migrations });
-		const { error } = await migrator.migrateTo('0003-dough-temperatures');
-		assert.equal(error, undefined);
-		const [person, command, formula, other, kept, wild] = Array.from({ length: 6 }, () =>
-			randomUUID()
-		) as [string, string, string, string, string, string];
+test('what was ignored or left behind in the third version stays so', async () => {
+	const [person, command, formula, other, counted, wild] = Array.from({ length: 6 }, () =>
+		randomUUID()
+	) as [string, string, string, string, string, string];
+	const t = await migratedFrom('0003-dough-temperatures', async ({ db }) => {
 		await sql`insert into person (id, name, role) values (${person}, 'Ilo Venn', 'baker')`.execute(
-			t.db
+			db
 		);
 		await sql`insert into command (id, kind, actor_id, occurred_at, request, answer)
-			values (${command}, 'measure-dough', ${person}, now(), '{}', '{}')`.execute(t.db);
+			values (${command}, 'measure-dough', ${person}, now(), '{}', '{}')`.execute(db);
 		await sql`insert into formula (id, name) values (${formula}, 'Quay dough'), (${other}, 'Jetty dough')`.execute(
-			t.db
+			db
 		);
-		for (const [id, of, celsius] of [
-			[kept, formula, 25],
-			[wild, formula, 36],
-			[randomUUID(), other, 25]
+		for (const one of [formula, other])
+			await sql`insert into formula_revision (id, formula_id, number, dough_loss_share, target_dough_celsius,
+				friction_kj_per_kg, steps, made_by) values (${randomUUID()}, ${one}, 1, 0.02, 25, 9.6, '[]', ${person})`.execute(
+				db
+			);
+		for (const [id, of, celsius, ordinal] of [
+			[counted, formula, 25, 1],
+			[wild, formula, 36, 2],
+			[randomUUID(), other, 25, 1]
 		] as const)
 			await sql`insert into dough_temperature (id, command_id, bake_date, formula_id, ordinal, dough_celsius,
 				target_celsius, water_celsius, instrument, friction_kj_per_kg, dough_kj_per_kg_k, inputs, occurred_at)
-				values (${id}, ${command}, '2026-11-20', ${of}, 1, ${celsius}, 25, 18, 'core-probe', 9.6, 2.7, '{}',
-				'2026-11-19T22:00:00Z')`.execute(t.db);
+				values (${id}, ${command}, '2026-11-20', ${of}, ${ordinal}, ${celsius}, 25, 18, 'core-probe', 9.6, 2.7, '{}',
+				'2026-11-19T22:00:00Z')`.execute(db);
 		await sql`insert into dough_temperature_ignored (dough_temperature_id, command_id)
-			values (${wild}, ${command})`.execute(t.db);
+			values (${wild}, ${command})`.execute(db);
 		await sql`insert into friction_reset (formula_id, at, command_id)
-			values (${other}, '2026-11-21T00:00:00Z', ${command})`.execute(t.db);
-		assert.deepEqual(await migrateToLatest(t.db), ['0004-readings-and-readiness']);
-		const found = await loadDoughTemperatures(t.db, [formula, other]);
+			values (${other}, '2026-11-21T00:00:00Z', ${command})`.execute(db);
+	});
+	try {
+		const { newest } = await loadObservations(t.db, [formula, other]);
 		assert.deepEqual(
-			new Map(found.get(formula)?.map((one) => [one.id, one.ignored])),
+			new Map(newest.map((one) => [one.id, one.ignored])),
 			new Map([
-				[kept, false],
+				[counted, false],
 				[wild, true]
-			])
+			]),
+			'the learning of the other began anew'
 		);
-		assert.deepEqual(found.get(other), [], 'its learning began anew');
 		// How they were mixed was not told then: as the book says, in a full bowl.
-		const [one] = found.get(formula) ?? [];
-		assert.deepEqual([one?.mixerId, one?.program, one?.fillShare], [null, null, 1]);
+		for (const entry of newest) {
+			assert.ok(entry.kind === 'measured' && entry.mixing);
+			const { mixerId, program, fillShare } = entry.mixing;
+			assert.deepEqual([mixerId, program, fillShare], [null, null, 1]);
+		}
+	} finally {
+		await t.drop();
+	}
+});
+
+interface AsItRead {
+	readonly nowMs: number;
+	readonly runSheet: readonly object[];
+	readonly tasks: readonly object[];
+	readonly drops: readonly object[];
+	readonly cautions: number;
+	readonly mixes: readonly object[];
+	readonly doughs: readonly object[];
+	readonly learned: Readonly<
+		Record<
+			string,
+			{
+				readonly friction: { readonly mean: number; readonly used: number };
+				readonly tubs: readonly (readonly [string, number, number])[];
+				readonly clock: readonly [number, number] | null;
+			}
+		>
+	>;
+}
+
+const FIXTURE = new URL('../fixtures/version-4/', import.meta.url);
+const read = JSON.parse(readFileSync(new URL('as-it-read.json', FIXTURE), 'utf8')) as AsItRead;
+
+/** A night as the fourth version wrote it: a plan, measured mixes, checks, a move, judgements, an autolyse. */
+function nightOfTheFourthVersion(): Promise<TestDatabase> {
+	const rows = gunzipSync(readFileSync(new URL('data.sql.gz', FIXTURE))).toString('utf8');
+	return migratedFrom('0004-readings-and-readiness', async ({ db }) => {
+		await db.transaction().execute((tx) => sql.raw(rows).execute(tx));
+	});
+}
+
+test('a plan that the fourth version stored reads as it did then', async () => {
+	const t = await nightOfTheFourthVersion();
+	try {
+		const { accepted } = await readPlan(t.db, TOMORROW);
+		assert.ok(accepted);
+		const { plan, input } = accepted.document;
+		const sheet = toDoList(plan.tasks, input).map(({ atMs, what, detail, handsOn }) => ({
+			atMs,
+			what,
+			detail,
+			handsOn
+		}));
+		assert.ok(sheet.length > 40);
+		assert.deepEqual(sheet, read.runSheet);
+		assert.deepEqual(plan.drops, read.drops);
+		assert.equal(plan.cautions.length, read.cautions);
+		assert.deepEqual(
+			plan.tasks.map(({ startMs, endMs, machineId, celsius, marks, foldsMs }) => ({
+				startMs,
+				endMs,
+				machineId,
+				celsius,
+				marks,
+				foldsMs
+			})),
+			read.tasks
+		);
+	} finally {
+		await t.drop();
+	}
+});
+
+test('what the fourth version wrote of its doughs stands at their batches, with their mass', async () => {
+	const t = await nightOfTheFourthVersion();
+	try {
+		const { doughs } = await readRipening(t.db, TOMORROW, read.nowMs);
+		const mixed = doughs.filter((one) => one.mixed !== null);
+		assert.deepEqual(
+			mixed.map((one) => ({
+				name: one.name,
+				ordinal: one.ordinal,
+				grams: one.grams,
+				mixed: one.mixed,
+				events: one.events,
+				retarderId: one.retarderId,
+				endedAtMs: one.endedAtMs,
+				judgements: one.judgements.map((each) => [
+					each.by,
+					each.verdict,
+					each.decision,
+					each.occurredAtMs
+				])
+			})),
+			read.doughs
+		);
+		assert.ok(mixed.every((one) => one.batch.kind === 'made'));
+		const { mixes } = await readWater(t.db, TOMORROW, read.nowMs);
+		assert.deepEqual(
+			mixes.flatMap((mix) =>
+				mix.measured
+					? [
+							{
+								name: mix.name,
+								ordinal: mix.ordinal,
+								grams: mix.doughGrams,
+								celsius: mix.measured.celsius,
+								startMs: mix.startMs
+							}
+						]
+					: []
+			),
+			read.mixes
+		);
+		// An autolyse of another date that was never planned nor mixed.
+		const autolysed = (await readWater(t.db, '2026-11-25' as never, read.nowMs)).mixes.find(
+			(mix) => mix.formulaId === demoId('formula', 'Breakwater dough')
+		);
+		assert.equal(autolysed?.autolysed?.celsius, 21.4);
+		const { newest } = await loadObservations(t.db, [demoId('formula', 'Harbour dough')]);
+		const last = newest.findLast((one) => one.kind === 'measured');
+		assert.equal(last?.kind === 'measured' && last.celsius, 25.4, 'it corrects the 26.0 before');
+		assert.ok(
+			!newest.some((one) => one.kind === 'measured' && one.celsius === 26 && one.date === TOMORROW)
+		);
+		const leads = (await readPlan(t.db, TOMORROW)).input.doughs.flatMap((dough) =>
+			dough.mixes.map((mix) => [dough.name, mix.ordinal, mix.leadMinutes])
+		);
+		assert.ok(
+			leads.some(
+				([name, ordinal, minutes]) => name === 'Harbour dough' && ordinal === 2 && minutes === 20
+			)
+		);
+	} finally {
+		await t.drop();
+	}
+});
+
+test('what the fourth version had learned is still known', async () => {
+	const t = await nightOfTheFourthVersion();
+	try {
+		const names = Object.keys(read.learned);
+		assert.equal(names.length, 3);
+		for (const name of names) {
+			const before = read.learned[name];
+			const now = await readLearned(
+				t.db,
+				TOMORROW,
+				{ formulaId: demoId('formula', name), mixerId: null },
+				read.nowMs
+			);
+			assert.ok(before && now.friction);
+			// One reading was typed twice and counts once; all else is as it was.
+			assert.ok(Math.abs(now.friction.kilojoulesPerKilogram - before.friction.mean) < 0.2, name);
+			for (const [at, tub] of now.timeConstants.entries())
+				assert.ok(Math.abs(tub.mean - (before.tubs[at]?.[1] ?? 0)) < 25, name);
+			if (before.clock && now.clock) {
+				assert.equal(now.clock.used, before.clock[1]);
+				assert.ok(Math.abs(now.clock.mean - before.clock[0]) < 1e-9, name);
+			} else assert.equal(now.clock, before.clock);
+		}
 	} finally {
 		await t.drop();
 	}

@@ -2,14 +2,18 @@ import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
-import type { Command, CommandOutcome } from '../../src/lib/contracts/commands.ts';
-import { currentActor } from '../../src/lib/server/auth/actor.ts';
+import type {
+	CommandContent,
+	CommandKind,
+	CommandOutcome
+} from '../../src/lib/contracts/commands.ts';
+import type { Sighting } from '../../src/lib/core/fermentation/index.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
-import { carryOut } from '../../src/lib/server/services/commands/door.ts';
 import { readLearned } from '../../src/lib/server/services/read-learned.ts';
 import { readRipening } from '../../src/lib/server/services/read-ripening.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import {
+	batchOf,
 	HARBOUR_DOUGH,
 	NOW_MS,
 	send,
@@ -26,42 +30,36 @@ before(async () => {
 after(() => t.drop());
 
 /** A command some minutes after the night of the tests began. */
-async function at<K extends Command['kind']>(
+const at = <K extends CommandKind>(
 	minutes: number,
-	draft: { kind: K } & Omit<Extract<Command, { kind: K }>, 'id' | 'kind' | 'occurredAtMs'>
-): Promise<CommandOutcome<K>> {
-	const actor = await currentActor(t.db);
-	assert.ok(actor);
-	const command = { ...draft, id: randomUUID(), occurredAtMs: NOW_MS + minutes * MINUTE };
-	return (await carryOut(t.db, command as unknown as Command, actor)) as CommandOutcome<K>;
-}
-const MIX = { date: TOMORROW, formulaId: HARBOUR_DOUGH, ordinal: 1 };
+	draft: { readonly kind: K } & CommandContent<K>
+): Promise<CommandOutcome<K>> => send(t.db, draft, { minutes });
+const batch = () => batchOf(t.db, HARBOUR_DOUGH);
 const COLD_ROOM = demoId('retarder', 'Cold room');
-const mix = (minutes: number, doughCelsius = 26) =>
+const mix = async (minutes: number, celsius = 26) =>
 	at(minutes, {
 		kind: 'measure-dough',
-		...MIX,
-		doughCelsius,
+		batch: await batch(),
+		celsius,
 		waterCelsius: 18,
 		instrument: 'core-probe',
 		mixerId: null,
 		program: null
 	});
-const move = (minutes: number, change: object = {}) =>
+const move = async (minutes: number, change: object = {}) =>
 	at(minutes, {
 		kind: 'move-dough',
-		...MIX,
+		batch: await batch(),
 		place: 'cold',
 		ambientCelsius: 4,
 		timeConstantMinutes: 240,
 		retarderId: COLD_ROOM,
-		ended: false,
 		...change
 	});
-const check = (minutes: number, celsius: number, change: object = {}) =>
+const check = async (minutes: number, celsius: number, change: object = {}) =>
 	at(minutes, {
 		kind: 'check-dough',
-		...MIX,
+		batch: await batch(),
 		stage: 'dough',
 		celsius,
 		instrument: 'core-probe',
@@ -71,7 +69,7 @@ const check = (minutes: number, celsius: number, change: object = {}) =>
 	});
 const harbour = async () => {
 	const { doughs } = await readRipening(t.db, TOMORROW, NOW_MS + 600 * MINUTE);
-	const found = doughs.find((one) => one.formulaId === HARBOUR_DOUGH && one.ordinal === 1);
+	const found = doughs.find((one) => one.recipeId === HARBOUR_DOUGH && one.ordinal === 1);
 	assert.ok(found);
 	return found;
 };
@@ -88,7 +86,7 @@ test('a dough is followed only from when it came out of the mixer', async () => 
 	assert.equal((await mix(0)).outcome, 'done');
 	refusedAs(await check(-5, 25), 'before-the-mix');
 	refusedAs(await move(5, { retarderId: randomUUID() }), 'unknown');
-	refusedAs(await move(5, { ordinal: 99 }), 'unknown');
+	refusedAs(await move(5, { batch: { kind: 'made', batchId: randomUUID() } }), 'unknown');
 	assert.equal((await harbour()).mixed?.celsius, 26);
 });
 
@@ -126,8 +124,8 @@ test('the room it is in is the one that was read, if only before it was mixed', 
 });
 
 test('what is seen is judged with the clock of the server, kept with who decided, and going on ends the wait', async () => {
-	const judge = (minutes: number, decision: 'wait' | 'go-on', sightings: never[] | object[]) =>
-		at(minutes, { kind: 'judge-readiness', ...MIX, sightings: sightings as never, decision });
+	const judge = async (minutes: number, decision: 'wait' | 'go-on', sightings: Sighting[]) =>
+		at(minutes, { kind: 'judge-readiness', batch: await batch(), sightings, decision });
 	const waiting = await judge(150, 'wait', []);
 	assert.ok(
 		waiting.outcome === 'done' && waiting.answer.verdict === 'not-yet',
@@ -148,16 +146,21 @@ test('what is seen is judged with the clock of the server, kept with who decided
 	);
 	assert.equal(dough.endedAtMs, NOW_MS + 200 * MINUTE);
 	const rows = await t.db
-		.selectFrom('readiness_judgement')
+		.selectFrom('event_judged')
+		.innerJoin('batch_event', 'batch_event.id', 'event_judged.event_id')
+		.innerJoin('batch', 'batch.id', 'batch_event.batch_id')
 		.select(['seen_share', 'dose_min', 'book_ripe_min'])
 		.where('bake_date', '=', TOMORROW)
-		.orderBy('occurred_at')
+		.orderBy('batch_event.occurred_at')
 		.execute();
 	assert.equal(rows[0]?.seen_share, null, 'the clock alone teaches nothing');
 	assert.ok(rows[1] && Math.abs((rows[1].seen_share ?? 0) - 1) < 0.05, 'it was seen to be ripe');
 	assert.ok(rows[1] && rows[1].dose_min > 0 && rows[1].book_ripe_min === 210);
-	await assert.rejects(sql`delete from readiness_judgement`.execute(t.db), /append-only/);
-	await assert.rejects(sql`update dough_move set ended = false`.execute(t.db), /append-only/);
+	await assert.rejects(sql`delete from event_judged`.execute(t.db), /append-only/);
+	await assert.rejects(
+		sql`update batch_event set kind = 'moved' where kind = 'ended'`.execute(t.db),
+		/append-only/
+	);
 });
 
 test('a judgement that moves the clock can be ignored, counted again and left behind', async () => {
@@ -276,9 +279,7 @@ test('an autolyse that was measured leaves only the water after it to be found',
 	assert.deepEqual(ahead.program, { slowMinutes: 13, fastMinutes: 5 });
 	const done = await at(0, {
 		kind: 'check-dough',
-		date: day,
-		formulaId,
-		ordinal: 1,
+		batch: await batchOf(t.db, formulaId, 1, day),
 		stage: 'autolyse',
 		celsius: 21.4,
 		instrument: 'core-probe',

@@ -86,7 +86,8 @@ test('the database holds its own rules behind the application', async () => {
 	await refused('update app_clock set rate = 0', /app_clock_rate_check/);
 	await refused('insert into bakery select * from bakery', /bakery_pkey/);
 	await refused(
-		"insert into formula_revision_line select revision_id, 99, null, null, 5, 'start' from formula_revision_line",
+		`insert into formula_revision_line (revision_id, ordinal, percent_of_flour, addition)
+			select revision_id, 99, 5, 'start' from formula_revision_line`,
 		/check/
 	);
 	await refused('update formula_revision set number = 2', /append-only/);

@@ -1,14 +1,21 @@
 import { randomUUID } from 'node:crypto';
 import { Kysely, PostgresDialect, sql } from 'kysely';
 import pg from 'pg';
-import type { Command, CommandOutcome } from '../../src/lib/contracts/commands.ts';
+import type { BatchName } from '../../src/lib/contracts/batch-name.ts';
+import type {
+	CommandContent,
+	CommandKind,
+	CommandOutcome
+} from '../../src/lib/contracts/commands.ts';
+import { id, type FormulaId } from '../../src/lib/core/identity.ts';
 import { REAL_TIME, type BakeDate } from '../../src/lib/core/time/index.ts';
 import { currentActor } from '../../src/lib/server/auth/actor.ts';
 import { openDatabase, type Db } from '../../src/lib/server/db/client.ts';
 import { migrateToLatest } from '../../src/lib/server/db/migrate.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { loadSaltmarrow } from '../../src/lib/server/demo/load-saltmarrow.ts';
-import { carryOut } from '../../src/lib/server/services/commands/door.ts';
+import { carryOut, readCommand } from '../../src/lib/server/commands/door.ts';
+import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 
 /** Monday 23 November 2026, 14:00 in Saltmarrow; no test looks at the day it runs on. */
 export const NOW_MS = Date.UTC(2026, 10, 23, 14, 0);
@@ -75,16 +82,48 @@ export async function testDatabase(kind: 'demo' | 'empty' = 'demo'): Promise<Tes
 	};
 }
 
-/** Sends a command through the door as the demo's head baker. */
-export async function send<K extends Command['kind']>(
+/** Sends a command through the door as the demo's head baker, some minutes after the tests' now. */
+export async function send<K extends CommandKind>(
 	db: Db,
-	draft: { kind: K } & Omit<Extract<Command, { kind: K }>, 'id' | 'kind' | 'occurredAtMs'>,
-	id: string = randomUUID()
+	draft: { readonly kind: K } & CommandContent<K>,
+	{ id = String(randomUUID()), minutes = 0 } = {}
 ): Promise<CommandOutcome<K>> {
 	const actor = await currentActor(db);
 	if (!actor) throw new Error('the demo has a head baker');
-	const command = { ...draft, id, occurredAtMs: NOW_MS } as unknown as Command;
-	return (await carryOut(db, command, actor)) as CommandOutcome<K>;
+	const read = readCommand({ ...draft, id, occurredAtMs: NOW_MS + minutes * 60_000 });
+	if (!read.ok) return { outcome: 'refused', refusal: read.error };
+	return await carryOut(db, read.value, actor);
+}
+
+/** How the pages of a date name a mix to the door. */
+export async function batchOf(
+	db: Db,
+	formulaId: string,
+	ordinal = 1,
+	date: BakeDate = TOMORROW
+): Promise<BatchName> {
+	const { mixes } = await readPlan(db, date);
+	const found = mixes.find((mix) => mix.formulaId === formulaId && mix.ordinal === ordinal);
+	if (!found) throw new Error(`${date} has no mix ${ordinal} of ${formulaId}`);
+	return found.batch;
+}
+
+/** A name that a client may have kept from a page that is out of date. */
+export function plannedMix(
+	formulaId: string,
+	ordinal: number,
+	revisionId: string,
+	grams: number,
+	date: BakeDate = TOMORROW
+): BatchName {
+	return {
+		kind: 'planned-mix',
+		date,
+		formulaId: id<FormulaId>(formulaId),
+		ordinal,
+		revisionId,
+		grams
+	};
 }
 
 /** Ids of the demo by name. */

@@ -1,19 +1,19 @@
-import type { Command, CommandOf, CommandOutcome } from '../contracts/commands.ts';
+import type { CommandContent, CommandKind, CommandOutcome } from '../contracts/commands.ts';
 
 /** A command without what the sender adds. */
-export type Draft<K extends Command['kind']> = { readonly kind: K } & Omit<
-	CommandOf<K>,
-	'id' | 'kind'
->;
+export type Draft<K extends CommandKind> = {
+	readonly kind: K;
+	readonly occurredAtMs: number;
+} & CommandContent<K>;
 
-export type SendResult<K extends Command['kind']> =
+export type SendResult<K extends CommandKind> =
 	CommandOutcome<K> | { readonly outcome: 'not-reached' };
 
 /**
  * Sends a command through the one door. A lost answer is asked for again with the same id, so that
  * nothing is done twice; when the server cannot be reached the caller keeps what was typed.
  */
-export async function sendCommand<K extends Command['kind']>(
+export async function sendCommand<K extends CommandKind>(
 	draft: Draft<K>,
 	id: string = crypto.randomUUID()
 ): Promise<SendResult<K>> {

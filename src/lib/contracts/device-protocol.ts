@@ -22,7 +22,7 @@ export const MOST_MESSAGE_BYTES = 200_000;
 export const MOST_AHEAD_MINUTES = 10;
 
 export const sensorName = z.string().trim().min(1).max(200);
-const reportEverySeconds = z.int().min(1).max(3600);
+export const reportEverySeconds = z.int().min(1).max(3600);
 
 /** One reading. The id is made by the device: sent again, it is known again. */
 export const deviceReadingSchema = z.object({
@@ -90,27 +90,3 @@ export const deviceSelfSchema = z.object({
 	sensors: z.array(z.object({ name: sensorName, kind: z.enum(SENSOR_KINDS), reportEverySeconds }))
 });
 export type DeviceSelf = z.infer<typeof deviceSelfSchema>;
-
-/** A device is let in: its key never leaves the browser that made it, only the key's fingerprint does. */
-export const registerDevice = {
-	kind: z.literal('register-device'),
-	deviceId: z.uuid(),
-	name: sensorName,
-	keySha256: z.string().regex(/^[0-9a-f]{64}$/),
-	sensors: z
-		.array(
-			z.object({
-				id: z.uuid(),
-				name: sensorName,
-				kind: z.enum(SENSOR_KINDS),
-				reportEverySeconds
-			})
-		)
-		.min(1)
-		.max(40)
-		.refine((all) => new Set(all.map((one) => one.name)).size === all.length, {
-			message: 'each sensor has a name of its own'
-		})
-};
-
-export const revokeDevice = { kind: z.literal('revoke-device'), deviceId: z.uuid() };

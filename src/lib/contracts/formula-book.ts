@@ -12,7 +12,8 @@ import {
 	type DeliveryId,
 	type FormulaId,
 	type IngredientId,
-	type PreparationId
+	type PreparationId,
+	type ProductId
 } from '../core/identity.ts';
 import { EXTRA_USES } from '../core/production/index.ts';
 import { parseBakeDate } from '../core/time/index.ts';
@@ -21,6 +22,8 @@ import { stepsSchema } from './steps.ts';
 const uuid = z.uuid();
 const ingredientId = uuid.transform((value) => id<IngredientId>(value));
 const preparationId = uuid.transform((value) => id<PreparationId>(value));
+const formulaId = uuid.transform((value) => id<FormulaId>(value));
+const productId = uuid.transform((value) => id<ProductId>(value));
 const deliveryId = uuid.transform((value) => id<DeliveryId>(value));
 
 /** A name in the book; control characters are no part of one. */
@@ -51,7 +54,7 @@ const parts = z
 
 /** A formula as it is saved: the dough with the builds that changed with it. */
 export const formulaContent = {
-	formulaId: uuid,
+	formulaId,
 	/** The revision the baker started from. */
 	expectedRevision: z.int().min(1),
 	name: nameSchema,
@@ -71,7 +74,7 @@ export const formulaContent = {
 	preparations: z
 		.array(
 			z.object({
-				preparationId: uuid,
+				preparationId,
 				/** 0 for a build that is made with this formula. */
 				expectedRevision: z.int().min(0),
 				/** The name of a build that is new; null for one that is there. */
@@ -88,7 +91,7 @@ export type FormulaContent = z.infer<typeof formulaContentSchema>;
 
 /** A build, soaker, filling, wash or bath as it is saved on its own. */
 export const preparationContent = {
-	preparationId: uuid,
+	preparationId,
 	/** 0 for one that is new. */
 	expectedRevision: z.int().min(0),
 	name: nameSchema,
@@ -101,13 +104,13 @@ export const preparationContent = {
 
 /** A product as it is saved. */
 export const productContent = {
-	productId: uuid,
+	productId,
 	expectedRevision: z.int().min(0),
 	name: nameSchema,
 	doughs: z
 		.array(
 			z.object({
-				formulaId: uuid.transform((value) => id<FormulaId>(value)),
+				formulaId,
 				scaledGrams: z.number().positive().max(100_000)
 			})
 		)
@@ -140,7 +143,7 @@ export const productContent = {
 
 /** An ingredient as it is saved. */
 export const ingredientContent = {
-	ingredientId: uuid,
+	ingredientId,
 	/** 0 for one that is new. */
 	expectedVersion: z.int().min(0),
 	name: nameSchema,
@@ -169,8 +172,8 @@ export const ingredientContent = {
 
 /** A delivery of a flour as it is written down. */
 export const deliveryContent = {
-	deliveryId: uuid,
-	ingredientId: uuid,
+	deliveryId,
+	ingredientId,
 	receivedOn: z
 		.string()
 		.refine((value) => parseBakeDate(value).ok, { message: 'not a date of the calendar' }),

@@ -1,59 +1,10 @@
-import type { ReadinessVerdict } from '../core/fermentation/index.ts';
-import type { WaitPlace } from '../core/formula/index.ts';
+import type {
+	BeliefThen,
+	FrictionFigures,
+	LearnedClock,
+	LearnedTub
+} from '../core/learning/index.ts';
 import type { BakeDate } from '../core/time/index.ts';
-import type { DoughInstrument, ReadinessDecision } from './dough-commands.ts';
-import type { FrictionView } from './views.ts';
-
-/** What is believed of a figure, with the observations it was learned from. */
-export interface LearnedView<Observation> {
-	readonly mean: number;
-	readonly band: { readonly low: number; readonly high: number };
-	/** What stood before anything was observed. */
-	readonly book: number;
-	readonly used: number;
-	/** Newest first. */
-	readonly observations: readonly (Observation & {
-		readonly id: string;
-		readonly value: number;
-		readonly ignored: boolean;
-		readonly leftOut: boolean;
-		readonly occurredAtMs: number;
-	})[];
-}
-
-/** How fast a tub takes the temperature of its place, in minutes. */
-export type TimeConstantView = LearnedView<{
-	readonly fromCelsius: number;
-	readonly toCelsius: number;
-	readonly ambientCelsius: number;
-	readonly minutes: number;
-}> & { readonly place: WaitPlace };
-
-/** How many times the book's minutes a dough takes to be ripe. */
-export type ClockView = LearnedView<{
-	readonly verdict: ReadinessVerdict;
-	readonly decision: ReadinessDecision;
-	readonly doseMinutes: number;
-}>;
-
-/** A measured dough as the charts draw it. */
-export interface MeasuredMixView {
-	readonly id: string;
-	readonly occurredAtMs: number;
-	readonly mixerId: string | null;
-	readonly doughCelsius: number;
-	readonly targetCelsius: number;
-	readonly instrument: DoughInstrument;
-	readonly counted: boolean;
-	/** The friction it revealed, as degrees of this dough. */
-	readonly frictionKelvins: number;
-	/** What was believed after it. */
-	readonly believed: {
-		readonly kelvins: number;
-		readonly low: number;
-		readonly high: number;
-	};
-}
 
 export interface TemperatureDayView {
 	readonly quantity: 'room' | 'flour' | 'tap';
@@ -79,10 +30,10 @@ export interface LearnedRoomView {
 	} | null;
 	readonly mixers: readonly { readonly id: string; readonly name: string }[];
 	readonly mixerId: string | null;
-	readonly friction: FrictionView | null;
+	readonly friction: FrictionFigures | null;
 	/** Oldest first, as time runs. */
-	readonly mixes: readonly MeasuredMixView[];
-	readonly timeConstants: readonly TimeConstantView[];
-	readonly clock: ClockView | null;
+	readonly mixes: readonly BeliefThen[];
+	readonly timeConstants: readonly LearnedTub[];
+	readonly clock: LearnedClock | null;
 	readonly days: readonly TemperatureDayView[];
 }

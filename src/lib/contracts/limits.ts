@@ -3,8 +3,26 @@ import { parseBakeDate, type BakeDate } from '../core/time/index.ts';
 
 /** What a thermometer of the bakery can say of room, flour, water and dough. */
 export const READING_LIMITS = { least: { celsius: -25 }, most: { celsius: 60 } } as const;
+/** What water can go in at; ice counts as the water it stands for. */
+export const WATER_LIMITS = { least: { celsius: -80 }, most: { celsius: 100 } } as const;
+/** Pieces of one product for one drop; more than this is a typing error. */
+export const MOST_PIECES = 9999;
+/** How much earlier a mix may be wished for. */
+export const MOST_LEAD_MINUTES = 480;
 
 export const bakeDateSchema = z.custom<BakeDate>(
 	(value) => typeof value === 'string' && parseBakeDate(value).ok,
 	'not a date of the calendar'
 );
+
+/** A temperature of room, flour, water or dough as it crosses the border. */
+export const celsiusSchema = z
+	.number()
+	.min(READING_LIMITS.least.celsius)
+	.max(READING_LIMITS.most.celsius);
+
+/** The version of something that two can edit, as the editor saw it; 0 when it was not there yet. */
+export const versionSchema = z.int().min(0);
+
+/** A moment on the bakery's clock. */
+export const epochMsSchema = z.int().min(946_684_800_000).max(7_258_118_400_000);

@@ -1,4 +1,4 @@
-import type { BakeDayInput } from '../core/bake-day/index.ts';
+import type { BakeDayInput } from '../core/planning/index.ts';
 import type { PlaceFailure, Placement } from '../core/schedule/index.ts';
 
 /** What a page says to the plan worker. The latest request wins; an older one ends as cancelled. */

@@ -3,12 +3,18 @@ import type {
 	PlaceStretch,
 	RipeningStep,
 	WatchedDough
-} from '../core/bake-day/index.ts';
-import type { ReadinessVerdict, Retarder, Sighting } from '../core/fermentation/index.ts';
+} from '../core/ripening/index.ts';
+import type {
+	ReadinessDecision,
+	ReadinessVerdict,
+	Retarder,
+	Sighting
+} from '../core/fermentation/index.ts';
 import type { WaitStep, RipenessClock } from '../core/formula/index.ts';
-import type { FormulaId } from '../core/identity.ts';
+import type { FormulaId, PreparationId } from '../core/identity.ts';
+import type { BatchName } from './batch-name.ts';
+import type { DoughInstrument } from '../core/heat/index.ts';
 import type { BakeDate } from '../core/time/index.ts';
-import type { DoughInstrument, ReadinessDecision } from './dough-commands.ts';
 import type { ProbeView } from './views.ts';
 
 /** What was seen of a dough, and what the baker decided. */
@@ -29,9 +35,13 @@ export interface ProofView {
 	readonly minutesBefore: number;
 }
 
-/** A dough that was mixed, with all that its card follows from. */
+/** A dough or a pre-ferment that is followed from its mix, with all that its card follows from. */
 export interface RipeningDoughView {
-	readonly formulaId: FormulaId;
+	/** How a command names it. */
+	readonly batch: BatchName;
+	readonly kind: 'mix' | 'pre-ferment' | 'preparation';
+	/** Its formula, or the recipe of the preparation. */
+	readonly recipeId: FormulaId | PreparationId;
 	readonly name: string;
 	readonly ordinal: number;
 	readonly count: number;
@@ -44,7 +54,8 @@ export interface RipeningDoughView {
 	} | null;
 	/** When the accepted plan mixes it. */
 	readonly plannedMs: number | null;
-	readonly targetCelsius: number;
+	/** null for what has no temperature to come to. */
+	readonly targetCelsius: number | null;
 	/** Its fermenting wait with the places as they were learned; null for a dough without a clock. */
 	readonly step: RipeningStep | null;
 	/** So many times the book's minutes; with how many judgements it was learned from. */
@@ -55,6 +66,8 @@ export interface RipeningDoughView {
 	readonly retarderId: string | null;
 	/** When its wait was ended. */
 	readonly endedAtMs: number | null;
+	/** The entry of its last move, or of the end of its wait; null where it never moved. */
+	readonly lastMoveId: string | null;
 	readonly judgements: readonly JudgementView[];
 	readonly proof: ProofView | null;
 }

@@ -91,7 +91,7 @@ const bake = z.object({
 	coreCelsius: z.number().min(50).max(105)
 });
 
+export const stepSchema: z.ZodType<Step> = z.discriminatedUnion('kind', [handsOn, wait, bake]);
+
 /** The chain of steps as it stands in a revision. */
-export const stepsSchema: z.ZodType<Step[]> = z
-	.array(z.discriminatedUnion('kind', [handsOn, wait, bake]))
-	.max(60);
+export const stepsSchema: z.ZodType<Step[]> = z.array(stepSchema).max(60);

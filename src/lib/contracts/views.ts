@@ -1,4 +1,5 @@
-import type { BakeDayInput, WaterOfMix } from '../core/bake-day/index.ts';
+import type { BakeDayInput } from '../core/planning/index.ts';
+import type { MomentTemperature, WaterOfMix } from '../core/mixing/index.ts';
 import type {
 	Delivery,
 	Formula,
@@ -11,19 +12,19 @@ import type {
 } from '../core/formula/index.ts';
 import type { DropId, FormulaId, PreparationId, ProductId } from '../core/identity.ts';
 import type { Favour } from '../core/fermentation/index.ts';
-import type { IceForm, MixProgram, WaterSchool } from '../core/heat/index.ts';
+import type { DoughInstrument, IceForm, MixProgram, WaterSchool } from '../core/heat/index.ts';
+import type { FrictionFigures } from '../core/learning/index.ts';
 import type {
 	BakeryProduct,
 	DayProduction,
 	Divider,
 	UnmadeDough
 } from '../core/production/index.ts';
-import type { Placement } from '../core/schedule/index.ts';
 import type { BakeDate, BakeryClock, WallTime } from '../core/time/index.ts';
 import type { Share, UnitChoice, WeighingScale } from '../core/units/index.ts';
-import type { ReadingQuantity } from './commands.ts';
-import type { DoughInstrument } from './dough-commands.ts';
+import type { BatchName } from './batch-name.ts';
 import type { FormulaContent } from './formula-book.ts';
+import type { PlanDocument } from './plan-document.ts';
 
 /** What every room knows of the bakery. */
 export interface BakeryView {
@@ -64,11 +65,25 @@ export interface OrdersView {
 	readonly cells: readonly OrderCell[];
 	/** The latest other date that has orders, to copy from when this one has none. */
 	readonly copyFrom: BakeDate | null;
+	/** What was made and is not ordered any more. */
+	readonly over: readonly OverView[];
+}
+
+/** Something that was made, of which more stands than any order asks for. */
+export interface OverView {
+	readonly kind: 'mix' | 'pre-ferment' | 'preparation';
+	readonly name: string;
+	readonly ordinal: number;
+	readonly count: number;
+	readonly grams: number;
+	/** So many whole pieces of its first product; null where it becomes none. */
+	readonly pieces: { readonly name: string; readonly count: number } | null;
 }
 
 export interface DoughsView {
 	readonly date: BakeDate;
 	readonly production: DayProduction;
+	readonly over: readonly OverView[];
 }
 
 export interface ReadingView {
@@ -78,15 +93,11 @@ export interface ReadingView {
 	readonly occurredAtMs: number;
 }
 
-export interface WaterInputView {
-	readonly quantity: ReadingQuantity;
-	readonly preparationId: PreparationId | null;
-	readonly name: string;
+export interface WaterInputView extends MomentTemperature {
 	/** null while nothing was measured and the assumed figure stands in. */
 	readonly reading: ReadingView | null;
 	/** What its probe says, whether it counts or something typed stands against it; null without one. */
 	readonly probe: ProbeView | null;
-	readonly assumedCelsius: number;
 }
 
 /** A probe with its newest reading. */
@@ -100,6 +111,8 @@ export interface ProbeView {
 }
 
 export interface MixWaterView {
+	/** How a command names it. */
+	readonly batch: BatchName;
 	readonly formulaId: FormulaId;
 	readonly name: string;
 	readonly ordinal: number;
@@ -118,19 +131,33 @@ export interface MixWaterView {
 	/** Whether it rests in an autolyse, and what that was measured at. */
 	readonly rests: boolean;
 	readonly autolysed: { readonly celsius: number; readonly atMs: number } | null;
-	readonly friction: FrictionView;
+	readonly friction: FrictionFigures;
 	readonly mixer: { readonly id: string; readonly name: string } | null;
 	/** How long the mixer turns, where the formula tells it. */
 	readonly program: MixProgram | null;
 	readonly doughKilojoulesPerKilogramKelvin: number;
-	/** What was measured of this very mix last. */
-	readonly measured: DoughReadingView | null;
+	/** What this very mix came out of the mixer with; null until it is measured. */
+	readonly measured: MeasuredView | null;
+}
+
+/** What came out of the mixer, or was stirred, as it was measured. */
+export interface MeasuredView {
+	readonly entryId: string;
+	readonly celsius: number;
+	readonly instrument: DoughInstrument;
+	readonly occurredAtMs: number;
+	/** As warm as its water went in; null for what was stirred by hand. */
+	readonly waterCelsius: number | null;
 }
 
 /** The water of a build, mixed by hand in its tub. */
 export interface BuildWaterView {
+	/** How a command names it. */
+	readonly batch: BatchName;
 	readonly preparationId: PreparationId;
 	readonly name: string;
+	readonly ordinal: number;
+	readonly count: number;
 	readonly startMs: number | null;
 	readonly grams: number;
 	readonly targetCelsius: number;
@@ -138,34 +165,8 @@ export interface BuildWaterView {
 	readonly iceMostShare: number;
 	/** Whether its stage favours lift or souring; null for a build without bacteria of its own. */
 	readonly favour: Favour | null;
-}
-
-/** A dough temperature that was measured, with the friction it revealed. */
-export interface DoughReadingView {
-	readonly id: string;
-	readonly date: string;
-	readonly ordinal: number;
-	readonly doughCelsius: number;
-	readonly targetCelsius: number;
-	readonly waterCelsius: number;
-	readonly instrument: DoughInstrument;
-	readonly frictionKilojoulesPerKilogram: number;
-	readonly ignored: boolean;
-	readonly occurredAtMs: number;
-}
-
-/** What is believed of a dough's friction, and from which readings. */
-export interface FrictionView {
-	readonly kilojoulesPerKilogram: number;
-	readonly spreadKilojoulesPerKilogram: number;
-	/** Eight times in ten the truth lies within. */
-	readonly bandKilojoulesPerKilogram: { readonly low: number; readonly high: number };
-	/** What the book says of this mix, before anything was measured. */
-	readonly bookKilojoulesPerKilogram: number;
-	/** Its own mixes on this mixer that count, and readings of other doughs on it. */
-	readonly used: number;
-	readonly usedOfOthers: number;
-	readonly readings: readonly (DoughReadingView & { readonly leftOut: boolean })[];
+	/** What it was when it was stirred; null until it is measured. */
+	readonly measured: MeasuredView | null;
 }
 
 export interface WaterView {
@@ -189,9 +190,9 @@ export interface AcceptedPlanView {
 	readonly number: number;
 	readonly acceptedBy: string;
 	readonly acceptedAtMs: number;
-	readonly input: BakeDayInput;
-	readonly placement: Placement;
-	/** False when orders, leads or formulas have changed since. */
+	/** As it was told when it was accepted. */
+	readonly document: PlanDocument;
+	/** False when anything that times follow from has changed since. */
 	readonly current: boolean;
 }
 
@@ -199,11 +200,15 @@ export interface PlanView {
 	readonly date: BakeDate;
 	readonly input: BakeDayInput;
 	readonly fingerprint: string;
-	readonly leadVersions: readonly {
+	/** How a command names each mix, with the version of its lead. */
+	readonly mixes: readonly {
 		readonly formulaId: FormulaId;
 		readonly ordinal: number;
-		readonly version: number;
+		readonly batch: BatchName;
+		readonly leadVersion: number;
 	}[];
+	/** What was made and is not wanted any more. */
+	readonly over: readonly OverView[];
 	readonly accepted: AcceptedPlanView | null;
 	readonly unmade: readonly UnmadeDough[];
 }

@@ -6,7 +6,7 @@ export function ok<T>(value: T): { readonly ok: true; readonly value: T } {
 	return { ok: true, value };
 }
 
-export function fail<E>(error: E): { readonly ok: false; readonly error: E } {
+export function fail<const E>(error: E): { readonly ok: false; readonly error: E } {
 	return { ok: false, error };
 }
 

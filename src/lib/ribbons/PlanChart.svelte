@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { BakeDayInput, DayPlan } from '../core/bake-day/index.ts';
+	import type { BakeDayInput, DayPlan } from '../core/planning/index.ts';
 	import Ribbon from '../ui/ribbon/Ribbon.svelte';
 	import { RIBBON_HEIGHT } from '../ui/ribbon/ribbon-height.ts';
 	import { clockText, dayText } from '../wording/time-text.ts';

@@ -1,4 +1,4 @@
-import type { BakeDayInput, DayPlan } from '../core/bake-day/index.ts';
+import type { BakeDayInput, DayPlan } from '../core/planning/index.ts';
 
 export interface MachineRow {
 	readonly key: string;

@@ -4,7 +4,7 @@ import {
 	type BatchRef,
 	type DayPlan,
 	type DayTask
-} from '../core/bake-day/index.ts';
+} from '../core/planning/index.ts';
 import { formatMass } from '../core/units/index.ts';
 
 /** A stretch of a row in time, before it has a place on a screen or a page. */
@@ -27,8 +27,8 @@ export interface PlanRow {
 }
 
 /**
- * The rows of a plan: one for each lot. The builds and the mix stand in the row of the first lot that
- * is made from them; further lots of the mix begin where it is divided.
+ * The rows of a plan: one for each portion. The builds and the mix stand in the row of the first portion that
+ * is made from them; further portions of the mix begin where it is divided.
  */
 export function planRows(plan: DayPlan, input: BakeDayInput): readonly PlanRow[] {
 	const byBatch = new Map<string, DayTask[]>();
@@ -39,26 +39,27 @@ export function planRows(plan: DayPlan, input: BakeDayInput): readonly PlanRow[]
 	const drawnBuilds = new Set<string>();
 	return input.doughs.flatMap((dough) =>
 		dough.mixes.flatMap((mix) =>
-			mix.lots.map((lot, index): PlanRow => {
-				const product = input.products.find((one) => one.id === lot.productId);
+			mix.portions.map((portion, index): PlanRow => {
+				const product = input.products.find((one) => one.id === portion.productId);
 				const of = { formulaId: dough.formulaId, ordinal: mix.ordinal };
-				const own = byBatch.get(batchKey({ kind: 'lot', ...of, productId: lot.productId })) ?? [];
+				const own =
+					byBatch.get(batchKey({ kind: 'portion', ...of, productId: portion.productId })) ?? [];
 				const mixed = index === 0 ? (byBatch.get(batchKey({ kind: 'mix', ...of })) ?? []) : [];
 				const builds = index === 0 ? newBuilds(dough.formulaId, input, drawnBuilds, byBatch) : [];
 				const chain = [...mixed, ...own];
 				const mixName = mix.count > 1 ? ` · mix ${mix.ordinal} of ${mix.count}` : '';
 				const same = index > 0 ? ' · same mix' : mixName;
 				return {
-					key: `${dough.formulaId} ${mix.ordinal} ${lot.productId}`,
+					key: `${dough.formulaId} ${mix.ordinal} ${portion.productId}`,
 					title: product?.name ?? '',
-					subtitle: `${lot.pieces} × ${formatMass({ grams: product?.scaledGrams ?? 0 }, 0)}${same}`,
+					subtitle: `${portion.pieces} × ${formatMass({ grams: product?.scaledGrams ?? 0 }, 0)}${same}`,
 					segments: [
 						...builds.flatMap(({ tasks, lane }) => segmentsOf(tasks, lane, chain[0]?.startMs)),
 						...segmentsOf(chain, 'main')
 					],
 					marks: [...builds.flatMap(({ tasks }) => tasks), ...chain].flatMap(marksOf),
 					pinsMs: input.drops
-						.filter((drop) => lot.dropIds.includes(drop.id))
+						.filter((drop) => portion.dropIds.includes(drop.id))
 						.map((drop) => drop.dueMs)
 				};
 			})
@@ -66,9 +67,9 @@ export function planRows(plan: DayPlan, input: BakeDayInput): readonly PlanRow[]
 	);
 }
 
-/** Loads stand in the row of their lot. */
+/** Loads stand in the row of their portion. */
 function rowKeyOf(batch: BatchRef): string {
-	return batchKey(batch.kind === 'load' ? { ...batch, kind: 'lot' } : batch);
+	return batchKey(batch.kind === 'load' ? { ...batch, kind: 'portion' } : batch);
 }
 
 function newBuilds(
@@ -89,11 +90,14 @@ function newBuilds(
 			if (one.takenByBuilds.some((taker) => wanted.has(taker))) wanted.add(one.preparationId);
 	}
 	return input.builds
-		.filter((one) => wanted.has(one.preparationId) && !drawn.has(one.preparationId))
+		.filter(
+			(one) =>
+				wanted.has(one.preparationId) && !drawn.has(batchKey({ ...one, kind: 'preparation' }))
+		)
 		.map((one) => {
-			drawn.add(one.preparationId);
+			drawn.add(batchKey({ ...one, kind: 'preparation' }));
 			return {
-				tasks: byBatch.get(batchKey({ kind: 'build', preparationId: one.preparationId })) ?? [],
+				tasks: byBatch.get(batchKey({ ...one, kind: 'preparation' })) ?? [],
 				lane: one.kind === 'soaker' ? 'beside' : 'main'
 			};
 		});

@@ -18,8 +18,9 @@ export interface WeighUpCard {
 export function cardOfBuild(build: Build): WeighUpCard {
 	const caustic = build.stage.lines.some((line) => line.ingredient.kind === 'caustic');
 	return {
-		key: build.preparation.id,
-		name: build.preparation.name,
+		key: `${build.preparation.id} ${build.ordinal}`,
+		name:
+			build.ordinal > 1 ? `${build.preparation.name}, ${build.ordinal}` : build.preparation.name,
 		mix: null,
 		grams: build.gross.value,
 		makes: PREPARATION_KIND_TEXT[build.preparation.kind],
@@ -29,19 +30,16 @@ export function cardOfBuild(build: Build): WeighUpCard {
 	};
 }
 
-export function cardOfMix(
-	mix: Mix,
-	dough: { readonly id: string; readonly name: string; readonly allergens: readonly string[] },
-	makes: string
-): WeighUpCard {
+export function cardOfMix(mix: Mix, makes: string): WeighUpCard {
+	const { formula, final } = mix.resolved;
 	return {
-		key: `${dough.id} ${mix.ordinal}`,
-		name: dough.name,
+		key: `${formula.id} ${mix.ordinal}`,
+		name: formula.name,
 		mix: { ordinal: mix.ordinal, count: mix.count },
 		grams: mix.dough.value,
 		makes,
 		lines: mix.lines,
-		allergens: dough.allergens,
+		allergens: allergensOf(final),
 		caution: null
 	};
 }

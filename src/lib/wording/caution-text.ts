@@ -1,4 +1,4 @@
-import type { BakeDayInput, DayTask } from '../core/bake-day/index.ts';
+import type { BakeDayInput, DayTask } from '../core/planning/index.ts';
 import type { Caution } from '../core/schedule/index.ts';
 import { formatMinutes } from '../core/units/index.ts';
 import { activityText, machineText, subjectText } from './task-text.ts';
@@ -21,6 +21,8 @@ export function cautionText(
 		return `${machineText(caution.machine, input)}, ${from} to ${to}: ${name(caution.first)} and ${name(caution.second)} at once.`;
 	}
 	const waiting = tasks.find((one) => one.id === caution.before);
+	if (caution.kind === 'too-early')
+		return `${name(caution.before)} is not through by then: ${name(caution.after)} would begin ${formatMinutes(caution.least - caution.gap)} before.`;
 	const over = formatMinutes(caution.gap - caution.most);
 	const activity = waiting ? activityText(waiting).toLowerCase() : '';
 	return `${name(caution.before)} waits ${over} past its late mark (${activity}), until ${name(caution.after)} is taken on.`;

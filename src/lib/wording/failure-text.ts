@@ -1,4 +1,4 @@
-import type { UnplannedChain } from '../core/bake-day/index.ts';
+import type { UnplannedChain } from '../core/planning/index.ts';
 import type {
 	EditFailure,
 	FormulaFailure,

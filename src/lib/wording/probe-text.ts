@@ -1,5 +1,5 @@
 import type { ProbeView } from '../contracts/views.ts';
-import { probeState, type ProbeState } from '../core/bake-day/index.ts';
+import { probeState, type ProbeState } from '../core/mixing/index.ts';
 import { ageText } from './time-text.ts';
 
 /** Whether a probe can be believed at a moment. */

@@ -1,7 +1,7 @@
-import type { ReadinessDecision } from '../contracts/dough-commands.ts';
 import type {
 	Favour,
 	Readiness,
+	ReadinessDecision,
 	ReadinessReason,
 	ReadinessVerdict,
 	Sighting,

@@ -1,7 +1,8 @@
 import { formulaFailureText } from './failure-text.ts';
-import type { Refusal } from '../contracts/commands.ts';
+import type { Refusal, RefusalOf, UnknownThing } from '../contracts/refusals.ts';
 
-const UNKNOWN: Record<Extract<Refusal, { kind: 'unknown' }>['what'], string> = {
+const UNKNOWN: Readonly<Record<UnknownThing, string>> = {
+	entry: 'What was to be taken back is not there any more.',
 	mix: 'This mix is no longer in the day, or adds no water.',
 	drop: 'This drop is no longer in the book.',
 	product: 'This product is no longer in the book.',
@@ -21,42 +22,44 @@ const UNKNOWN: Record<Extract<Refusal, { kind: 'unknown' }>['what'], string> = {
 	vessel: 'This vessel is no longer in the bakery.'
 };
 
+/** The sentence for each refusal: what is wrong, and what to do. */
+const TEXTS: { readonly [K in Refusal['kind']]: (refusal: RefusalOf<K>) => string } = {
+	malformed: ({ problems }) =>
+		`Not saved: ${problems.map(({ where, what }) => `${where}: ${what}`).join('; ')}.`,
+	'id-used-before': () =>
+		'Not saved: this change was sent before with another content. Reload the page and type it again.',
+	'not-permitted': ({ roles }) =>
+		`Not saved: this may be done by ${roles.map((role) => role.replace('-', ' ')).join(' or ')} only.`,
+	unknown: ({ what }) => `Not saved. ${UNKNOWN[what]} Reload the page.`,
+	'changed-meanwhile': ({ by, value }) => `${by} changed this to ${value} meanwhile.`,
+	'newer-revision': ({ by, revision, name }) =>
+		`Not saved: ${by === '' ? 'somebody else' : by} saved revision ${revision} of ${name} meanwhile. Your changes stay here; reload to see the newer revision beside them.`,
+	'settings-changed-meanwhile': () =>
+		'Not saved: somebody else changed these settings meanwhile. Reload the page to see them.',
+	'not-mixed-yet': ({ name }) =>
+		`${name} is not measured at the mixer yet: do that first, in the Water room.`,
+	'before-the-mix': ({ name }) => `That lies before ${name} came out of the mixer.`,
+	'dough-has-no-clock': ({ name }) =>
+		`${name} has no wait with a clock. Give it one in its formula.`,
+	'more-than-a-mixer': ({ name, mostGrams }) =>
+		`Not saved: that is more ${name} than a mixer takes (${Math.round(mostGrams / 1000)} kg). Reload the page.`,
+	'name-taken': ({ name }) => `"${name}" is taken already. Choose another name.`,
+	'formula-impossible': ({ formula, reason }) =>
+		`Not saved, ${formula} cannot be made like this: ${formulaFailureText(reason)}.`,
+	'orders-there-already': () => 'This date has orders already. Reload the page to see them.',
+	'nothing-to-copy': () => 'The other date has no orders to copy.',
+	'plan-out-of-date': () =>
+		'Orders or times changed after this plan was made. It is being made again; look at it and accept then.',
+	'plan-impossible': ({ violations }) =>
+		`Not accepted: the plan breaks ${violations.length} of its own rules. It is being made again.`,
+	'no-bakery': () => 'Not saved: this database holds no bakery yet.',
+	'database-unavailable': () =>
+		'Not saved: the database does not answer. What you typed stays here; try again in a moment.'
+};
+
 /** Why a command was not carried out, and what to do. */
-export function refusalText(refusal: Refusal): string {
-	switch (refusal.kind) {
-		case 'malformed':
-			return `Not saved: ${refusal.problems.map((one) => `${one.where}: ${one.what}`).join('; ')}.`;
-		case 'id-used-before':
-			return 'Not saved: this change was sent before with another content. Reload the page and type it again.';
-		case 'unknown':
-			return `Not saved. ${UNKNOWN[refusal.what]} Reload the page.`;
-		case 'changed-meanwhile':
-			return `${refusal.by} changed this to ${refusal.value} meanwhile.`;
-		case 'newer-revision':
-			return `Not saved: ${refusal.by} saved revision ${refusal.revision} of ${refusal.name} meanwhile. Your changes stay here; reload to see the newer revision beside them.`;
-		case 'settings-changed-meanwhile':
-			return 'Not saved: somebody else changed these settings meanwhile. Reload the page to see them.';
-		case 'not-mixed-yet':
-			return `${refusal.name} is not measured at the mixer yet: do that first, in the Water room.`;
-		case 'before-the-mix':
-			return `That lies before ${refusal.name} came out of the mixer.`;
-		case 'dough-has-no-clock':
-			return `${refusal.name} has no wait with a clock. Give it one in its formula.`;
-		case 'name-taken':
-			return `"${refusal.name}" is taken already. Choose another name.`;
-		case 'formula-impossible':
-			return `Not saved, ${refusal.formula} cannot be made like this: ${formulaFailureText(refusal.reason)}.`;
-		case 'orders-there-already':
-			return 'This date has orders already. Reload the page to see them.';
-		case 'nothing-to-copy':
-			return 'The other date has no orders to copy.';
-		case 'plan-out-of-date':
-			return 'Orders or times changed after this plan was made. It is being made again; look at it and accept then.';
-		case 'plan-impossible':
-			return `Not accepted: the plan breaks ${refusal.violations.length} of its own rules. It is being made again.`;
-		case 'no-bakery':
-			return 'Not saved: this database holds no bakery yet.';
-		case 'database-unavailable':
-			return 'Not saved: the database does not answer. What you typed stays here; try again in a moment.';
-	}
+export function refusalText<K extends Refusal['kind']>(
+	refusal: RefusalOf<K> & { kind: K }
+): string {
+	return TEXTS[refusal.kind](refusal);
 }

@@ -1,4 +1,4 @@
-import type { BakeDayInput, DayTask } from '../core/bake-day/index.ts';
+import type { BakeDayInput, BatchRef, DayTask } from '../core/planning/index.ts';
 import { ACTIVITY_TEXT, PLACE_TEXT, SPEED_TEXT, TURN_TEXT } from './step-text.ts';
 import { formatMass, formatMinutes, formatNumber, formatTemperature } from '../core/units/index.ts';
 
@@ -15,14 +15,17 @@ export interface ListEntry {
 /** The name of what a task works on, as the baker calls it. */
 export function subjectText(task: DayTask, input: BakeDayInput): string {
 	const { batch } = task;
-	if (batch.kind === 'build')
-		return input.builds.find((one) => one.preparationId === batch.preparationId)?.name ?? '';
+	if (batch.kind === 'preparation') {
+		const build = buildOf(batch, input);
+		const several = input.builds.filter((one) => one.preparationId === batch.preparationId);
+		return `${build?.name ?? ''}${several.length > 1 ? `, ${batch.ordinal} of ${several.length}` : ''}`;
+	}
 	const dough = input.doughs.find((one) => one.formulaId === batch.formulaId);
 	const mix = dough?.mixes.find((one) => one.ordinal === batch.ordinal);
 	const ordinal = mix && mix.count > 1 ? `, mix ${mix.ordinal} of ${mix.count}` : '';
 	if (batch.kind === 'mix') return `${dough?.name ?? ''}${ordinal}`;
 	const product = input.products.find((one) => one.id === batch.productId)?.name ?? '';
-	if (batch.kind === 'lot') return `${product}${ordinal}`;
+	if (batch.kind === 'portion') return `${product}${ordinal}`;
 	return batch.loads > 1 ? `${product}, load ${batch.load} of ${batch.loads}` : product;
 }
 
@@ -30,10 +33,19 @@ export function activityText(task: DayTask): string {
 	return ACTIVITY_TEXT[task.step.kind === 'bake' ? 'bake' : task.step.activity];
 }
 
+function buildOf(
+	batch: Extract<BatchRef, { kind: 'preparation' }>,
+	input: BakeDayInput
+): BakeDayInput['builds'][number] | undefined {
+	return input.builds.find(
+		(one) => one.preparationId === batch.preparationId && one.ordinal === batch.ordinal
+	);
+}
+
 function amountText(task: DayTask, input: BakeDayInput): string {
 	const { batch } = task;
-	if (batch.kind === 'build') {
-		const build = input.builds.find((one) => one.preparationId === batch.preparationId);
+	if (batch.kind === 'preparation') {
+		const build = buildOf(batch, input);
 		return build ? formatMass({ grams: build.grams }, 0) : '';
 	}
 	const mix = input.doughs
@@ -44,7 +56,7 @@ function amountText(task: DayTask, input: BakeDayInput): string {
 	const pieces =
 		batch.kind === 'load'
 			? batch.pieces
-			: (mix?.lots.find((lot) => lot.productId === batch.productId)?.pieces ?? 0);
+			: (mix?.portions.find((portion) => portion.productId === batch.productId)?.pieces ?? 0);
 	return product
 		? `${pieces} of ${formatMass({ grams: product.scaledGrams }, 0)}`
 		: `${pieces} pieces`;

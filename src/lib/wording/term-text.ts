@@ -24,6 +24,7 @@ const TERMS: Record<TermKey, string> = {
 	percent: 'percent of the flour',
 	line: 'amount',
 	'build-needed': 'needed',
+	'build-short': 'still short',
 	'take-back': 'taken back for the next feed',
 	'build-loss': 'left in the tub, as a share',
 	'build-gross': 'to make',
@@ -102,6 +103,8 @@ export function sourceText(source: Source, zone: string): string {
 	switch (source.kind) {
 		case 'ordered':
 			return 'ordered';
+		case 'made':
+			return 'as it was made';
 		case 'formula':
 			return 'from the formula';
 		case 'bakery':

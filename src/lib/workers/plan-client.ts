@@ -1,5 +1,5 @@
 import type { PlanReply, PlanRequest } from '../contracts/plan-protocol.ts';
-import type { BakeDayInput } from '../core/bake-day/index.ts';
+import type { BakeDayInput } from '../core/planning/index.ts';
 import type { PlaceFailure, Placement } from '../core/schedule/index.ts';
 
 /** The part of a Worker that is used. */

@@ -1,5 +1,5 @@
 import type { PlanReply, PlanRequest } from '../contracts/plan-protocol.ts';
-import { planDay } from '../core/bake-day/index.ts';
+import { planDay } from '../core/planning/index.ts';
 
 /** What the worker's side of the protocol needs of its surroundings. */
 export interface PlanPort {

@@ -1,8 +1,8 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import type { PlanReply, PlanRequest } from '../contracts/plan-protocol.ts';
-import { DAY } from '../core/bake-day/harbour-day.fixture.ts';
-import { judgePlacement } from '../core/bake-day/index.ts';
+import { DAY } from '../core/planning/harbour-day.fixture.ts';
+import { judgePlacement } from '../core/planning/index.ts';
 import { PlanClient, type WorkerLike } from './plan-client.ts';
 import { answerPlanRequests } from './plan-server.ts';
 

@@ -74,6 +74,7 @@ export type TermKey =
 	| 'percent'
 	| 'line'
 	| 'build-needed'
+	| 'build-short'
 	| 'take-back'
 	| 'build-loss'
 	| 'build-gross'
@@ -134,6 +135,8 @@ export type TermKey =
 
 export type Source =
 	| { readonly kind: 'ordered' }
+	/** What stands in the tub: it was made before, and stays as it was weighed. */
+	| { readonly kind: 'made' }
 	| { readonly kind: 'formula' }
 	| { readonly kind: 'bakery' }
 	| { readonly kind: 'constant'; readonly source: string }

@@ -18,6 +18,10 @@ export type Sighting = {
 
 export type ReadinessVerdict = 'not-yet' | 'nearly' | 'ready' | 'late';
 
+/** What the baker decides when a dough was looked at. */
+export const READINESS_DECISIONS = ['wait', 'fold-again', 'go-on'] as const;
+export type ReadinessDecision = (typeof READINESS_DECISIONS)[number];
+
 /** Where a dough stands by its clock: shares of its ripe dose. */
 export interface ClockStanding {
 	readonly share: number;

@@ -84,7 +84,9 @@ export function followRetarder(
 		const there = loads.map((load) => load.inAtMinutes <= from);
 		const wanted = moments.filter((one) => one >= from && (one < until || last));
 		state = integrate({
-			derivative: (now) => derivativeOf(now, retarder, loads, there, roomCelsius),
+			derivative: (now, _, regime) =>
+				derivativeOf(now, retarder, loads, there, roomCelsius, regime),
+			regimeOf: ([air = 0]) => compressorAt(air, retarder),
 			start: state,
 			minutes: until - from,
 			tolerance: STEP_TOLERANCE,
@@ -102,7 +104,8 @@ function derivativeOf(
 	retarder: Retarder,
 	loads: readonly RetarderLoad[],
 	there: readonly boolean[],
-	roomCelsius: number
+	roomCelsius: number,
+	compressor: Compressor
 ): readonly number[] {
 	const air = now[0] ?? 0;
 	const walls = (retarder.wallsWattsPerKelvin * 60) / 1000;
@@ -115,7 +118,10 @@ function derivativeOf(
 		const rate = rateAt(load.curve, celsius) / rateAt(load.curve, load.referenceCelsius);
 		return [-cooling, rate];
 	});
-	return [(gained - taken(air, retarder)) / retarder.airKilojoulesPerKelvin, ...changes];
+	return [
+		(gained - taken(air, retarder, compressor)) / retarder.airKilojoulesPerKelvin,
+		...changes
+	];
 }
 
 function momentOf(
@@ -136,8 +142,24 @@ function momentOf(
 	};
 }
 
-/** What the compressor takes away a minute: nothing at the set temperature, its most a degree above. */
-function taken(air: number, { setCelsius, compressorWatts }: Retarder): number {
+/** Off below the set temperature, at its most a degree above, and by as much as is needed between. */
+const OFF = 0;
+const BY_NEED = 1;
+const AT_ITS_MOST = 2;
+type Compressor = number;
+
+function compressorAt(air: number, { setCelsius }: Retarder): Compressor {
 	const share = (air - setCelsius) / FULL_POWER_ABOVE_KELVINS;
-	return ((compressorWatts * 60) / 1000) * Math.min(1, Math.max(0, share));
+	return share < 0 ? OFF : share > 1 ? AT_ITS_MOST : BY_NEED;
+}
+
+/** What the compressor takes away a minute, in kJ. */
+function taken(
+	air: number,
+	{ setCelsius, compressorWatts }: Retarder,
+	compressor: Compressor
+): number {
+	const most = (compressorWatts * 60) / 1000;
+	if (compressor === OFF) return 0;
+	return compressor === AT_ITS_MOST ? most : (most * (air - setCelsius)) / FULL_POWER_ABOVE_KELVINS;
 }

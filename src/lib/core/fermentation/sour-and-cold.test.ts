@@ -166,6 +166,35 @@ test('heat is kept: what the loaves give is what air, walls and compressor accou
 	);
 });
 
+test('the air of a weak compressor is right from the first minute, against steps of a hundredth of a minute', () => {
+	const weak = { ...retarder, compressorWatts: 189.46 };
+	const heavy = { ...load, kilograms: 91.4 };
+	const minutes = Array.from({ length: 31 }, (_, minute) => minute);
+	const followed = followRetarder(weak, [heavy], 15, minutes);
+	let [air, celsius] = [weak.setCelsius, heavy.startCelsius];
+	const length = 0.001;
+	const slopes = (nowAir: number, now: number) => {
+		const cooling = (now - nowAir) / heavy.timeConstantMinutes;
+		const power = 0.06 * weak.compressorWatts * Math.min(1, Math.max(0, nowAir - weak.setCelsius));
+		const walls = 0.06 * weak.wallsWattsPerKelvin * (15 - nowAir);
+		const given = heatToRemove(heavy.kilograms, cooling);
+		return [(given + walls - power) / weak.airKilojoulesPerKelvin, -cooling] as const;
+	};
+	for (let step = 0; step <= 30 / length; step += 1) {
+		const minute = step * length;
+		const here = followed[Math.round(minute)];
+		if (Math.abs(minute - Math.round(minute)) < length / 2) {
+			assert.ok(Math.abs((here?.airCelsius ?? 99) - air) < 0.001, `air in minute ${minute}`);
+			assert.ok(Math.abs((here?.loads[0]?.celsius ?? 99) - celsius) < 0.001, `core ${minute}`);
+		}
+		const [airSlope, slope] = slopes(air, celsius);
+		const [halfAir, half] = [air + (length / 2) * airSlope, celsius + (length / 2) * slope];
+		const [midAir, mid] = slopes(halfAir, half);
+		air += length * midAir;
+		celsius += length * mid;
+	}
+});
+
 test('a second load warms the air for the first, and is followed from when it goes in', () => {
 	const alone = followRetarder(retarder, [load], 24, hours(12));
 	const later = { ...load, inAtMinutes: 240, startCelsius: 27 };

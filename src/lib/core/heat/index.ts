@@ -1,3 +1,4 @@
+export * from './instrument.ts';
 export * from './constants.ts';
 export * from './dough-heat.ts';
 export * from './factor-rule.ts';

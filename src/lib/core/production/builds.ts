@@ -1,8 +1,9 @@
-import type { FormulaId, PreparationId, ProductId } from '../identity.ts';
+import type { BatchId, FormulaId, PreparationId, ProductId } from '../identity.ts';
 import { given, worked, type Explained } from '../explain/index.ts';
 import { flourOf, stagesInOrder, type Preparation, type ResolvedStage } from '../formula/index.ts';
 import { fail, ok, type Result } from '../result.ts';
-import type { WeighingFailure, WeighingScale } from '../units/index.ts';
+import type { Mass, WeighingFailure, WeighingScale } from '../units/index.ts';
+import type { MadePreparation } from './made.ts';
 import type { Mix } from './mixes.ts';
 import { weighUp, type WeighUpLine } from './weigh-up.ts';
 
@@ -15,8 +16,16 @@ export interface BuildUse {
 	readonly grams: number;
 }
 
-/** One build or soaker of the day, made once for all that take from it. */
+/** One build or soaker of the day, made once for all that take from it; a further one where it falls short. */
 export interface Build {
+	/** Which of several of its recipe it is. One that was begun keeps its number. */
+	readonly ordinal: number;
+	/** The batch it is, once it was begun; null while it is only planned. */
+	readonly made: BatchId | null;
+	/** What is in it that nothing takes any more. */
+	readonly over: Mass;
+	/** Ripe culture kept back from it for the next feed. */
+	readonly takeBack: Mass;
 	readonly preparation: Preparation;
 	readonly stage: ResolvedStage;
 	readonly uses: readonly BuildUse[];
@@ -52,7 +61,8 @@ export interface MixedDough {
 export function buildsOf(
 	doughs: readonly MixedDough[],
 	scales: readonly WeighingScale[],
-	needs: readonly PieceNeed[] = []
+	needs: readonly PieceNeed[] = [],
+	made: readonly MadePreparation[] = []
 ): Result<readonly Build[], WeighingFailure> {
 	const uses = new Map<PreparationId, BuildUse[]>();
 	for (const { stage, productId, grams } of needs)
@@ -75,54 +85,58 @@ export function buildsOf(
 	const names = new Map<string, string>(doughs.map((dough) => [dough.formulaId, dough.name]));
 	for (const { productId, product } of needs) names.set(productId, product);
 	const builds: Build[] = [];
-	for (const stage of takersFirst(
-		doughs.map((dough) => dough.final),
-		needs
-	)) {
+	for (const stage of takersFirst([
+		...doughs.flatMap((dough) => [dough.final, ...dough.mixes.map((mix) => mix.resolved.final)]),
+		...needs.map((need) => need.stage),
+		...made.map((one) => one.stage)
+	])) {
 		const { preparation } = stage;
 		if (!preparation) continue;
 		names.set(preparation.id, preparation.name);
-		const build = buildFor(preparation, stage, uses.get(preparation.id) ?? [], names, scales);
-		if (!build.ok) return fail(build.error);
-		builds.push(build.value);
-		use(build.value.lines, { kind: 'build', preparationId: preparation.id });
+		const begun = made.filter((one) => one.stage.preparation?.id === preparation.id);
+		const own = uses.get(preparation.id) ?? [];
+		// What only a mix of an older revision took is planned no more, unless it was begun or is wanted.
+		if (own.length === 0 && begun.length === 0) continue;
+		const all = buildsFor(preparation, stage, own, names, scales, begun);
+		if (!all.ok) return fail(all.error);
+		builds.push(...[...all.value].reverse());
+		for (const build of all.value)
+			use(build.lines, { kind: 'build', preparationId: preparation.id });
 	}
 	return ok(builds.reverse());
 }
 
 /** Each preparation once, every taker before what it takes from. */
-function takersFirst(
-	finals: readonly ResolvedStage[],
-	needs: readonly PieceNeed[]
-): readonly ResolvedStage[] {
+function takersFirst(stages: readonly ResolvedStage[]): readonly ResolvedStage[] {
 	const ordered: ResolvedStage[] = [];
-	const left = new Map(
-		[...finals, ...needs.map((need) => need.stage)]
-			.flatMap(stagesInOrder)
-			.filter((stage) => stage.preparation !== null)
-			.map((stage) => [stage.preparation?.id, stage])
-	);
+	// Of several revisions of a recipe the first that is named, the book's own, stands for what is planned.
+	const left = new Map<PreparationId, ResolvedStage>();
+	for (const stage of stages.flatMap(stagesInOrder))
+		if (stage.preparation && !left.has(stage.preparation.id)) left.set(stage.preparation.id, stage);
 	const isTaken = (stage: ResolvedStage) =>
 		[...left.values()].some((other) =>
 			other.stages.some((inner) => inner.preparation?.id === stage.preparation?.id)
 		);
 	while (left.size > 0) {
-		// The formula tree has no circle, so one stage is always free.
-		const free = [...left.values()].find((stage) => !isTaken(stage));
-		if (!free) throw new Error('preparations form a circle');
-		left.delete(free.preparation?.id);
+		// A formula tree has no circle. Two revisions together might form one; any of them comes first then.
+		const [first] = left.values();
+		const free = [...left.values()].find((stage) => !isTaken(stage)) ?? first;
+		if (!free?.preparation) break;
+		left.delete(free.preparation.id);
 		ordered.push(free);
 	}
 	return ordered;
 }
 
-function buildFor(
+/** What was begun of a recipe, and one more for what it falls short of. */
+function buildsFor(
 	preparation: Preparation,
 	stage: ResolvedStage,
 	uses: readonly BuildUse[],
 	names: ReadonlyMap<string, string>,
-	scales: readonly WeighingScale[]
-): Result<Build, WeighingFailure> {
+	scales: readonly WeighingScale[],
+	begun: readonly MadePreparation[]
+): Result<readonly Build[], WeighingFailure> {
 	const of = preparation.name;
 	const taken = uses.map(({ by, grams }) => {
 		const taker = names.get(takerOf(by)) ?? '';
@@ -130,10 +144,84 @@ function buildFor(
 		return given({ key: 'line', of: label }, grams, 'g', { kind: 'formula' });
 	});
 	const needed = worked({ key: 'build-needed', of }, 'g', 'sum', taken);
+	let short = needed.value;
+	const standing: Build[] = [];
+	for (const [at, one] of begun.entries()) {
+		// The first of them kept back what feeds the culture.
+		const usable = usableOf(one, at === 0);
+		const over = at === begun.length - 1 ? Math.max(0, usable - short) : 0;
+		short -= usable - over;
+		const own = one.stage.preparation ?? preparation;
+		const gross = given({ key: 'build-gross', of }, one.gross.grams, 'g', { kind: 'made' });
+		const lines = weighUp(inOwnHundred(one.stage), ownBase(one.stage, gross), scales);
+		if (!lines.ok) return fail(lines.error);
+		standing.push({
+			ordinal: one.ordinal,
+			made: one.batchId,
+			over: { grams: over > LEAST_SHORT_GRAMS ? over : 0 },
+			takeBack: { grams: at === 0 ? own.takeBackGrams : 0 },
+			preparation: own,
+			stage: one.stage,
+			uses,
+			needed,
+			gross,
+			lines: lines.value
+		});
+	}
+	if (begun.length > 0 && short <= LEAST_SHORT_GRAMS) return ok(standing);
+	const wanted =
+		begun.length === 0
+			? needed
+			: worked({ key: 'build-short', of }, 'g', 'difference', [
+					needed,
+					...begun.map((one, at) =>
+						given(
+							{ key: 'build-usable', of: `${of} ${one.ordinal}` },
+							usableOf(one, at === 0),
+							'g',
+							{
+								kind: 'made'
+							}
+						)
+					)
+				]);
+	const further = buildFor(preparation, stage, uses, wanted, begun.length > 0, scales);
+	if (!further.ok) return further;
+	const numbers = new Set(begun.map((one) => one.ordinal));
+	let ordinal = 1;
+	while (numbers.has(ordinal)) ordinal += 1;
+	return ok([...standing, { ...further.value, ordinal }]);
+}
+
+/** Less than this is a scale's doing and no reason for a further build, in grams (our default). */
+const LEAST_SHORT_GRAMS = 20;
+
+/** What a made preparation gives to its takers. */
+function usableOf({ stage, gross }: MadePreparation, keepsBack: boolean): number {
+	const loss = stage.preparation?.buildLoss.share ?? 0;
+	const kept = keepsBack ? (stage.preparation?.takeBackGrams ?? 0) : 0;
+	return Math.max(0, gross.grams * (1 - loss) - kept);
+}
+
+function buildFor(
+	preparation: Preparation,
+	stage: ResolvedStage,
+	uses: readonly BuildUse[],
+	needed: Explained,
+	further: boolean,
+	scales: readonly WeighingScale[]
+): Result<Omit<Build, 'ordinal'>, WeighingFailure> {
+	const of = preparation.name;
 	const gross = worked({ key: 'build-gross', of }, 'g', 'quotient', [
 		worked({ key: 'grouped' }, 'g', 'sum', [
 			needed,
-			given({ key: 'take-back', of }, preparation.takeBackGrams, 'g', { kind: 'formula' })
+			...(further
+				? []
+				: [
+						given({ key: 'take-back', of }, preparation.takeBackGrams, 'g', {
+							kind: 'formula' as const
+						})
+					])
 		]),
 		worked({ key: 'kept-share' }, '1', 'difference', [
 			given({ key: 'whole' }, 1, '1', { kind: 'constant', source: 'arithmetic' }),
@@ -142,7 +230,17 @@ function buildFor(
 	]);
 	const lines = weighUp(inOwnHundred(stage), ownBase(stage, gross), scales);
 	if (!lines.ok) return fail(lines.error);
-	return ok({ preparation, stage, uses, needed, gross, lines: lines.value });
+	return ok({
+		made: null,
+		over: { grams: 0 },
+		takeBack: { grams: further ? 0 : preparation.takeBackGrams },
+		preparation,
+		stage,
+		uses,
+		needed,
+		gross,
+		lines: lines.value
+	});
 }
 
 function takerOf(by: BuildUse['by']): string {

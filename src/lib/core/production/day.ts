@@ -16,6 +16,7 @@ import type { Mass, WeighingFailure, WeighingScale } from '../units/index.ts';
 import { buildsOf, type Build, type PieceNeed } from './builds.ts';
 import { amountOfExtra, asDoughs, type BakeryProduct, type ExtraUse } from './product.ts';
 import type { Demand, DoughProduct } from './demand.ts';
+import type { MadeMix, MadePreparation } from './made.ts';
 import { mixesOf, type Mix, type MixFailure, type MixLimits } from './mixes.ts';
 
 /** A formula with what the mixer takes of it. */
@@ -30,6 +31,11 @@ export interface ProductionInput {
 	readonly formulas: readonly BakeryFormula[];
 	readonly pantry: Pantry;
 	readonly scales: readonly WeighingScale[];
+	/** What was begun of this date's making. */
+	readonly made: {
+		readonly mixes: readonly MadeMix[];
+		readonly preparations: readonly MadePreparation[];
+	};
 }
 
 export interface Dough {
@@ -70,7 +76,8 @@ export interface DayProduction {
  * Gives the doughs, mixes and builds that a day's orders ask for. A formula that cannot be made is
  * reported beside the others, which are not held up by it.
  *
- * Model: orders -> pieces -> dough per formula -> mixes -> builds, several products sharing a dough.
+ * Model: orders -> pieces -> dough per formula -> mixes -> builds, several products sharing a dough. What
+ * was begun stands; the rest is planned around it.
  * Range: whole pieces of 0 or more. Source: domain arithmetic. Failures: `no-scales` for the day as a
  * whole; everything else in `unmade`.
  * Example: no orders give no doughs, no builds and nothing unmade.
@@ -81,7 +88,7 @@ export function productionOf(input: ProductionInput): Result<DayProduction, Weig
 	const ordered = input.demands.filter((demand) => demand.pieces > 0);
 	const asDough = asDoughs(input.products);
 	const formulas = new Map(input.formulas.map((one) => [one.formula.id, one]));
-	for (const [formulaId, products] of byFormula(asDough, ordered)) {
+	for (const [formulaId, products] of byFormula(asDough, ordered, input.made.mixes)) {
 		const bakery = formulas.get(formulaId);
 		if (!bakery) {
 			const name = products.map((product) => product.name).join(', ');
@@ -101,7 +108,8 @@ export function productionOf(input: ProductionInput): Result<DayProduction, Weig
 			mixes: dough.mixes
 		})),
 		input.scales,
-		needs
+		needs,
+		input.made.preparations
 	);
 	return builds.ok ? ok({ doughs, extras, builds: builds.value, unmade }) : fail(builds.error);
 }
@@ -169,13 +177,17 @@ function extrasOf(
 
 function byFormula(
 	products: readonly DoughProduct[],
-	demands: readonly Demand[]
+	demands: readonly Demand[],
+	made: readonly MadeMix[]
 ): ReadonlyMap<FormulaId, readonly DoughProduct[]> {
 	const wanted = new Set(demands.map((demand) => demand.productId));
 	const groups = new Map<FormulaId, DoughProduct[]>();
+	// What was begun is there, whether anything of it is ordered or not.
+	const begun = new Set(made.map(({ resolved }) => resolved.formula.id));
 	for (const product of products)
-		if (wanted.has(product.id))
+		if (wanted.has(product.id) || begun.has(product.formulaId))
 			groups.set(product.formulaId, [...(groups.get(product.formulaId) ?? []), product]);
+	for (const formulaId of begun) if (!groups.has(formulaId)) groups.set(formulaId, []);
 	return groups;
 }
 
@@ -185,11 +197,15 @@ function doughOf(
 	demands: readonly Demand[],
 	input: ProductionInput
 ): Result<Dough, UnmadeDough['reason']> {
-	const resolved = resolveFormula(formula, input.pantry);
-	if (!resolved.ok) return fail(resolved.error);
+	const made = input.made.mixes.filter(({ resolved }) => resolved.formula.id === formula.id);
+	const now = resolveFormula(formula, input.pantry);
+	// A formula that cannot be made any more stands as the mixes that were begun of it.
+	const begun = made[0]?.resolved;
+	if (!now.ok && !begun) return fail(now.error);
+	const resolved = now.ok ? now : ok(begun as ResolvedFormula);
 	const ids = new Set(products.map((product) => product.id));
 	const own = demands.filter((demand) => ids.has(demand.productId));
-	const mixes = mixesOf(resolved.value, products, own, limits, input.scales);
+	const mixes = mixesOf(resolved.value, products, own, limits, input.scales, made);
 	if (!mixes.ok) return fail(mixes.error);
 	return ok({
 		resolved: resolved.value,

@@ -21,7 +21,7 @@ export interface Demand {
 }
 
 /** The part of one mix that becomes one product. */
-export interface Lot {
+export interface Portion {
 	readonly productId: ProductId;
 	readonly pieces: number;
 	readonly drops: readonly {
@@ -31,7 +31,7 @@ export interface Lot {
 	}[];
 }
 
-/** When the first of a lot's drops is due. */
-export function dueOf(lot: Lot): number {
-	return Math.min(...lot.drops.map((drop) => drop.dueMs));
+/** When the first of a portion's drops is due. */
+export function dueOf(portion: Portion): number {
+	return Math.min(...portion.drops.map((drop) => drop.dueMs));
 }

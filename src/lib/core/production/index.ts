@@ -2,6 +2,7 @@ export * from './demand.ts';
 export * from './product.ts';
 export * from './divider.ts';
 export * from './scaled-batch.ts';
+export * from './made.ts';
 export * from './share-out.ts';
 export * from './weigh-up.ts';
 export * from './mixes.ts';

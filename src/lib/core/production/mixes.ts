@@ -1,8 +1,10 @@
 import { given, worked, type Explained } from '../explain/index.ts';
 import { mixedShare, type ResolvedFormula } from '../formula/index.ts';
+import type { BatchId } from '../identity.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { Mass, WeighingFailure, WeighingScale } from '../units/index.ts';
-import type { Demand, DoughProduct, Lot } from './demand.ts';
+import type { Demand, DoughProduct, Portion } from './demand.ts';
+import { coverByMade, type MadeMix } from './made.ts';
 import { shareOut } from './share-out.ts';
 import { weighUp, type WeighUpLine } from './weigh-up.ts';
 
@@ -13,9 +15,16 @@ export interface MixLimits {
 }
 
 export interface Mix {
+	/** Which mix of its dough on its date it is. One that was begun keeps its number; free numbers go to the others. */
 	readonly ordinal: number;
 	readonly count: number;
-	readonly lots: readonly Lot[];
+	/** The batch it is, once it was begun; null while it is only planned. */
+	readonly made: BatchId | null;
+	/** The dough by the revisions this very mix is made by. */
+	readonly resolved: ResolvedFormula;
+	/** Dough in it that no order asks for any more. */
+	readonly over: Mass;
+	readonly portions: readonly Portion[];
 	readonly dough: Explained;
 	readonly totalFlour: Explained;
 	readonly lines: readonly WeighUpLine[];
@@ -28,13 +37,16 @@ export type MixFailure =
 /** How far from an even split a mix may end so that it ends with a drop (our default). */
 const SNAP_TO_DROP = 0.08;
 
+/** A mix before its number is known. */
+type UnnumberedMix = Omit<Mix, 'ordinal' | 'count'>;
+
 /**
- * Gives the mixes of one dough for the day: equal batches that fit the mixer, each with its pieces and
- * its weigh-up.
+ * Gives the mixes of one dough for the day: those that were begun as they are, and for what they leave equal
+ * batches that fit the mixer, each with its pieces and its weigh-up.
  *
  * Model: dough = pieces x weight / (1 - dough loss); as few equal mixes as the mixer allows, each as
  * large as the one with most to cover, since pieces stay whole and a mix rather ends with a drop. Total flour = dough / dough percent.
- * Range: at least one demand with pieces. Source: domain arithmetic (mixes). Failures:
+ * Range: any demands of this dough's products. Source: domain arithmetic (mixes). Failures:
  * `piece-exceeds-mixer`, `no-scales`.
  * Example: 40 x 900 g and 24 x 520 g at 2.5 % loss in a mixer of 30 kg are 2 x 24 861.5 g.
  */
@@ -43,14 +55,81 @@ export function mixesOf(
 	products: readonly DoughProduct[],
 	demands: readonly Demand[],
 	limits: MixLimits,
-	scales: readonly WeighingScale[]
+	scales: readonly WeighingScale[],
+	made: readonly MadeMix[] = []
 ): Result<readonly Mix[], MixFailure> {
 	const weights = new Map(products.map((product) => [product.id, product.scaledWeight]));
+	const covered = coverByMade(demands, weights, made);
+	const begun: (UnnumberedMix & { readonly ordinal: number })[] = [];
+	for (const [at, mix] of made.entries()) {
+		const standing = covered.mixes[at];
+		const weighed = weighMade(mix, scales);
+		if (!weighed.ok) return weighed;
+		if (standing) begun.push({ ...weighed.value, ...standing, ordinal: mix.ordinal });
+	}
+	const planned =
+		covered.left.length > 0
+			? plannedMixes(resolved, products, covered.left, limits, scales)
+			: ok([]);
+	if (!planned.ok) return planned;
+	return ok(numbered(begun, planned.value));
+}
+
+/** Free numbers, from one on, for what is only planned. */
+function numbered(
+	begun: readonly (UnnumberedMix & { readonly ordinal: number })[],
+	planned: readonly UnnumberedMix[]
+): readonly Mix[] {
+	const count = begun.length + planned.length;
+	const taken = new Set(begun.map((mix) => mix.ordinal));
+	let ordinal = 0;
+	const free = () => {
+		do ordinal += 1;
+		while (taken.has(ordinal));
+		return ordinal;
+	};
+	return [
+		...begun.map((mix) => ({ ...mix, count })),
+		...planned.map((mix) => ({ ...mix, count, ordinal: free() }))
+	].sort((a, b) => a.ordinal - b.ordinal);
+}
+
+function weighMade(
+	{ batchId, resolved, dough }: MadeMix,
+	scales: readonly WeighingScale[]
+): Result<Omit<UnnumberedMix, 'portions' | 'over'>, MixFailure> {
+	const of = resolved.formula.name;
+	const mass = given({ key: 'mix-dough', of }, dough.grams, 'g', { kind: 'made' });
+	const totalFlour = totalFlourOf(resolved, mass);
+	const lines = weighUp(resolved.final, totalFlour, scales);
+	if (!lines.ok) return lines;
+	return ok({ made: batchId, resolved, dough: mass, totalFlour, lines: lines.value });
+}
+
+function totalFlourOf(resolved: ResolvedFormula, dough: Explained): Explained {
+	return worked({ key: 'total-flour', of: resolved.formula.name }, 'g', 'per-percent', [
+		dough,
+		given({ key: 'total-percent' }, resolved.final.percentOfFlour, '%', { kind: 'formula' })
+	]);
+}
+
+/** Equal mixes for what is still to be made. */
+function plannedMixes(
+	resolved: ResolvedFormula,
+	products: readonly DoughProduct[],
+	demands: readonly Demand[],
+	limits: MixLimits,
+	scales: readonly WeighingScale[]
+): Result<readonly UnnumberedMix[], MixFailure> {
+	const weights = new Map(products.map((product) => [product.id, product.scaledWeight]));
 	const names = new Map(products.map((product) => [product.id, product.name]));
+	const wanted = new Set(demands.map((demand) => demand.productId));
 	const keptShare = 1 - resolved.formula.doughLoss.share;
 	// The mixer never sees what is rolled in afterwards.
 	const most = limits.most.grams / mixedShare(resolved.final);
-	const heaviest = [...products].sort((a, b) => b.scaledWeight.grams - a.scaledWeight.grams)[0];
+	const heaviest = products
+		.filter((product) => wanted.has(product.id))
+		.sort((a, b) => b.scaledWeight.grams - a.scaledWeight.grams)[0];
 	if (heaviest && heaviest.scaledWeight.grams / keptShare > most)
 		return fail({ kind: 'piece-exceeds-mixer', product: heaviest.name, most: limits.most });
 
@@ -62,7 +141,7 @@ export function mixesOf(
 	for (;;) {
 		for (const snap of [SNAP_TO_DROP, 0]) {
 			const shared = shareOut(demands, weights, count, snap);
-			const each = shared.map((lots) => doughOfLots(lots, weights, names, resolved));
+			const each = shared.map((portions) => doughOfPortions(portions, weights, names, resolved));
 			const dough =
 				each.length === 1 && each[0]
 					? each[0]
@@ -73,18 +152,18 @@ export function mixesOf(
 	}
 }
 
-/** Dough that the pieces of some lots ask for, with what is lost on the way. */
-function doughOfLots(
-	lots: readonly Lot[],
+/** Dough that the pieces of some portions ask for, with what is lost on the way. */
+function doughOfPortions(
+	portions: readonly Portion[],
 	weights: ReadonlyMap<string, Mass>,
 	names: ReadonlyMap<string, string>,
 	resolved: ResolvedFormula
 ): Explained {
-	const perProduct = lots.map((lot) => {
-		const of = names.get(lot.productId) ?? '';
+	const perProduct = portions.map((portion) => {
+		const of = names.get(portion.productId) ?? '';
 		return worked({ key: 'dough-in-pieces', of }, 'g', 'product', [
-			given({ key: 'pieces', of }, lot.pieces, 'pieces', { kind: 'ordered' }),
-			given({ key: 'piece-weight', of }, weights.get(lot.productId)?.grams ?? 0, 'g', {
+			given({ key: 'pieces', of }, portion.pieces, 'pieces', { kind: 'ordered' }),
+			given({ key: 'piece-weight', of }, weights.get(portion.productId)?.grams ?? 0, 'g', {
 				kind: 'formula'
 			})
 		]);
@@ -100,21 +179,19 @@ function doughOfLots(
 
 function weighed(
 	resolved: ResolvedFormula,
-	shared: readonly (readonly Lot[])[],
+	shared: readonly (readonly Portion[])[],
 	dough: Explained,
 	scales: readonly WeighingScale[]
-): Result<readonly Mix[], MixFailure> {
-	const totalFlour = worked({ key: 'total-flour', of: resolved.formula.name }, 'g', 'per-percent', [
-		dough,
-		given({ key: 'total-percent' }, resolved.final.percentOfFlour, '%', { kind: 'formula' })
-	]);
+): Result<readonly UnnumberedMix[], MixFailure> {
+	const totalFlour = totalFlourOf(resolved, dough);
 	const lines = weighUp(resolved.final, totalFlour, scales);
 	if (!lines.ok) return fail(lines.error);
 	return ok(
-		shared.map((lots, index) => ({
-			ordinal: index + 1,
-			count: shared.length,
-			lots,
+		shared.map((portions) => ({
+			made: null,
+			resolved,
+			over: { grams: 0 },
+			portions,
 			dough,
 			totalFlour,
 			lines: lines.value

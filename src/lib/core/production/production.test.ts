@@ -52,7 +52,8 @@ const INPUT: ProductionInput = {
 	products: PRODUCTS,
 	formulas: [{ formula: OAT_LOAF, limits: { least: { grams: 4000 }, most: { grams: 30_000 } } }],
 	pantry: OAT_LOAF_PANTRY,
-	scales: FINE
+	scales: FINE,
+	made: { mixes: [], preparations: [] }
 };
 
 function day(input: ProductionInput) {
@@ -73,7 +74,7 @@ test('worked figure: 40 x 900 g and 24 x 520 g are 2 mixes of 24 861.5 g', () =>
 	close(first.dough.value + second.dough.value, 49_723.1, 0.05);
 	close(first.totalFlour.value * 2, 23_666.4, 0.05);
 	assert.deepEqual(
-		first.lots.map((lot) => lot.pieces),
+		first.portions.map((portion) => portion.pieces),
 		[20, 12]
 	);
 	assert.equal(reworked(first.totalFlour), first.totalFlour.value);
@@ -97,7 +98,9 @@ test('the earliest drops come from the first mix', () => {
 		2
 	);
 	assert.deepEqual(
-		mixes.map((lots) => lots.map((lot) => lot.drops.map((drop) => [drop.dropId, drop.pieces]))),
+		mixes.map((portions) =>
+			portions.map((portion) => portion.drops.map((drop) => [drop.dropId, drop.pieces]))
+		),
 		[[[['ferry', 30]]], [[['shop', 30]]]]
 	);
 	assert.equal(dueOf(mixes[1]![0]!), 2000);
@@ -112,7 +115,9 @@ test('a mix ends with a drop when that is nearly an even split, and not when the
 		day({
 			...input,
 			formulas: [{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: most } } }]
-		}).doughs[0]!.mixes.map((mix) => mix.lots.flatMap((lot) => lot.drops.map((one) => one.pieces)));
+		}).doughs[0]!.mixes.map((mix) =>
+			mix.portions.flatMap((portion) => portion.drops.map((one) => one.pieces))
+		);
 	assert.deepEqual(drops(30_000), [[28], [26]]);
 	assert.deepEqual(drops(25_500), [[27], [1, 26]]);
 });
@@ -202,12 +207,15 @@ test('any order: every piece is in a mix, mixes fit the mixer, and rounding neve
 					[large, 900],
 					[small, 520]
 				]);
-				const needs = mix.lots.reduce((t, lot) => t + lot.pieces * weights.get(lot.productId)!, 0);
+				const needs = mix.portions.reduce(
+					(t, portion) => t + portion.pieces * weights.get(portion.productId)!,
+					0
+				);
 				const weighed = mix.lines.reduce((t, line) => t + line.weighing.weighed.grams, 0);
 				assert.ok(mix.dough.value <= one.most + 1e-6);
 				assert.ok(weighed * (1 - 0.025) >= needs - 1e-3, 'pieces are covered');
 				assert.ok(weighed >= mix.dough.value - 1e-3, 'dough is covered');
-				pieces += mix.lots.reduce((t, lot) => t + lot.pieces, 0);
+				pieces += mix.portions.reduce((t, portion) => t + portion.pieces, 0);
 			}
 			assert.equal(pieces, one.large + one.small + one.later);
 			for (const build of production.builds) {

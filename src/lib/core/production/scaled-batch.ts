@@ -48,7 +48,10 @@ export function scaledBatch(
 	const mixes = Array.from({ length: count }, (_, at) => ({
 		ordinal: at + 1,
 		count,
-		lots: [],
+		made: null,
+		resolved,
+		over: { grams: 0 },
+		portions: [],
 		dough: each,
 		totalFlour: flour,
 		lines: lines.value

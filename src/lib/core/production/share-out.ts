@@ -1,6 +1,7 @@
 import type { ProductId } from '../identity.ts';
 import type { Mass } from '../units/index.ts';
-import type { Demand, Lot } from './demand.ts';
+import type { Demand, Portion } from './demand.ts';
+import { portionsOf } from './made.ts';
 
 /**
  * Shares the pieces of one dough out over `count` mixes: the earliest drops come from the first mix,
@@ -17,7 +18,7 @@ export function shareOut(
 	weights: ReadonlyMap<ProductId, Mass>,
 	count: number,
 	snap = 0
-): readonly (readonly Lot[])[] {
+): readonly (readonly Portion[])[] {
 	const mixes: Demand[][] = Array.from({ length: count }, () => []);
 	const weightOf = (demand: Demand) => weights.get(demand.productId)?.grams ?? 0;
 	const massOf = (group: readonly Demand[]) =>
@@ -40,7 +41,7 @@ export function shareOut(
 		}
 		before += mass;
 	}
-	return mixes.map(lotsOf);
+	return mixes.map(portionsOf);
 }
 
 /** Where each mix ends on the line of dough. */
@@ -65,17 +66,4 @@ function byDueTime(demands: readonly Demand[]): readonly (readonly Demand[])[] {
 	for (const demand of demands)
 		groups.set(demand.dueMs, [...(groups.get(demand.dueMs) ?? []), demand]);
 	return [...groups].sort(([a], [b]) => a - b).map(([, group]) => group);
-}
-
-function lotsOf(demands: readonly Demand[]): readonly Lot[] {
-	const lots = new Map<ProductId, Lot>();
-	for (const { productId, dropId, dueMs, pieces } of demands) {
-		const lot = lots.get(productId) ?? { productId, pieces: 0, drops: [] };
-		lots.set(productId, {
-			productId,
-			pieces: lot.pieces + pieces,
-			drops: [...lot.drops, { dropId, dueMs, pieces }]
-		});
-	}
-	return [...lots.values()];
 }

@@ -1,6 +1,6 @@
 import type { Placement, Problem } from './problem.ts';
 
-/** What is wrong with a placement. `mostGap` and overlaps are warnings; the others forbid it. */
+/** What is wrong with a placement. `mostGap`, soft gaps and overlaps are warnings; the others forbid it. */
 export type Violation =
 	| { readonly kind: 'missing-start'; readonly task: string }
 	| { readonly kind: 'unknown-task'; readonly task: string }
@@ -18,9 +18,18 @@ export type Violation =
 			readonly gap: number;
 			readonly least: number;
 	  }
+	| { readonly kind: 'moved-from-fixed'; readonly task: string; readonly fixedStart: number }
 	| { readonly kind: 'late'; readonly task: string; readonly end: number; readonly endBy: number };
 
 export type Caution =
+	/** The later task begins before the earlier one, which happened when it did, is through. */
+	| {
+			readonly kind: 'too-early';
+			readonly before: string;
+			readonly after: string;
+			readonly gap: number;
+			readonly least: number;
+	  }
 	| {
 			readonly kind: 'gap-too-long';
 			readonly before: string;
@@ -58,24 +67,29 @@ export function checkPlan(
 		if (!known.has(task)) violations.push({ kind: 'unknown-task', task });
 
 	const span = new Map<string, { start: number; end: number }>();
-	for (const { id, minutes, grid, machines } of problem.tasks) {
+	for (const { id, minutes, grid, machines, fixedStart } of problem.tasks) {
 		const start = own(placement.starts, id);
 		if (start === undefined || !Number.isInteger(start)) {
 			violations.push({ kind: 'missing-start', task: id });
 			continue;
 		}
-		if (start % grid !== 0) violations.push({ kind: 'not-on-grid', task: id, start, grid });
+		if (fixedStart !== null && start !== fixedStart)
+			violations.push({ kind: 'moved-from-fixed', task: id, fixedStart });
+		if (fixedStart === null && start % grid !== 0)
+			violations.push({ kind: 'not-on-grid', task: id, start, grid });
 		const machine = own(placement.machines, id) ?? null;
 		if (machine === null ? machines.length > 0 : !machines.includes(machine))
 			violations.push({ kind: 'wrong-machine', task: id, machine });
 		span.set(id, { start, end: start + minutes });
 	}
-	for (const { before, after, leastGap, mostGap } of problem.links) {
+	for (const { before, after, leastGap, mostGap, soft } of problem.links) {
 		const first = span.get(before);
 		const second = span.get(after);
 		if (!first || !second) continue;
 		const gap = second.start - first.end;
-		if (gap < leastGap)
+		if (gap < leastGap && soft)
+			cautions.push({ kind: 'too-early', before, after, gap, least: leastGap });
+		if (gap < leastGap && !soft)
 			violations.push({ kind: 'gap-too-short', before, after, gap, least: leastGap });
 		if (mostGap !== null && gap > mostGap)
 			cautions.push({ kind: 'gap-too-long', before, after, gap, most: mostGap });

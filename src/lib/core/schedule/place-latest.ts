@@ -18,8 +18,8 @@ const MOST_MOVES = 200;
  * its most gap.
  *
  * Model: latest times only ever fall, from the deadlines backwards over least gaps and forwards over
- * pulling most gaps, until nothing moves; a start is floored to the task's grid. Machines do not limit
- * it. It yields its progress, so that a caller can stop between slices.
+ * pulling most gaps, until nothing moves; a start is floored to the task's grid. What happened already
+ * stays, and what comes before it ends by then; soft gaps do not count. Machines do not limit it. It yields its progress, so that a caller can stop between slices.
  * Precondition: links name known tasks. Range: every task leads to a deadline and the least gaps have
  * no circle; when pulling gaps contradict the least gaps they are let go, and the checker tells them.
  * Limit: 200 moves of one task. Source: latest times of a temporal network (dechter-1991).
@@ -43,7 +43,10 @@ function* settle(
 	pulling: boolean
 ): Generator<PlaceProgress, ReadonlyMap<string, number> | null> {
 	const tasks = new Map(problem.tasks.map((task) => [task.id, task]));
-	const before = group(problem.links, (link) => link.after);
+	const before = group(
+		problem.links.filter((link) => !link.soft),
+		(link) => link.after
+	);
 	const after = group(
 		pulling ? problem.links.filter((link) => link.pulls) : [],
 		(link) => link.before
@@ -52,7 +55,8 @@ function* settle(
 	const moves = new Map<string, number>();
 	const waiting: string[] = [];
 	const lower = (id: string, latestStart: number): boolean => {
-		const { grid } = tasks.get(id) as Task;
+		const { grid, fixedStart } = tasks.get(id) as Task;
+		if (fixedStart !== null) return true;
 		const start = Math.floor(latestStart / grid) * grid;
 		if (start >= (starts.get(id) ?? Infinity)) return true;
 		starts.set(id, start);
@@ -60,6 +64,11 @@ function* settle(
 		waiting.push(id);
 		return (moves.get(id) ?? 0) <= MOST_MOVES;
 	};
+	for (const { id, fixedStart } of problem.tasks)
+		if (fixedStart !== null) {
+			starts.set(id, fixedStart);
+			waiting.push(id);
+		}
 	for (const { task, endBy } of problem.deadlines)
 		lower(task, endBy - (tasks.get(task)?.minutes ?? 0));
 	for (let id = waiting.shift(); id !== undefined; id = waiting.shift()) {

@@ -12,6 +12,8 @@ export interface Task {
 	readonly grid: number;
 	/** The machines that can do it; empty when it needs none. */
 	readonly machines: readonly string[];
+	/** Where it stands, on the grid or not, since it happened already; null while it can be placed. */
+	readonly fixedStart: number | null;
 }
 
 /** The time between the end of one task and the start of another. */
@@ -23,6 +25,8 @@ export interface Link {
 	readonly mostGap: number | null;
 	/** True when the later task is pulled forward to keep the most gap. */
 	readonly pulls: boolean;
+	/** True where a gap below the least is told rather than forbidden: what happened cannot be moved. */
+	readonly soft: boolean;
 }
 
 export interface Deadline {

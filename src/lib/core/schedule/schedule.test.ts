@@ -21,7 +21,8 @@ const task = (id: string, minutes: number, machines: string[] = [], grid = 1): T
 	id,
 	minutes,
 	grid,
-	machines
+	machines,
+	fixedStart: null
 });
 const link = (
 	before: string,
@@ -33,7 +34,8 @@ const link = (
 	after,
 	leastGap,
 	mostGap,
-	pulls: false
+	pulls: false,
+	soft: false
 });
 
 const CHAIN: Problem = {

@@ -15,7 +15,9 @@
 	const { units } = room.bakery;
 
 	const figures = $derived(buildFiguresOf(build.stage));
-	const name = $derived(build.preparation.name);
+	const name = $derived(
+		build.ordinal > 1 ? `${build.preparation.name}, ${build.ordinal}` : build.preparation.name
+	);
 	const gross = $derived(formatMass({ grams: build.gross.value }, 0, units));
 	const ratio = $derived(
 		figures.seedRatio
@@ -26,7 +28,7 @@
 		`${formatNumber(figures.hydration, 0)} % water` +
 			(ratio ? ` · seed ${ratio} · inoculation ${formatNumber(figures.inoculation, 1)} %` : '')
 	);
-	const takeBack = $derived(build.preparation.takeBackGrams);
+	const takeBack = $derived(build.takeBack.grams);
 </script>
 
 <article class="border border-line bg-sheet p-4">
@@ -41,6 +43,7 @@
 		</button>
 	</header>
 	<p class="mb-2 text-note text-ink-2">
+		{#if build.made}<b class="text-ink">made</b> ·{/if}
 		for {users.join(', ')}
 		· {build.preparation.kind === 'build'
 			? buildText

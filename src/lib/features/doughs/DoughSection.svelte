@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { Dough } from '../../core/production/index.ts';
+	import type { Dough, Mix } from '../../core/production/index.ts';
 	import { formatMass, formatNumber } from '../../core/units/index.ts';
 	import WeighUpTable from '../../sheets/WeighUpTable.svelte';
 
@@ -12,7 +12,16 @@
 	const { units } = room.bakery;
 
 	const formula = $derived(dough.resolved.formula);
-	const first = $derived(dough.mixes[0]);
+	/** Mixes that are weighed alike; what was begun stands for itself. */
+	const groups = $derived.by(() => {
+		const found: Mix[][] = [];
+		for (const mix of dough.mixes) {
+			const alike = found.find(([one]) => one && one.lines === mix.lines && one.made === mix.made);
+			if (alike) alike.push(mix);
+			else found.push([mix]);
+		}
+		return found.flatMap((mixes) => (mixes[0] ? [{ first: mixes[0], mixes }] : []));
+	});
 	const mass = (grams: number) => formatMass({ grams }, 0, units);
 	const percent = (value: number, decimals = 1) => `${formatNumber(value, decimals)} %`;
 	const figures = $derived([
@@ -26,44 +35,48 @@
 			? [{ name: 'Yeast as fresh', value: percent(dough.figures.yeastFreshEquivalent, 2) }]
 			: [])
 	]);
-	const tooSmall = $derived(first !== undefined && first.dough.value < dough.limits.least.grams);
+	const tooSmall = (mix: Mix) => !mix.made && mix.dough.value < dough.limits.least.grams;
+	const numbers = (mixes: readonly Mix[]) => mixes.map((mix) => mix.ordinal).join(' and ');
 </script>
 
-{#if first}
+{#if groups.length > 0}
 	<section class="mb-6 px-5" aria-labelledby="dough-{formula.id}" data-dough={formula.name}>
 		<div class="card">
 			<div>
 				<header class="mb-2">
 					<h2 id="dough-{formula.id}">{formula.name}</h2>
-					<p class="text-figure leading-tight font-bold" data-mixes>
-						{first.count} ×
-						<button
-							class="cursor-pointer underline decoration-dotted underline-offset-4"
-							onclick={() =>
-								room.explain(first.dough, `${formula.name}, ${mass(first.dough.value)} a mix`)}
-							aria-label="{formula.name} {mass(first.dough.value)} a mix, open the arithmetic"
-						>
-							{mass(first.dough.value)}
-						</button>
-					</p>
+					{#each groups as { first, mixes } (first.ordinal)}
+						<p class="text-figure leading-tight font-bold" data-mixes>
+							{mixes.length} ×
+							<button
+								class="cursor-pointer underline decoration-dotted underline-offset-4"
+								onclick={() =>
+									room.explain(first.dough, `${formula.name}, ${mass(first.dough.value)} a mix`)}
+								aria-label="{formula.name} {mass(first.dough.value)} a mix, open the arithmetic"
+							>
+								{mass(first.dough.value)}
+							</button>
+							{#if first.made}<span class="text-note">made</span>{/if}
+						</p>
+						{#if tooSmall(first)}
+							<p class="mt-1">
+								This mix is below the {mass(dough.limits.least.grams)} the mixer needs to catch the dough:
+								mix it by hand, or bring orders together.
+							</p>
+						{/if}
+					{/each}
 					<p class="text-note text-ink-2">
 						The mixer takes up to {mass(dough.limits.most.grams)} of it.
 					</p>
-					{#if tooSmall}
-						<p class="mt-1">
-							This mix is below the {mass(dough.limits.least.grams)} the mixer needs to catch the dough:
-							mix it by hand, or bring orders together.
-						</p>
-					{/if}
 				</header>
 				<ul class="mb-3">
 					{#each dough.mixes as mix (mix.ordinal)}
 						<li>
 							<b>Mix {mix.ordinal}:</b>
-							{mix.lots
+							{mix.portions
 								.map(
-									(lot) =>
-										`${lot.pieces} ${dough.products.find((one) => one.product.id === lot.productId)?.product.name ?? ''}`
+									(portion) =>
+										`${portion.pieces} ${dough.products.find((one) => one.product.id === portion.productId)?.product.name ?? ''}`
 								)
 								.join(', ')}
 						</li>
@@ -86,10 +99,20 @@
 				</p>
 			</div>
 			<div>
-				<h3 class="mb-1">
-					{first.count > 1 ? `Weigh-up of each of the ${first.count} mixes` : 'Weigh-up of the mix'}
-				</h3>
-				<WeighUpTable lines={first.lines} base="total flour" caption="Weigh-up of {formula.name}" />
+				{#each groups as { first, mixes } (first.ordinal)}
+					<h3 class="mb-1">
+						{dough.mixes.length === 1
+							? 'Weigh-up of the mix'
+							: mixes.length === dough.mixes.length
+								? `Weigh-up of each of the ${mixes.length} mixes`
+								: `Weigh-up of mix ${numbers(mixes)}`}{first.made ? ', as it was made' : ''}
+					</h3>
+					<WeighUpTable
+						lines={first.lines}
+						base="total flour"
+						caption="Weigh-up of {formula.name}{groups.length > 1 ? `, mix ${numbers(mixes)}` : ''}"
+					/>
+				{/each}
 			</div>
 		</div>
 	</section>

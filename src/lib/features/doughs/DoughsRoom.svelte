@@ -11,6 +11,7 @@
 	import DoughSection from './DoughSection.svelte';
 	import { cardOfBuild, cardOfMix } from '../../sheets/weigh-up-card.ts';
 	import WeighUpCards from '../../sheets/WeighUpCards.svelte';
+	import OverNotices from '../../sheets/OverNotices.svelte';
 	import PieceExtras from './PieceExtras.svelte';
 
 	interface Props {
@@ -54,11 +55,10 @@
 			dough.mixes.map((mix) =>
 				cardOfMix(
 					mix,
-					{ ...dough.resolved.formula, allergens: dough.figures.allergens },
-					mix.lots
+					mix.portions
 						.map(
-							(lot) =>
-								`${lot.pieces} ${dough.products.find((one) => one.product.id === lot.productId)?.product.name ?? ''}`
+							(portion) =>
+								`${portion.pieces} ${dough.products.find((one) => one.product.id === portion.productId)?.product.name ?? ''}`
 						)
 						.join(', ')
 				)
@@ -80,6 +80,7 @@
 		{/snippet}
 	</RoomHeading>
 
+	<OverNotices over={view.over} />
 	{#each production.unmade as unmade (unmade.name)}
 		<Notice label="Not made" about={unmade.name} text="{unmadeText(unmade)}." />
 	{/each}
@@ -88,7 +89,7 @@
 		<section class="mb-6 px-5" aria-labelledby="builds">
 			<h2 id="builds" class="mb-2">Before mixing: builds and soakers</h2>
 			<div class="cards">
-				{#each production.builds as build (build.preparation.id)}
+				{#each production.builds as build (`${build.preparation.id} ${build.ordinal}`)}
 					<BuildCard {build} users={[...new Set(build.uses.map((use) => nameOf(use.by)))]} />
 				{/each}
 			</div>

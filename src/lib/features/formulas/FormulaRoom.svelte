@@ -4,7 +4,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { FormulaView } from '../../contracts/views.ts';
 	import { given, type Explained } from '../../core/explain/index.ts';
-	import { figuresOf, sanityNotes, type Step } from '../../core/formula/index.ts';
+	import { sanityNotes, type Step } from '../../core/formula/index.ts';
 	import { scaledBatch } from '../../core/production/index.ts';
 	import { formatNumber } from '../../core/units/index.ts';
 	import { cardOfBuild, cardOfMix } from '../../sheets/weigh-up-card.ts';
@@ -82,12 +82,10 @@
 	});
 	const cards = $derived.by(() => {
 		if (!resolved || !batch) return [];
-		const { allergens } = figuresOf(resolved);
-		const { id, name } = resolved.formula;
 		const makes = made.map((one) => `${one.pieces} ${one.product.name}`).join(', ');
 		return [
 			...batch.builds.map(cardOfBuild),
-			...batch.mixes.map((mix) => cardOfMix(mix, { id, name, allergens }, makes || standing))
+			...batch.mixes.map((mix) => cardOfMix(mix, makes || standing))
 		];
 	});
 

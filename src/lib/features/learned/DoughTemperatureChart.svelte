@@ -1,12 +1,12 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { MeasuredMixView } from '../../contracts/learned-views.ts';
+	import type { BeliefThen } from '../../core/learning/index.ts';
 	import Chart from '../../ui/Chart.svelte';
 	import { dayText } from '../../wording/time-text.ts';
 	import { chartScale } from './chart-scale.ts';
 
 	interface Props {
-		mixes: readonly MeasuredMixView[];
+		mixes: readonly BeliefThen[];
 		name: string;
 	}
 	let { mixes, name }: Props = $props();

@@ -2,7 +2,7 @@
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand, type SendResult } from '../../client/send-command.ts';
-	import type { LearnedSubject } from '../../contracts/dough-commands.ts';
+	import type { LearnedSubject } from '../../core/learning/index.ts';
 	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import OverNotices from '../../sheets/OverNotices.svelte';
 	import { onMount, untrack } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { readAnew } from '../../client/read-anew.ts';
@@ -93,6 +94,7 @@
 		{/if}
 	{/snippet}
 </RoomHeading>
+<OverNotices over={view.over} />
 
 {#if totals.pieces === 0 && view.products.length > 0}
 	<div class="mx-5 mb-4 flex flex-wrap items-center gap-4 border-2 border-ink bg-sheet p-4">

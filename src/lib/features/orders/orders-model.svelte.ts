@@ -1,6 +1,6 @@
 import { SvelteMap } from 'svelte/reactivity';
 import { sendCommand, type SendResult } from '../../client/send-command.ts';
-import { MOST_PIECES } from '../../contracts/commands.ts';
+import { MOST_PIECES } from '../../contracts/limits.ts';
 import type { OrdersView } from '../../contracts/views.ts';
 import type { DropId, ProductId } from '../../core/identity.ts';
 import { parsePieces } from '../../core/units/index.ts';

@@ -3,6 +3,7 @@
 	import { readAnew } from '../../client/read-anew.ts';
 	import { resolve } from '$app/paths';
 	import { Progress } from '@skeletonlabs/skeleton-svelte';
+	import OverNotices from '../../sheets/OverNotices.svelte';
 	import Notice from '../../ui/Notice.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { sendCommand } from '../../client/send-command.ts';
@@ -39,11 +40,13 @@
 	let message = $state('');
 	let accepting = $state(false);
 
-	const nothing = $derived(view.input.doughs.length === 0);
+	const plan = $derived(model.shown?.plan ?? null);
+	const input = $derived(model.shown?.input ?? view.input);
+	const nothing = $derived(view.input.doughs.length === 0 && !plan);
 	const sentence = $derived.by(() => {
 		if (nothing) return 'There is nothing to plan: nothing is ordered for this date.';
 		if (model.phase.kind === 'failed') return 'The plan could not be made.';
-		return model.plan ? planSentence(model.plan, zone) : 'Planning backwards from the drops.';
+		return plan ? planSentence(plan, zone) : 'Planning backwards from the drops.';
 	});
 	const note = $derived.by(() => {
 		const { accepted } = view;
@@ -86,7 +89,7 @@
 			<a class="action no-underline!" href={resolve(`/bake/${view.date}/orders`)}
 				>Go to the orders</a
 			>
-		{:else if model.plan}
+		{:else if plan}
 			<a class="action-lesser no-underline!" href={resolve(`/bake/${view.date}/run-sheet`)}
 				>Run sheet</a
 			>
@@ -106,10 +109,11 @@
 </RoomHeading>
 
 {#if message}<p class="mx-5 mb-3" role="alert">{message}</p>{/if}
+<OverNotices over={view.over} />
 {#each view.unmade as unmade (unmade.name)}
 	<Notice label="Not made" about={unmade.name} text="{unmadeText(unmade)}." />
 {/each}
-{#each model.plan?.unplanned ?? [] as chain, index (index)}
+{#each plan?.unplanned ?? [] as chain, index (index)}
 	<Notice label="Not planned" about={chain.name} text="{unplannedText(chain)}." />
 {/each}
 {#if model.phase.kind === 'failed'}
@@ -117,7 +121,7 @@
 		{model.phase.message}
 		<button class="action" onclick={() => model.replan()}>Plan again</button>
 	</p>
-{:else if !nothing && !model.plan}
+{:else if !nothing && !plan}
 	<div class="mx-5 max-w-md">
 		<Progress
 			value={model.phase.kind === 'planning' ? model.phase.done : 0}
@@ -131,13 +135,13 @@
 	</div>
 {/if}
 
-{#if model.plan && model.plan.tasks.length > 0}
+{#if plan && plan.tasks.length > 0}
 	<div class="plan">
 		<div class="min-w-0">
 			<div bind:clientWidth={chartWidth}>
 				<PlanChart
-					plan={model.plan}
-					input={view.input}
+					{plan}
+					{input}
 					{zone}
 					width={chartWidth}
 					nowMs={room.now.epochMs}
@@ -147,7 +151,7 @@
 			</div>
 			<div class="mt-3 border-t border-line pt-2"><RibbonLegend units={room.bakery.units} /></div>
 		</div>
-		<PlanSide plan={model.plan} {view} {selected} onSelect={select} />
+		<PlanSide {plan} {input} {view} {selected} onSelect={select} />
 	</div>
 {/if}
 

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
 	import type { PlanView } from '../../contracts/views.ts';
-	import type { DayPlan } from '../../core/bake-day/index.ts';
+	import type { BakeDayInput, DayPlan } from '../../core/planning/index.ts';
 	import { cautionText } from '../../wording/caution-text.ts';
 	import { toDoList } from '../../wording/task-text.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
@@ -9,15 +9,17 @@
 
 	interface Props {
 		plan: DayPlan;
+		/** What it was made from. */
+		input: BakeDayInput;
 		view: PlanView;
 		selected: string | null;
 		onSelect: (taskId: string | null) => void;
 	}
-	let { plan, view, selected, onSelect }: Props = $props();
+	let { plan, input, view, selected, onSelect }: Props = $props();
 	const room = useRoom();
 	const zone = room.bakery.timeZone;
 
-	const list = $derived(toDoList(plan.tasks, view.input).filter((entry) => entry.handsOn));
+	const list = $derived(toDoList(plan.tasks, input).filter((entry) => entry.handsOn));
 	const days = $derived([...new Set(list.map((entry) => dayText(entry.atMs, zone)))]);
 	const task = $derived(plan.tasks.find((one) => one.id === selected) ?? null);
 	const taskOf = (caution: DayPlan['cautions'][number]) =>
@@ -26,7 +28,9 @@
 
 <aside class="side" aria-label="What to do">
 	{#if task}
-		<div class="chosen"><TaskDetail {task} {plan} {view} onClose={() => onSelect(null)} /></div>
+		<div class="chosen">
+			<TaskDetail {task} {plan} {input} {view} onClose={() => onSelect(null)} />
+		</div>
 	{/if}
 	{#if plan.cautions.length > 0}
 		<section aria-labelledby="cautions" data-cautions class="mb-4">
@@ -38,7 +42,7 @@
 				{#each plan.cautions as caution, index (index)}
 					<li class="border-b border-line">
 						<button class="entry" onclick={() => onSelect(taskOf(caution))}>
-							{cautionText(caution, plan.tasks, view.input, zone)}
+							{cautionText(caution, plan.tasks, input, zone)}
 						</button>
 					</li>
 				{/each}

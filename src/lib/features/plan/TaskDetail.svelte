@@ -2,9 +2,9 @@
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
-	import { MOST_LEAD_MINUTES } from '../../contracts/commands.ts';
+	import { MOST_LEAD_MINUTES } from '../../contracts/limits.ts';
 	import type { PlanView } from '../../contracts/views.ts';
-	import type { DayPlan, DayTask } from '../../core/bake-day/index.ts';
+	import type { BakeDayInput, DayPlan, DayTask } from '../../core/planning/index.ts';
 	import { formatMinutes, formatTemperature } from '../../core/units/index.ts';
 	import { refusalText } from '../../wording/refusal-text.ts';
 	import { activityText, subjectText } from '../../wording/task-text.ts';
@@ -14,10 +14,12 @@
 	interface Props {
 		task: DayTask;
 		plan: DayPlan;
+		/** What it was made from. */
+		input: BakeDayInput;
 		view: PlanView;
 		onClose: () => void;
 	}
-	let { task, plan, view, onClose }: Props = $props();
+	let { task, plan, input, view, onClose }: Props = $props();
 	const room = useRoom();
 	const { timeZone: zone, units } = room.bakery;
 
@@ -27,11 +29,14 @@
 		value === undefined ? '' : formatTemperature({ celsius: value }, 1, units);
 	const mix = $derived.by(() => {
 		const { batch } = task;
-		if (batch.kind === 'build') return null;
-		const found = view.input.doughs
+		if (batch.kind === 'preparation') return null;
+		const found = input.doughs
 			.find((one) => one.formulaId === batch.formulaId)
 			?.mixes.find((one) => one.ordinal === batch.ordinal);
-		return found ? { ...found, formulaId: batch.formulaId } : null;
+		const known = view.mixes.find(
+			(one) => one.formulaId === batch.formulaId && one.ordinal === batch.ordinal
+		);
+		return found && known ? { ...found, ...known } : null;
 	});
 	let message = $state('');
 	let busy = $state(false);
@@ -39,18 +44,12 @@
 	async function lead(minutes: number) {
 		if (!mix || busy) return;
 		busy = true;
-		const version =
-			view.leadVersions.find(
-				(one) => one.formulaId === mix.formulaId && one.ordinal === mix.ordinal
-			)?.version ?? 0;
 		const result = await sendCommand({
 			kind: 'set-lead',
 			occurredAtMs: Math.round(room.now.epochMs),
-			date: view.date,
-			formulaId: mix.formulaId,
-			ordinal: mix.ordinal,
+			batch: mix.batch,
 			minutes,
-			expectedVersion: version
+			expectedVersion: mix.leadVersion
 		});
 		busy = false;
 		message =
@@ -65,7 +64,7 @@
 
 <section class="mb-4 border-2 border-ink p-3" aria-labelledby="detail" data-detail>
 	<header class="flex items-start justify-between gap-2">
-		<h2 id="detail">{activityText(task)} {subjectText(task, view.input)}</h2>
+		<h2 id="detail">{activityText(task)} {subjectText(task, input)}</h2>
 		<button class="action-lesser shrink-0" onclick={onClose}>Close</button>
 	</header>
 	<p class="text-lead">
@@ -87,7 +86,7 @@
 				{at(task.marks.lateMs)}{/if}.
 		</p>
 	{/if}
-	<p class="mt-1">{reasonText(task, plan, view.input, zone)}</p>
+	<p class="mt-1">{reasonText(task, plan, input, zone)}</p>
 	{#if mix}
 		<div class="mt-2 flex items-center gap-2" data-lead>
 			<button

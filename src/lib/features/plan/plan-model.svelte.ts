@@ -1,4 +1,5 @@
-import { describePlan, type DayPlan } from '../../core/bake-day/index.ts';
+import type { PlanDocument } from '../../contracts/plan-document.ts';
+import { describePlan } from '../../core/planning/index.ts';
 import type { Placement } from '../../core/schedule/index.ts';
 import type { PlanView } from '../../contracts/views.ts';
 import { PlanClient } from '../../workers/plan-client.ts';
@@ -26,13 +27,16 @@ export class PlanModel {
 		return this.#view;
 	}
 
-	readonly plan: DayPlan | null = $derived.by(() =>
-		this.placement === null ? null : describePlan(this.#view.input, this.placement)
-	);
+	/** What is on the screen: the accepted plan as it was told, or what was placed here. */
+	readonly shown: PlanDocument | null = $derived.by(() => {
+		const { accepted, input } = this.#view;
+		if (accepted?.current) return accepted.document;
+		return this.placement === null ? null : { input, plan: describePlan(input, this.placement) };
+	});
 
 	/** True when what is on the screen is what was accepted. */
 	get accepted(): boolean {
-		return this.placement !== null && this.placement === this.#view.accepted?.placement;
+		return this.#view.accepted?.current === true;
 	}
 
 	/** Takes what the server says now, and plans anew when that is not the accepted plan. */
@@ -85,7 +89,7 @@ export class PlanModel {
 
 	#takeAccepted(view: PlanView): boolean {
 		if (!view.accepted?.current) return false;
-		this.placement = view.accepted.placement;
+		this.placement = null;
 		this.phase = { kind: 'planned' };
 		return true;
 	}

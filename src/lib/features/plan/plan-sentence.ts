@@ -1,4 +1,4 @@
-import type { DayPlan } from '../../core/bake-day/index.ts';
+import type { DayPlan } from '../../core/planning/index.ts';
 import { clockText, dayText } from '../../wording/time-text.ts';
 
 /** How the plan stands, in one sentence. */

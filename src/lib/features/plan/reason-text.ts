@@ -3,7 +3,7 @@ import {
 	type BakeDayInput,
 	type DayPlan,
 	type DayTask
-} from '../../core/bake-day/index.ts';
+} from '../../core/planning/index.ts';
 import { activityText, subjectText } from '../../wording/task-text.ts';
 import { clockText } from '../../wording/time-text.ts';
 
@@ -18,11 +18,12 @@ export function reasonText(
 	if (next)
 		return `It stands here so that "${activityText(next)} ${subjectText(next, input)}" can start at ${clockText(next.startMs, zone)}.`;
 	const { batch } = task;
-	if (batch.kind !== 'lot') return '';
+	if (batch.kind !== 'portion') return '';
 	const mix = input.doughs
 		.find((one) => one.formulaId === batch.formulaId)
 		?.mixes.find((one) => one.ordinal === batch.ordinal);
-	const dropIds = mix?.lots.find((lot) => lot.productId === batch.productId)?.dropIds ?? [];
+	const dropIds =
+		mix?.portions.find((portion) => portion.productId === batch.productId)?.dropIds ?? [];
 	const first = input.drops
 		.filter((drop) => dropIds.includes(drop.id))
 		.sort((a, b) => a.dueMs - b.dueMs)[0];
@@ -37,15 +38,15 @@ function followerOf(task: DayTask, plan: DayPlan, input: BakeDayInput): DayTask 
 		[...tasks].sort((a, b) => a.startMs - b.startMs)[0] ?? null;
 	const { batch } = task;
 	const keys = new Set<string>([batchKey(batch)]);
-	if (batch.kind === 'lot' || batch.kind === 'load') {
+	if (batch.kind === 'portion' || batch.kind === 'load') {
 		const { formulaId, ordinal, productId } = batch;
-		const row = batchKey({ kind: 'lot', formulaId, ordinal, productId });
+		const row = batchKey({ kind: 'portion', formulaId, ordinal, productId });
 		return soonest(
 			plan.tasks.filter(
 				(one) =>
 					one.startMs >= task.endMs &&
 					(batchKey(one.batch) === row ||
-						batchKey(one.batch).startsWith(row.replace('lot:', 'load:'))) &&
+						batchKey(one.batch).startsWith(row.replace('portion:', 'load:'))) &&
 					!(one.batch.kind === 'load' && batch.kind === 'load')
 			)
 		);
@@ -53,16 +54,16 @@ function followerOf(task: DayTask, plan: DayPlan, input: BakeDayInput): DayTask 
 	if (batch.kind === 'mix')
 		for (const { batch: other } of plan.tasks)
 			if (
-				other.kind === 'lot' &&
+				other.kind === 'portion' &&
 				other.formulaId === batch.formulaId &&
 				other.ordinal === batch.ordinal
 			)
 				keys.add(batchKey(other));
-	if (batch.kind === 'build') {
+	if (batch.kind === 'preparation') {
 		const build = input.builds.find((one) => one.preparationId === batch.preparationId);
 		for (const { batch: other } of plan.tasks)
 			if (
-				(other.kind === 'build' && build?.takenByBuilds.includes(other.preparationId)) ||
+				(other.kind === 'preparation' && build?.takenByBuilds.includes(other.preparationId)) ||
 				(other.kind === 'mix' && build?.takenByDoughs.includes(other.formulaId))
 			)
 				keys.add(batchKey(other));

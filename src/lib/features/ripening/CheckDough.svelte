@@ -2,9 +2,9 @@
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
-	import type { DoughInstrument } from '../../contracts/dough-commands.ts';
 	import { READING_LIMITS } from '../../contracts/limits.ts';
 	import type { RipeningView } from '../../contracts/ripening-views.ts';
+	import type { DoughInstrument } from '../../core/heat/index.ts';
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import NumberPad from '../../ui/NumberPad.svelte';
 	import { parseFailureText } from '../../wording/failure-text.ts';
@@ -45,9 +45,7 @@
 		const result = await sendCommand({
 			kind: 'check-dough',
 			occurredAtMs: Math.round(room.now.epochMs),
-			date: view.date,
-			formulaId: dough.view.formulaId,
-			ordinal: dough.view.ordinal,
+			batch: dough.view.batch,
 			stage: 'dough',
 			celsius: read.value.celsius,
 			instrument,

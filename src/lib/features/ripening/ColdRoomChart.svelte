@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { ColdAir } from '../../core/bake-day/index.ts';
+	import type { ColdAir } from '../../core/ripening/index.ts';
 	import { inFahrenheit } from '../../core/units/index.ts';
 	import Chart from '../../ui/Chart.svelte';
 	import { clockText } from '../../wording/time-text.ts';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
 	import type { RipeningView } from '../../contracts/ripening-views.ts';
-	import type { DoughCard } from '../../core/bake-day/index.ts';
+	import type { DoughCard } from '../../core/ripening/index.ts';
 	import { favourOf } from '../../core/fermentation/index.ts';
 	import {
 		formatDifference,

@@ -2,7 +2,7 @@
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
-	import type { RipeningDoughView, RipeningView } from '../../contracts/ripening-views.ts';
+	import type { RipeningDoughView } from '../../contracts/ripening-views.ts';
 	import { formatMinutes } from '../../core/units/index.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
 	import { outcomeProblem } from '../../wording/outcome-text.ts';
@@ -12,28 +12,19 @@
 	interface Props {
 		dough: RipeningDoughView;
 		model: RipeningModel;
-		view: RipeningView;
 	}
-	let { dough, model, view }: Props = $props();
+	let { dough, model }: Props = $props();
 	const room = useRoom();
 	const { timeZone } = $derived(room.bakery);
 	const proof = $derived(model.proofOf(dough));
-	const leg = $derived(dough.step?.legs[0]);
 	let message = $state('');
 
 	async function takeBack() {
-		if (!leg) return;
+		if (dough.lastMoveId === null) return;
 		const result = await sendCommand({
-			kind: 'move-dough',
+			kind: 'strike-entry',
 			occurredAtMs: Math.round(room.now.epochMs),
-			date: view.date,
-			formulaId: dough.formulaId,
-			ordinal: dough.ordinal,
-			place: leg.place,
-			ambientCelsius: leg.place === 'room' ? view.roomCelsius : leg.ambientCelsius,
-			timeConstantMinutes: leg.timeConstantMinutes,
-			retarderId: null,
-			ended: false
+			entryId: dough.lastMoveId
 		});
 		message = outcomeProblem(result, 'Try again in a moment.');
 		await readAnew('jovet:moment');

@@ -2,11 +2,10 @@
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
-	import type { ReadinessDecision } from '../../contracts/dough-commands.ts';
-	import type { RipeningView } from '../../contracts/ripening-views.ts';
 	import {
 		judgeReadiness,
 		SIGHTINGS,
+		type ReadinessDecision,
 		type Sighting,
 		type SightingKind
 	} from '../../core/fermentation/index.ts';
@@ -25,9 +24,8 @@
 
 	interface Props {
 		dough: FollowedDough;
-		view: RipeningView;
 	}
-	let { dough, view }: Props = $props();
+	let { dough }: Props = $props();
 	const room = useRoom();
 	const title = $derived(mixTitle(dough.view));
 	let seen: Readonly<Partial<Record<SightingKind, Sighting>>> = $state.raw({});
@@ -61,9 +59,7 @@
 		const result = await sendCommand({
 			kind: 'judge-readiness',
 			occurredAtMs: Math.round(room.now.epochMs),
-			date: view.date,
-			formulaId: dough.view.formulaId,
-			ordinal: dough.view.ordinal,
+			batch: dough.view.batch,
 			sightings: [...sightings],
 			decision
 		});
@@ -104,7 +100,9 @@
 				disabled={saving}
 				onclick={() => decide(decision)}
 				>{decision === 'go-on'
-					? 'Go on: divide it'
+					? dough.view.kind === 'mix'
+						? 'Go on: divide it'
+						: 'Go on: take it'
 					: DECISION_TEXT[decision].replace(/^./, (one) => one.toUpperCase())}</button
 			>
 		{/each}

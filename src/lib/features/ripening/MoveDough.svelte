@@ -19,8 +19,8 @@
 	/** Everything can be taken back for a minute. */
 	const UNDO_MS = 60_000;
 	interface Undo {
-		readonly leg: Leg;
-		readonly retarderId: string | null;
+		/** The entry of the move. */
+		readonly entryId: string;
 		readonly name: string;
 		readonly untilMs: number;
 	}
@@ -31,26 +31,36 @@
 	const home = $derived(dough.view.step?.legs.find((leg) => leg.place !== 'cold'));
 	const canUndo = $derived(undo !== null && room.now.epochMs < undo.untilMs);
 
-	async function move(leg: Leg, retarderId: string | null, name: string, undoing = false) {
+	async function move(leg: Leg, retarderId: string | null, name: string) {
 		if (saving) return;
 		saving = true;
-		const before = here ? { leg: here, retarderId: inCold } : null;
 		const result = await sendCommand({
 			kind: 'move-dough',
 			occurredAtMs: Math.round(room.now.epochMs),
-			date: view.date,
-			formulaId: dough.view.formulaId,
-			ordinal: dough.view.ordinal,
+			batch: dough.view.batch,
 			place: leg.place,
 			ambientCelsius: leg.ambientCelsius,
 			timeConstantMinutes: leg.timeConstantMinutes,
-			retarderId,
-			ended: false
+			retarderId
 		});
 		saving = false;
 		message = outcomeProblem(result, 'Try again in a moment.');
 		if (result.outcome !== 'done') return;
-		undo = undoing || !before ? null : { ...before, name, untilMs: room.now.epochMs + UNDO_MS };
+		undo = { entryId: result.answer.entryId, name, untilMs: room.now.epochMs + UNDO_MS };
+		await readAnew('jovet:moment');
+	}
+	async function takeBack(entryId: string) {
+		if (saving) return;
+		saving = true;
+		const result = await sendCommand({
+			kind: 'strike-entry',
+			occurredAtMs: Math.round(room.now.epochMs),
+			entryId
+		});
+		saving = false;
+		message = outcomeProblem(result, 'Try again in a moment.');
+		if (result.outcome === 'not-reached') return;
+		undo = null;
 		await readAnew('jovet:moment');
 	}
 	function toCold(retarder: RipeningView['retarders'][number]) {
@@ -86,10 +96,7 @@
 	{/if}
 	{#if undo && canUndo}
 		{@const back = undo}
-		<button
-			class="action big"
-			disabled={saving}
-			onclick={() => move(back.leg, back.retarderId, back.name, true)}
+		<button class="action big" disabled={saving} onclick={() => takeBack(back.entryId)}
 			>Take it back: it went to the {undo.name.toLowerCase()} at {clockText(
 				undo.untilMs - UNDO_MS,
 				room.bakery.timeZone

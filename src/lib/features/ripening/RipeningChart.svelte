@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { StoryStretch } from '../../core/bake-day/index.ts';
+	import type { StoryStretch } from '../../core/ripening/index.ts';
 	import { temperatureOnPath } from '../../core/fermentation/index.ts';
 	import { formatTemperature } from '../../core/units/index.ts';
 	import Ribbon from '../../ui/ribbon/Ribbon.svelte';

@@ -119,7 +119,7 @@
 				</div>
 				{#key selected.key}
 					{#if looking === 'look'}
-						<div class="mt-4"><LookAtDough dough={selected} {view} /></div>
+						<div class="mt-4"><LookAtDough dough={selected} /></div>
 					{:else if looking === 'check'}
 						<div class="mt-4"><CheckDough dough={selected} {view} /></div>
 					{/if}
@@ -134,7 +134,7 @@
 	<section class="mx-5 mb-4 border border-line bg-sheet px-4 py-3" aria-label="Past their bulk">
 		<h2>Past their bulk</h2>
 		<ul>
-			{#each ended as one (keyOf(one))}<EndedDough dough={one} {model} {view} />{/each}
+			{#each ended as one (keyOf(one))}<EndedDough dough={one} {model} />{/each}
 		</ul>
 	</section>
 {/if}

@@ -16,8 +16,12 @@ import {
 	type DoughCard,
 	type DoughStory,
 	type WhatIf
-} from '../../core/bake-day/index.ts';
-import type { Leg } from '../../core/formula/index.ts';
+} from '../../core/ripening/index.ts';
+import {
+	USUAL_COLD_CELSIUS,
+	USUAL_TIME_CONSTANT_MINUTES,
+	type Leg
+} from '../../core/formula/index.ts';
 
 /** A dough that is followed, with its card at the moment. */
 export interface FollowedDough {
@@ -33,8 +37,6 @@ export interface FollowedProof {
 	readonly card: DoughCard;
 }
 
-/** A tub in the cold, unless the dough's own chain names another (our default). */
-const COLD_TUB_MINUTES = 240;
 /** The cards are worked out anew this often. */
 const TICK_MS = 10_000;
 
@@ -119,7 +121,7 @@ export class RipeningModel {
 		if (!cold) return null;
 		const leg: Leg = {
 			place: 'cold',
-			ambientCelsius: 4,
+			ambientCelsius: USUAL_COLD_CELSIUS,
 			timeConstantMinutes: coldConstant(dough.view),
 			minutes: null
 		};
@@ -169,13 +171,14 @@ export class RipeningModel {
 	}
 }
 
-export function keyOf(view: Pick<RipeningDoughView, 'formulaId' | 'ordinal'>): string {
-	return `${view.formulaId}:${view.ordinal}`;
+export function keyOf(view: Pick<RipeningDoughView, 'recipeId' | 'ordinal'>): string {
+	return `${view.recipeId}:${view.ordinal}`;
 }
 
 /** How fast a dough's tub takes the cold. */
 export function coldConstant(view: RipeningDoughView): number {
 	return (
-		view.step?.legs.find((leg) => leg.place === 'cold')?.timeConstantMinutes ?? COLD_TUB_MINUTES
+		view.step?.legs.find((leg) => leg.place === 'cold')?.timeConstantMinutes ??
+		USUAL_TIME_CONSTANT_MINUTES.tubInTheCold
 	);
 }

@@ -3,7 +3,6 @@
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { PlanView } from '../../contracts/views.ts';
-	import { describePlan } from '../../core/bake-day/index.ts';
 	import PlanChart from '../../ribbons/PlanChart.svelte';
 	import RibbonLegend from '../../ribbons/RibbonLegend.svelte';
 	import { cautionText } from '../../wording/caution-text.ts';
@@ -20,9 +19,11 @@
 	/** The ribbons on paper are drawn at this width and shrunk to the page. */
 	const CHART_WIDTH = 1080;
 	const accepted = $derived(view.accepted);
-	const plan = $derived(accepted ? describePlan(accepted.input, accepted.placement) : null);
+	const plan = $derived(accepted?.document.plan ?? null);
 	const list = $derived(
-		plan && accepted ? toDoList(plan.tasks, accepted.input).filter((entry) => entry.handsOn) : []
+		plan && accepted
+			? toDoList(plan.tasks, accepted.document.input).filter((entry) => entry.handsOn)
+			: []
 	);
 	const sentence = $derived.by(() => {
 		if (!accepted || !plan) return 'There is no accepted plan for this date yet.';
@@ -74,14 +75,14 @@
 			<p class="cautions">
 				<b>To settle by hand:</b>
 				{plan.cautions
-					.map((caution) => cautionText(caution, plan.tasks, accepted.input, zone))
+					.map((caution) => cautionText(caution, plan.tasks, accepted.document.input, zone))
 					.join(' ')}
 			</p>
 		{/if}
 		<div class="chart">
 			<PlanChart
 				{plan}
-				input={accepted.input}
+				input={accepted.document.input}
 				{zone}
 				width={CHART_WIDTH}
 				nowMs={null}

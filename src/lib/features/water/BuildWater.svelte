@@ -4,6 +4,8 @@
 	import { formatMass, formatTemperature } from '../../core/units/index.ts';
 	import { favourText } from '../../wording/readiness-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
+	import MeasureBuild from './MeasureBuild.svelte';
+	import { mixTitle } from '../../wording/mix-title.ts';
 	import SchoolsRow from './SchoolsRow.svelte';
 	import WaterOfBowl from './WaterOfBowl.svelte';
 
@@ -11,15 +13,19 @@
 		build: BuildWaterView;
 		tap: string;
 		school: WaterView['school'];
+		date: string;
+		probe: WaterView['doughProbes']['core'];
+		onKept: () => void;
 	}
-	let { build, tap, school }: Props = $props();
+	let { build, tap, school, date, probe, onKept }: Props = $props();
 	const room = useRoom();
 	const { units, timeZone } = $derived(room.bakery);
+	const title = $derived(mixTitle({ ...build, kind: 'pre-ferment' }));
 </script>
 
-<article class="border border-line bg-sheet px-5 py-4" data-build={build.name}>
+<article class="border border-line bg-sheet px-5 py-4" data-build={title}>
 	<header class="flex flex-wrap items-baseline justify-between gap-x-4">
-		<h2 class="title">{build.name}</h2>
+		<h2 class="title">{title}</h2>
 		<p class="text-lead text-ink-2">
 			{#if build.startMs !== null}<b class="text-ink">{clockText(build.startMs, timeZone)}</b> ·{/if}
 			{formatMass({ grams: build.grams }, 0, units)} · wants
@@ -28,17 +34,12 @@
 		</p>
 	</header>
 	{#if build.water}
-		<WaterOfBowl
-			water={build.water}
-			title={build.name}
-			{tap}
-			{school}
-			iceMostShare={build.iceMostShare}
-		/>
-		<SchoolsRow water={build.water} {school} title={build.name} />
+		<WaterOfBowl water={build.water} {title} {tap} {school} iceMostShare={build.iceMostShare} />
+		<SchoolsRow water={build.water} {school} {title} />
 	{:else}
 		<p class="my-3">This build takes no water of its own.</p>
 	{/if}
+	<MeasureBuild {build} {date} {title} {probe} {onKept} />
 	{#if build.favour}
 		<p class="mt-2" data-favour>As it is planned, this stage favours {favourText(build.favour)}.</p>
 	{/if}

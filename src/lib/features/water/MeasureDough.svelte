@@ -3,9 +3,9 @@
 	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
 	import { sendCommand } from '../../client/send-command.ts';
-	import type { DoughInstrument } from '../../contracts/dough-commands.ts';
-	import { READING_LIMITS } from '../../contracts/limits.ts';
+	import { READING_LIMITS, WATER_LIMITS } from '../../contracts/limits.ts';
 	import type { MixWaterView, WaterView } from '../../contracts/views.ts';
+	import type { DoughInstrument } from '../../core/heat/index.ts';
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import NumberPad from '../../ui/NumberPad.svelte';
 	import { parseFailureText } from '../../wording/failure-text.ts';
@@ -45,7 +45,6 @@
 	let saving = $state(false);
 	/** Measuring an autolyse before the mix goes on. */
 	let autolyse = $state(false);
-	const WATER_LIMITS = { least: { celsius: -80 }, most: { celsius: 100 } };
 	const ripe = $derived(ripeOfMix(mix, roomCelsius, room.now.epochMs));
 	const asksAutolyse = $derived(mix.rests && !mix.autolysed && !mix.measured);
 
@@ -60,36 +59,33 @@
 		if (saving) return;
 		const out = parseTemperature(dough, units, READING_LIMITS);
 		const into = parseTemperature(water ?? planned, units, WATER_LIMITS);
-		if (!out.ok || (!autolyse && !into.ok)) {
+		if (!out.ok || (!autolyse && mix.water && !into.ok)) {
 			message = told(!out.ok ? out.error : into.ok ? null : into.error);
 			return;
 		}
 		saving = true;
 		const of = {
 			occurredAtMs: Math.round(room.now.epochMs),
-			date: date as never,
-			formulaId: mix.formulaId,
-			ordinal: mix.ordinal,
+			batch: mix.batch,
 			instrument
 		};
-		const result =
-			autolyse || !into.ok
-				? await sendCommand({
-						kind: 'check-dough',
-						...of,
-						stage: 'autolyse',
-						celsius: out.value.celsius,
-						place: 'room',
-						ambientCelsius: roomCelsius ?? mix.targetCelsius
-					})
-				: await sendCommand({
-						kind: 'measure-dough',
-						...of,
-						doughCelsius: out.value.celsius,
-						waterCelsius: into.value.celsius,
-						mixerId,
-						program
-					});
+		const result = autolyse
+			? await sendCommand({
+					kind: 'check-dough',
+					...of,
+					stage: 'autolyse',
+					celsius: out.value.celsius,
+					place: 'room',
+					ambientCelsius: roomCelsius ?? mix.targetCelsius
+				})
+			: await sendCommand({
+					kind: 'measure-dough',
+					...of,
+					celsius: out.value.celsius,
+					waterCelsius: into.ok ? into.value.celsius : null,
+					mixerId,
+					program
+				});
 		saving = false;
 		if (result.outcome === 'done') {
 			dough = '';
@@ -117,7 +113,7 @@
 	<div class="fields">
 		{#if mix.measured}
 			<p class="text-lead" data-measured>
-				Measured <b>{bare(mix.measured.doughCelsius)} {degrees}</b> at {clockText(
+				Measured <b>{bare(mix.measured.celsius)} {degrees}</b> at {clockText(
 					mix.measured.occurredAtMs,
 					timeZone
 				)}{mix.measured.instrument === 'surface-thermometer' ? ', on the surface' : ''}.
@@ -132,7 +128,13 @@
 		{/if}
 		<div class="flex flex-wrap items-end gap-x-6 gap-y-2">
 			<label for="{id}-dough">
-				<span class="block font-bold">{autolyse ? 'Autolyse stands at' : 'Dough came out at'}</span>
+				<span class="block font-bold"
+					>{autolyse
+						? 'Autolyse stands at'
+						: mix.measured
+							? 'Correct it: it came out at'
+							: 'Dough came out at'}</span
+				>
 				<input
 					id="{id}-dough"
 					class="field large-field"
@@ -144,7 +146,7 @@
 				/>
 				<b>{degrees}</b>
 			</label>
-			{#if !autolyse}
+			{#if !autolyse && mix.water}
 				<label for="{id}-water">
 					<span class="block">water went in at</span>
 					<input

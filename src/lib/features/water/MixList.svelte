@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
 	import type { WaterView } from '../../contracts/views.ts';
-	import type { WaterOfMix } from '../../core/bake-day/index.ts';
+	import type { WaterOfMix } from '../../core/mixing/index.ts';
 	import { formatMass, formatTemperature } from '../../core/units/index.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import { isMissed } from './order-text.ts';
@@ -33,16 +33,18 @@
 			startMs: mix.startMs,
 			water: mix.water,
 			done: mix.measured
-				? `mixed, ${formatTemperature({ celsius: mix.measured.doughCelsius }, 1, units)}`
+				? `mixed, ${formatTemperature({ celsius: mix.measured.celsius }, 1, units)}`
 				: null
 		})),
 		...view.builds.map((build) => ({
-			key: build.preparationId,
+			key: `${build.preparationId}:${build.ordinal}`,
 			kind: 'build' as const,
-			title: build.name,
+			title: mixTitle({ ...build, kind: 'pre-ferment' }),
 			startMs: build.startMs,
 			water: build.water,
-			done: null
+			done: build.measured
+				? `stirred, ${formatTemperature({ celsius: build.measured.celsius }, 1, units)}`
+				: null
 		}))
 	]);
 </script>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { WaterOfMix } from '../../core/bake-day/index.ts';
+	import type { WaterOfMix } from '../../core/mixing/index.ts';
 	import type { WaterSchool } from '../../core/heat/index.ts';
 	import type { Worked } from '../../core/explain/index.ts';
 	import { formatDifference, formatTemperature } from '../../core/units/index.ts';

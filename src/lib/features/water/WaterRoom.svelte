@@ -26,7 +26,9 @@
 	let chosen: string | null = $state(null);
 	const next = $derived(view.mixes.find((mix) => !mix.measured) ?? view.mixes[0]);
 	const mix = $derived(view.mixes.find((one) => keyOf(one) === chosen));
-	const build = $derived(view.builds.find((one) => one.preparationId === chosen));
+	const keyOfBuild = (build: WaterView['builds'][number]) =>
+		`${build.preparationId}:${build.ordinal}`;
+	const build = $derived(view.builds.find((one) => keyOfBuild(one) === chosen));
 	const shown = $derived(mix ?? (build ? undefined : next));
 	/** After the one that is shown was measured: the first that is not. */
 	const onward = $derived.by(() => {
@@ -70,7 +72,16 @@
 	<div class="water">
 		<section aria-label="The water of one mix">
 			{#if build}
-				<BuildWater {build} {tap} school={view.school} />
+				{#key keyOfBuild(build)}
+					<BuildWater
+						{build}
+						{tap}
+						school={view.school}
+						date={view.date}
+						probe={view.doughProbes.core}
+						onKept={() => (chosen = keyOfBuild(build))}
+					/>
+				{/key}
 			{:else if shown}
 				{#key keyOf(shown)}
 					<MixWater
@@ -92,7 +103,7 @@
 		<div>
 			<MixList
 				{view}
-				selected={build ? build.preparationId : shown ? keyOf(shown) : ''}
+				selected={build ? keyOfBuild(build) : shown ? keyOf(shown) : ''}
 				onSelect={(key: string) => (chosen = key)}
 			/>
 			<div class="mt-3 border border-line bg-sheet px-4">

@@ -1,4 +1,4 @@
-import { missOf } from '../../core/bake-day/index.ts';
+import { missOf } from '../../core/mixing/index.ts';
 import type { WaterOrder } from '../../core/heat/index.ts';
 import { assertNever } from '../../core/result.ts';
 import {

@@ -1,5 +1,5 @@
 import type { MixWaterView } from '../../contracts/views.ts';
-import { doughCard, doughStory } from '../../core/bake-day/index.ts';
+import { doughCard, doughStory } from '../../core/ripening/index.ts';
 
 /** When a measured dough is ripe if it stays in the places of its chain; null where that is not known. */
 export function ripeOfMix(
@@ -14,7 +14,7 @@ export function ripeOfMix(
 		step: { ...bulk.step, clock },
 		clockFactor: mix.clockFactor,
 		startMs: measured.occurredAtMs,
-		startCelsius: measured.doughCelsius,
+		startCelsius: measured.celsius,
 		events: [],
 		air:
 			roomCelsius === null

@@ -1,4 +1,4 @@
-import type { WaterOfMix } from '../../core/bake-day/index.ts';
+import type { WaterOfMix } from '../../core/mixing/index.ts';
 import type { WaterSchool } from '../../core/heat/index.ts';
 import { formatDifference, formatNumber, type UnitChoice } from '../../core/units/index.ts';
 

@@ -1,4 +1,4 @@
-import { courseOf } from '../../core/bake-day/index.ts';
+import { courseOf } from '../../core/ripening/index.ts';
 import type { MixWaterView } from '../../contracts/views.ts';
 import type { WayOut } from '../../core/heat/index.ts';
 import {

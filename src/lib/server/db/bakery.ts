@@ -1,10 +1,12 @@
-import type { IceForm, WaterSchool } from '../../core/heat/index.ts';
+import type { WaterSchool } from '../../core/heat/index.ts';
+import type { Mixer, WaterSupply } from '../../core/mixing/index.ts';
 import type { BakeryClock, WallTime } from '../../core/time/index.ts';
 import type { UnitChoice, WeighingScale } from '../../core/units/index.ts';
 import type { Db, Tx } from './client.ts';
+import type { EveryColumn } from './tables.ts';
 
 /** The settings of the bakery as the core wants them. */
-export interface BakerySettings {
+export interface BakerySettings extends WaterSupply {
 	readonly name: string;
 	readonly timeZone: string;
 	readonly units: UnitChoice;
@@ -14,17 +16,9 @@ export interface BakerySettings {
 		readonly flourCelsius: number;
 		readonly tapCelsius: number;
 	};
-	readonly hotTapCelsius: number;
-	readonly hottestWaterCelsius: number;
-	readonly iceForm: IceForm;
-	readonly iceCelsius: number;
-	readonly iceMostShare: number;
-	/** null where there is no chiller. */
-	readonly chilledCelsius: number | null;
 	readonly version: number;
 	/** What stands before a price; empty when the bakery keeps none. */
 	readonly currency: string;
-	readonly waterSchool: WaterSchool;
 }
 
 export async function loadBakery(db: Db | Tx): Promise<BakerySettings | null> {
@@ -83,16 +77,7 @@ export async function loadScales(db: Db | Tx): Promise<readonly WeighingScale[]>
 	}));
 }
 
-export interface MixerSettings {
-	readonly id: string;
-	readonly name: string;
-	readonly leastGrams: number;
-	readonly mostGrams: number;
-	/** Heat that warms its bowl by a degree; 0 where nobody found out. */
-	readonly bowlKilojoulesPerKelvin: number;
-}
-
-export async function loadMixers(db: Db | Tx): Promise<readonly MixerSettings[]> {
+export async function loadMixers(db: Db | Tx): Promise<readonly Mixer[]> {
 	const rows = await db.selectFrom('mixer').selectAll().orderBy('name').execute();
 	return rows.map((row) => ({
 		id: row.id,
@@ -128,4 +113,50 @@ export async function loadDrops(db: Db | Tx): Promise<readonly DropSettings[]> {
 		name: row.name,
 		dueTime: row.due_time.slice(0, 5) as WallTime
 	}));
+}
+
+/** Writes the bakery itself, with its clock. */
+export async function insertBakery(tx: Tx, row: EveryColumn<'bakery'>): Promise<void> {
+	await tx.insertInto('bakery').values(row).execute();
+}
+
+/** Sets what taps, chiller and ice can give; null where somebody else changed the settings first. */
+export async function updateSupply(
+	tx: Tx,
+	supply: Omit<WaterSupply, 'waterSchool'>,
+	expectedVersion: number
+): Promise<number | null> {
+	const row = await tx
+		.updateTable('bakery')
+		.set((set) => ({
+			ice_form: supply.iceForm,
+			ice_most_share: supply.iceMostShare,
+			ice_celsius: supply.iceCelsius,
+			chilled_water_celsius: supply.chilledCelsius,
+			hot_tap_celsius: supply.hotTapCelsius,
+			hottest_water_celsius: supply.hottestWaterCelsius,
+			row_version: set('row_version', '+', 1)
+		}))
+		.where('row_version', '=', expectedVersion)
+		.returning('row_version')
+		.executeTakeFirst();
+	return row?.row_version ?? null;
+}
+
+/** Sets how the bakery reads its figures; null where there is no bakery yet. */
+export async function updateUnits(tx: Tx, units: UnitChoice): Promise<number | null> {
+	const row = await tx
+		.updateTable('bakery')
+		.set((set) => ({
+			mass_units: units.mass,
+			temperature_units: units.temperature,
+			row_version: set('row_version', '+', 1)
+		}))
+		.returning('row_version')
+		.executeTakeFirst();
+	return row?.row_version ?? null;
+}
+
+export async function updateWaterSchool(tx: Tx, school: WaterSchool): Promise<void> {
+	await tx.updateTable('bakery').set({ water_school: school }).execute();
 }

@@ -12,9 +12,13 @@ const DATE_OID = 1082;
 
 /**
  * Opens the pool. Dates stay strings, so that no time zone moves them; a lost connection is reported
- * through `onLost` instead of ending the process.
+ * through `onLost` instead of ending the process. `onQuery` hears of every query, for counting.
  */
-export function openDatabase(connectionString: string, onLost: (error: Error) => void): Db {
+export function openDatabase(
+	connectionString: string,
+	onLost: (error: Error) => void,
+	onQuery?: () => void
+): Db {
 	const pool = new pg.Pool({
 		connectionString,
 		application_name: SERVER_MARKER,
@@ -29,7 +33,10 @@ export function openDatabase(connectionString: string, onLost: (error: Error) =>
 		}
 	});
 	pool.on('error', onLost);
-	return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
+	return new Kysely<Tables>({
+		dialect: new PostgresDialect({ pool }),
+		...(onQuery ? { log: () => onQuery() } : {})
+	});
 }
 
 const UNAVAILABLE_CODES = new Set([

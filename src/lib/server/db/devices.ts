@@ -1,6 +1,7 @@
 import { sql } from 'kysely';
 import type { SensorKind } from '../../contracts/device-protocol.ts';
 import type { Db, Tx } from './client.ts';
+import type { EveryColumn } from './tables.ts';
 
 export interface DeviceSensor {
 	readonly id: string;
@@ -244,4 +245,73 @@ export async function loadTemperatureDays(
 		leastCelsius: row.least_celsius,
 		mostCelsius: row.most_celsius
 	}));
+}
+
+/** Whether a device has that name or that key. */
+export async function isDeviceTaken(
+	db: Db | Tx,
+	name: string,
+	keySha256: string
+): Promise<boolean> {
+	const row = await db
+		.selectFrom('device')
+		.select('id')
+		.where((where) => where.or([where('name', '=', name), where('key_sha256', '=', keySha256)]))
+		.executeTakeFirst();
+	return row !== undefined;
+}
+
+/** Writes a device with its sensors; one that is there gets another key, and its sensors stay. */
+export async function putDevice(
+	tx: Tx,
+	device: {
+		readonly id: string;
+		readonly name: string;
+		readonly keySha256: string;
+		readonly commandId: string | null;
+		readonly sensors: readonly DeviceSensor[];
+	}
+): Promise<void> {
+	const row: EveryColumn<'device'> = {
+		id: device.id,
+		name: device.name,
+		key_sha256: device.keySha256,
+		command_id: device.commandId,
+		revoked_at: null
+	};
+	await tx
+		.insertInto('device')
+		.values(row)
+		.onConflict((conflict) => conflict.column('id').doUpdateSet({ key_sha256: row.key_sha256 }))
+		.execute();
+	const sensors = device.sensors.map((one): EveryColumn<'device_sensor'> => ({
+		id: one.id,
+		device_id: device.id,
+		name: one.name,
+		kind: one.kind,
+		report_every_s: one.reportEverySeconds
+	}));
+	await tx
+		.insertInto('device_sensor')
+		.values(sensors)
+		.onConflict((conflict) => conflict.column('id').doNothing())
+		.execute();
+}
+
+/** Removes a device from a moment on; false where there is none. The first removal stands. */
+export async function revokeDeviceAt(tx: Tx, deviceId: string, atMs: number): Promise<boolean> {
+	const done = await tx
+		.updateTable('device')
+		.set((set) => ({ revoked_at: set.fn.coalesce('revoked_at', set.val(new Date(atMs))) }))
+		.where('id', '=', deviceId)
+		.executeTakeFirst();
+	return done.numUpdatedRows > 0n;
+}
+
+/** Writes what whole days came to. */
+export async function insertTemperatureDays(
+	tx: Tx,
+	days: readonly EveryColumn<'temperature_day'>[]
+): Promise<void> {
+	await tx.insertInto('temperature_day').values(days).execute();
 }

@@ -1,5 +1,6 @@
 import { formulaContentSchema, type FormulaContent } from '../../contracts/formula-book.ts';
 import type { Db, Tx } from './client.ts';
+import type { EveryColumn } from './tables.ts';
 
 /** A save that came second and was kept beside the formula. */
 export interface FormulaDraftRow {
@@ -32,4 +33,37 @@ export async function loadOpenDrafts(
 		recordedAtMs: row.recorded_at.getTime(),
 		content: formulaContentSchema.parse(row.content)
 	}));
+}
+
+/** Keeps a save that came second beside the formula. */
+export async function insertDraft(
+	tx: Tx,
+	draft: {
+		readonly id: string;
+		readonly commandId: string;
+		readonly madeBy: string;
+		readonly content: FormulaContent;
+	}
+): Promise<void> {
+	const row: EveryColumn<'formula_draft'> = {
+		id: draft.id,
+		formula_id: draft.content.formulaId,
+		base_revision: draft.content.expectedRevision,
+		command_id: draft.commandId,
+		made_by: draft.madeBy,
+		content: JSON.stringify(draft.content),
+		set_aside_at: null
+	};
+	await tx.insertInto('formula_draft').values(row).execute();
+}
+
+/** Sets a draft aside; false where there is none. */
+export async function setDraftAside(tx: Tx, draftId: string, atMs: number): Promise<boolean> {
+	const changed = await tx
+		.updateTable('formula_draft')
+		.set({ set_aside_at: new Date(atMs) })
+		.where('id', '=', draftId)
+		.returning('id')
+		.executeTakeFirst();
+	return changed !== undefined;
 }

@@ -1,5 +1,7 @@
 import type { BakeDate } from '../../core/time/index.ts';
+import { sql } from 'kysely';
 import type { Db, Tx } from './client.ts';
+import type { EveryColumn } from './tables.ts';
 
 export interface OrderLineRow {
 	readonly dropId: string;
@@ -58,4 +60,130 @@ export async function lockOrderLine(
 		.forUpdate('order_line')
 		.executeTakeFirst();
 	return row ? { pieces: row.pieces, version: row.row_version, by: row.name } : null;
+}
+
+/** Pieces of one product for one drop of a date, before and after a change. */
+export interface OrderChange {
+	readonly date: string;
+	readonly dropId: string;
+	readonly productId: string;
+	readonly before: number;
+	readonly after: number;
+}
+
+/** Makes a line that is not there yet, so that two bakers meet at its lock. */
+export async function makeOrderLine(
+	tx: Tx,
+	key: { readonly date: string; readonly dropId: string; readonly productId: string },
+	actorId: string
+): Promise<void> {
+	const row: EveryColumn<'order_line'> = {
+		bake_date: key.date,
+		drop_id: key.dropId,
+		product_id: key.productId,
+		pieces: 0,
+		row_version: 0,
+		changed_by: actorId
+	};
+	await tx
+		.insertInto('order_line')
+		.values(row)
+		.onConflict((conflict) => conflict.doNothing())
+		.execute();
+}
+
+export async function updateOrderLine(
+	tx: Tx,
+	key: { readonly date: string; readonly dropId: string; readonly productId: string },
+	to: { readonly pieces: number; readonly version: number; readonly changedBy: string }
+): Promise<void> {
+	await tx
+		.updateTable('order_line')
+		.set({ pieces: to.pieces, row_version: to.version, changed_by: to.changedBy })
+		.where('bake_date', '=', key.date)
+		.where('drop_id', '=', key.dropId)
+		.where('product_id', '=', key.productId)
+		.execute();
+}
+
+/** Puts lines at some pieces, whether they were there or not; each gets its next version. */
+export async function putOrderLines(
+	tx: Tx,
+	changes: readonly OrderChange[],
+	actorId: string
+): Promise<void> {
+	const rows = changes.map((one): EveryColumn<'order_line'> => ({
+		bake_date: one.date,
+		drop_id: one.dropId,
+		product_id: one.productId,
+		pieces: one.after,
+		row_version: 1,
+		changed_by: actorId
+	}));
+	await tx
+		.insertInto('order_line')
+		.values(rows)
+		.onConflict((conflict) =>
+			conflict.columns(['bake_date', 'drop_id', 'product_id']).doUpdateSet((set) => ({
+				pieces: set.ref('excluded.pieces'),
+				row_version: sql<number>`order_line.row_version + 1`,
+				changed_by: actorId
+			}))
+		)
+		.execute();
+}
+
+/** Writes down what was changed. */
+export async function insertOrderChanges(
+	tx: Tx,
+	changes: readonly OrderChange[],
+	commandId: string
+): Promise<void> {
+	const rows = changes.map((one): EveryColumn<'order_change'> => ({
+		command_id: commandId,
+		bake_date: one.date,
+		drop_id: one.dropId,
+		product_id: one.productId,
+		pieces_before: one.before,
+		pieces_after: one.after
+	}));
+	await tx.insertInto('order_change').values(rows).execute();
+}
+
+/** Lines of a date with pieces whose product and drop are still in the book. */
+export async function loadCopyableLines(
+	db: Db | Tx,
+	date: string
+): Promise<
+	readonly { readonly dropId: string; readonly productId: string; readonly pieces: number }[]
+> {
+	const rows = await db
+		.selectFrom('order_line')
+		.innerJoin('product', 'product.id', 'order_line.product_id')
+		.innerJoin('delivery_drop', 'delivery_drop.id', 'order_line.drop_id')
+		.select(['order_line.drop_id', 'order_line.product_id', 'order_line.pieces'])
+		.where('bake_date', '=', date)
+		.where('pieces', '>', 0)
+		.where('product.retired_at', 'is', null)
+		.where('delivery_drop.retired_at', 'is', null)
+		.execute();
+	return rows.map((row) => ({
+		dropId: row.drop_id,
+		productId: row.product_id,
+		pieces: row.pieces
+	}));
+}
+
+/** Whether a drop and a product are there to be ordered; both in one query. */
+export async function findOrderable(
+	db: Db | Tx,
+	dropId: string,
+	productId: string
+): Promise<{ readonly drop: boolean; readonly product: boolean }> {
+	const { rows } = await sql<{ drop: boolean; product: boolean }>`select
+		exists (select 1 from delivery_drop where id = ${dropId} and retired_at is null) as drop,
+		exists (select 1 from product where id = ${productId} and retired_at is null) as product`.execute(
+		db
+	);
+	return rows[0] ?? { drop: false, product: false };
 }

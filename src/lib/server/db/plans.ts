@@ -1,26 +1,12 @@
+import {
+	PLAN_DOCUMENT_SCHEMA,
+	readPlanDocument,
+	type PlanDocument
+} from '../../contracts/plan-document.ts';
+import type { BatchId } from '../../core/identity.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db, Tx } from './client.ts';
-
-export interface LeadRow {
-	readonly formulaId: string;
-	readonly ordinal: number;
-	readonly minutes: number;
-	readonly version: number;
-}
-
-export async function loadLeads(db: Db | Tx, date: BakeDate): Promise<readonly LeadRow[]> {
-	const rows = await db
-		.selectFrom('mix_lead')
-		.select(['formula_id', 'ordinal', 'minutes', 'row_version'])
-		.where('bake_date', '=', date)
-		.execute();
-	return rows.map((row) => ({
-		formulaId: row.formula_id,
-		ordinal: row.ordinal,
-		minutes: row.minutes,
-		version: row.row_version
-	}));
-}
+import type { EveryColumn } from './tables.ts';
 
 export interface PlanRow {
 	readonly id: string;
@@ -28,11 +14,10 @@ export interface PlanRow {
 	readonly acceptedBy: string;
 	readonly acceptedAtMs: number;
 	readonly fingerprint: string;
-	/** As it was written by this application; read back through its contract. */
-	readonly input: unknown;
-	readonly placement: unknown;
+	readonly document: PlanDocument;
 }
 
+/** The newest accepted plan of a date, as it was told. */
 export async function loadNewestPlan(db: Db | Tx, date: BakeDate): Promise<PlanRow | null> {
 	const row = await db
 		.selectFrom('plan_version')
@@ -50,13 +35,12 @@ export async function loadNewestPlan(db: Db | Tx, date: BakeDate): Promise<PlanR
 				acceptedBy: row.accepted_by_name,
 				acceptedAtMs: row.occurred_at.getTime(),
 				fingerprint: row.fingerprint,
-				input: row.input,
-				placement: row.placement
+				document: readPlanDocument(row.document_schema, row.document)
 			}
 		: null;
 }
 
-/** When the newest accepted plan of a date begins each mix of a dough or build, by the batch's key. */
+/** When the newest accepted plan of a date begins each mix of a dough or build, by its batch. */
 export async function loadPlannedMixStarts(
 	db: Db | Tx,
 	date: BakeDate
@@ -64,7 +48,7 @@ export async function loadPlannedMixStarts(
 	const rows = await db
 		.selectFrom('plan_task')
 		.innerJoin('batch', 'batch.id', 'plan_task.batch_id')
-		.select(['batch.key', 'plan_task.start_at'])
+		.select(['batch.id', 'plan_task.start_at'])
 		.where('plan_task.plan_id', '=', (where) =>
 			where
 				.selectFrom('plan_version')
@@ -74,10 +58,78 @@ export async function loadPlannedMixStarts(
 				.limit(1)
 		)
 		.where('plan_task.activity', '=', 'mix')
-		.where('batch.kind', 'in', ['mix', 'build'])
+		.where('batch.kind', 'in', ['mix', 'pre-ferment', 'preparation'])
 		.orderBy('plan_task.start_at')
 		.execute();
 	const starts = new Map<string, number>();
-	for (const row of rows) if (!starts.has(row.key)) starts.set(row.key, row.start_at.getTime());
+	for (const row of rows) if (!starts.has(row.id)) starts.set(row.id, row.start_at.getTime());
 	return starts;
+}
+
+export async function newestPlanNumber(db: Db | Tx, date: BakeDate): Promise<number> {
+	const newest = await db
+		.selectFrom('plan_version')
+		.select(({ fn }) => fn.max('number').as('number'))
+		.where('bake_date', '=', date)
+		.executeTakeFirst();
+	return newest?.number ?? 0;
+}
+
+/** A plan that is accepted, with the batches it makes and the tasks of each. */
+export interface NewPlan {
+	readonly id: string;
+	readonly date: BakeDate;
+	readonly number: number;
+	readonly commandId: string;
+	readonly acceptedBy: string;
+	readonly occurredAtMs: number;
+	readonly fingerprint: string;
+	readonly document: PlanDocument;
+	readonly batches: readonly {
+		readonly batchId: BatchId;
+		readonly grams: number;
+		readonly pieces: number | null;
+	}[];
+	/** The batch of each task of the plan, by the task's id. */
+	readonly batchOfTask: ReadonlyMap<string, BatchId>;
+}
+
+/** Writes an accepted plan as it is told. */
+export async function insertPlan(tx: Tx, plan: NewPlan): Promise<void> {
+	const row: EveryColumn<'plan_version'> = {
+		id: plan.id,
+		bake_date: plan.date,
+		number: plan.number,
+		command_id: plan.commandId,
+		accepted_by: plan.acceptedBy,
+		occurred_at: new Date(plan.occurredAtMs),
+		fingerprint: plan.fingerprint,
+		document: JSON.stringify(plan.document),
+		document_schema: PLAN_DOCUMENT_SCHEMA
+	};
+	await tx.insertInto('plan_version').values(row).execute();
+	const batches = plan.batches.map((one): EveryColumn<'plan_batch'> => ({
+		plan_id: plan.id,
+		batch_id: one.batchId,
+		mass_g: one.grams,
+		pieces: one.pieces
+	}));
+	if (batches.length > 0) await tx.insertInto('plan_batch').values(batches).execute();
+	const tasks = plan.document.plan.tasks.flatMap((task): EveryColumn<'plan_task'>[] => {
+		const batchId = plan.batchOfTask.get(task.id);
+		return batchId === undefined
+			? []
+			: [
+					{
+						plan_id: plan.id,
+						task_key: task.id,
+						batch_id: batchId,
+						activity: task.step.kind === 'bake' ? 'bake' : task.step.activity,
+						machine_id: task.machineId,
+						start_at: new Date(task.startMs),
+						end_at: new Date(task.endMs)
+					}
+				];
+	});
+	if (tasks.length > 0) await tx.insertInto('plan_task').values(tasks).execute();
 }

@@ -1,5 +1,6 @@
 import type { Retarder } from '../../core/fermentation/index.ts';
 import type { Db, Tx } from './client.ts';
+import type { EveryColumn } from './tables.ts';
 
 export interface RetarderSettings extends Retarder {
 	readonly id: string;
@@ -16,4 +17,37 @@ export async function loadRetarders(db: Db | Tx): Promise<readonly RetarderSetti
 		airKilojoulesPerKelvin: row.air_kj_per_k,
 		wallsWattsPerKelvin: row.walls_w_per_k
 	}));
+}
+
+/** Whether another cold room has that name. */
+export async function isRetarderNameTaken(
+	db: Db | Tx,
+	name: string,
+	exceptId: string
+): Promise<boolean> {
+	const row = await db
+		.selectFrom('retarder')
+		.select('id')
+		.where('name', '=', name)
+		.where('id', '<>', exceptId)
+		.executeTakeFirst();
+	return row !== undefined;
+}
+
+/** Writes a cold room, or what it is now. */
+export async function putRetarder(tx: Tx, retarder: RetarderSettings): Promise<void> {
+	const row: EveryColumn<'retarder'> = {
+		id: retarder.id,
+		name: retarder.name,
+		set_celsius: retarder.setCelsius,
+		compressor_w: retarder.compressorWatts,
+		air_kj_per_k: retarder.airKilojoulesPerKelvin,
+		walls_w_per_k: retarder.wallsWattsPerKelvin
+	};
+	const { id: _, ...settings } = row;
+	await tx
+		.insertInto('retarder')
+		.values(row)
+		.onConflict((conflict) => conflict.column('id').doUpdateSet(settings))
+		.execute();
 }

@@ -1,4 +1,4 @@
-import type { ColumnType, Generated, JSONColumnType } from 'kysely';
+import type { ColumnType, Generated, InsertType, JSONColumnType } from 'kysely';
 import type {
 	Addition,
 	IngredientKind,
@@ -6,9 +6,10 @@ import type {
 	PreparationKind,
 	WaitPlace
 } from '../../core/formula/index.ts';
-import type { ReadinessVerdict } from '../../core/fermentation/index.ts';
-import type { IceForm, WaterSchool } from '../../core/heat/index.ts';
-import type { LearnedSubject, ReadinessDecision } from '../../contracts/dough-commands.ts';
+import type { ReadinessDecision, ReadinessVerdict } from '../../core/fermentation/index.ts';
+import type { DoughInstrument, IceForm, WaterSchool } from '../../core/heat/index.ts';
+import type { LearnedSubject } from '../../core/learning/index.ts';
+import type { ReadingQuantity } from '../../core/mixing/index.ts';
 import type { SensorKind } from '../../contracts/device-protocol.ts';
 import type { ExtraUse } from '../../core/production/index.ts';
 
@@ -17,13 +18,32 @@ type RecordedAt = ColumnType<Date, never, never>;
 /** JSON is written as text and read as unknown, so that a schema has to read it. */
 type Json = JSONColumnType<object, string, string>;
 
+/** What a batch is: what goes into another, a dough, a part of it, or what is baked at once. */
+export type BatchKind = 'pre-ferment' | 'preparation' | 'mix' | 'portion' | 'load' | 'feed';
+/** A planned batch may still change; one that was begun never does. */
+export type BatchState = 'planned' | 'begun' | 'ended' | 'withdrawn';
+/** What can happen to a batch; `struck` says that the entry it points at did not happen. */
+export type BatchEventKind = 'measured' | 'checked' | 'moved' | 'ended' | 'judged' | 'struck';
+/** Somebody edited it, or it follows something it takes from. */
+export type RevisionCause = 'edited' | 'followed';
+
+/**
+ * Every column of a table that can be written, none left out: a column that a write forgets is an error of
+ * the compiler, also where it may be null.
+ */
+export type EveryColumn<T extends keyof Tables> = {
+	[K in keyof Tables[T] as InsertType<Tables[T][K]> extends never ? never : K]: InsertType<
+		Tables[T][K]
+	>;
+};
+
 export interface Tables {
 	bakery: {
 		id: Generated<boolean>;
 		name: string;
 		time_zone: string;
-		mass_units: Generated<'metric' | 'imperial'>;
-		temperature_units: Generated<'celsius' | 'fahrenheit'>;
+		mass_units: 'metric' | 'imperial';
+		temperature_units: 'celsius' | 'fahrenheit';
 		oven_recovery_minutes: number;
 		assumed_room_celsius: number;
 		assumed_flour_celsius: number;
@@ -32,12 +52,12 @@ export interface Tables {
 		hottest_water_celsius: number;
 		ice_celsius: number;
 		ice_most_share: number;
-		currency: Generated<string>;
-		caustic_most_share: Generated<number>;
-		water_school: Generated<WaterSchool>;
-		ice_form: Generated<IceForm>;
+		currency: string;
+		caustic_most_share: number;
+		water_school: WaterSchool;
+		ice_form: IceForm;
 		chilled_water_celsius: number | null;
-		row_version: Generated<number>;
+		row_version: number;
 	};
 	app_clock: {
 		id: Generated<boolean>;
@@ -62,47 +82,29 @@ export interface Tables {
 		name: string;
 		least_dough_g: number;
 		most_dough_g: number;
-		bowl_kj_per_k: Generated<number>;
-	};
-	dough_temperature: {
-		id: string;
-		command_id: string;
-		bake_date: string;
-		formula_id: string;
-		ordinal: number;
-		dough_celsius: number;
-		target_celsius: number;
-		water_celsius: number;
-		instrument: 'typed' | 'core-probe' | 'surface-thermometer';
-		friction_kj_per_kg: number;
-		dough_kj_per_kg_k: number;
-		mixer_id: string | null;
-		slow_min: number | null;
-		fast_min: number | null;
-		fill_share: number | null;
-		spread_kj_per_kg: number | null;
-		inputs: Json;
-		occurred_at: Date;
-		recorded_at: RecordedAt;
+		bowl_kj_per_k: number;
 	};
 	oven_deck: { id: string; name: string; ordinal: number };
-	ingredient: {
+	ingredient: { id: string; name: string; retired_at: Date | null };
+	ingredient_revision: {
 		id: string;
+		ingredient_id: string;
+		number: number;
 		name: string;
 		kind: IngredientKind;
 		flour_share: number;
 		water_share: number;
-		wholegrain_of_flour: Generated<number>;
-		yeast_fresh_equivalent: Generated<number>;
-		allergens: Generated<string[]>;
+		fat_share: number;
+		sugar_share: number;
+		wholegrain_of_flour: number;
+		yeast_fresh_equivalent: number;
+		allergens: string[];
 		heat_capacity_kj_per_kg_k: number;
-		fat_share: Generated<number>;
-		sugar_share: Generated<number>;
 		density_kg_per_l: number | null;
 		price_per_kg: number | null;
 		weighing_scale_id: string | null;
-		retired_at: Date | null;
-		row_version: Generated<number>;
+		made_by: string | null;
+		recorded_at: RecordedAt;
 	};
 	flour_delivery: {
 		id: string;
@@ -125,6 +127,8 @@ export interface Tables {
 		id: string;
 		preparation_id: string;
 		number: number;
+		name: string;
+		cause: RevisionCause;
 		kind: PreparationKind;
 		build_loss_share: number;
 		take_back_g: number;
@@ -135,8 +139,8 @@ export interface Tables {
 	preparation_revision_line: {
 		revision_id: string;
 		ordinal: number;
-		ingredient_id: string | null;
-		preparation_id: string | null;
+		ingredient_revision_id: string | null;
+		preparation_revision_id: string | null;
 		parts: number;
 	};
 	formula: { id: string; name: string; retired_at: Date | null };
@@ -144,6 +148,8 @@ export interface Tables {
 		id: string;
 		formula_id: string;
 		number: number;
+		name: string;
+		cause: RevisionCause;
 		dough_loss_share: number;
 		target_dough_celsius: number;
 		friction_kj_per_kg: number;
@@ -155,8 +161,8 @@ export interface Tables {
 	formula_revision_line: {
 		revision_id: string;
 		ordinal: number;
-		ingredient_id: string | null;
-		preparation_id: string | null;
+		ingredient_revision_id: string | null;
+		preparation_revision_id: string | null;
 		percent_of_flour: number;
 		addition: Addition;
 	};
@@ -184,10 +190,12 @@ export interface Tables {
 		id: string;
 		product_id: string;
 		number: number;
+		name: string;
+		cause: RevisionCause;
 		pieces_per_deck: number;
 		baked_g: number | null;
-		bake_loss_share: Generated<number>;
-		shape: Generated<string>;
+		bake_loss_share: number;
+		shape: string;
 		vessel_id: string | null;
 		divider_id: string | null;
 		footprint_length_cm: number | null;
@@ -206,8 +214,8 @@ export interface Tables {
 		revision_id: string;
 		ordinal: number;
 		use: ExtraUse;
-		ingredient_id: string | null;
-		preparation_id: string | null;
+		ingredient_revision_id: string | null;
+		preparation_revision_id: string | null;
 		amount_g: number;
 		for_pieces: number;
 	};
@@ -217,7 +225,7 @@ export interface Tables {
 		drop_id: string;
 		product_id: string;
 		pieces: number;
-		row_version: Generated<number>;
+		row_version: number;
 		changed_by: string;
 	};
 	order_change: {
@@ -233,21 +241,13 @@ export interface Tables {
 	reading: {
 		id: string;
 		command_id: string;
-		quantity: 'room' | 'flour' | 'tap' | 'preferment';
+		quantity: ReadingQuantity;
 		preparation_id: string | null;
 		celsius: number;
 		instrument: 'typed' | 'probe' | 'core-probe' | 'surface-thermometer';
 		corrects_id: string | null;
 		occurred_at: Date;
 		recorded_at: RecordedAt;
-	};
-	mix_lead: {
-		bake_date: string;
-		formula_id: string;
-		ordinal: number;
-		minutes: number;
-		row_version: Generated<number>;
-		changed_by: string;
 	};
 	plan_version: {
 		id: string;
@@ -258,18 +258,81 @@ export interface Tables {
 		occurred_at: Date;
 		recorded_at: RecordedAt;
 		fingerprint: string;
-		input: Json;
-		placement: Json;
+		document: Json;
+		document_schema: number;
 	};
 	batch: {
 		id: string;
 		bake_date: string;
-		kind: 'build' | 'mix' | 'lot' | 'load';
-		key: string;
-		preparation_revision_id: string | null;
+		kind: BatchKind;
+		ordinal: number;
+		formula_id: string | null;
 		formula_revision_id: string | null;
+		preparation_id: string | null;
+		preparation_revision_id: string | null;
+		product_id: string | null;
 		product_revision_id: string | null;
+		recipe_id: ColumnType<string, never, never>;
+		mass_g: number | null;
+		pieces: number | null;
+		state: BatchState;
 		recorded_at: RecordedAt;
+	};
+	batch_parent: { batch_id: string; parent_id: string };
+	batch_lead: { batch_id: string; minutes: number; row_version: number; changed_by: string };
+	batch_event: {
+		id: string;
+		batch_id: string;
+		recipe_id: string;
+		kind: BatchEventKind;
+		command_id: string;
+		corrects_id: string | null;
+		occurred_at: Date;
+		recorded_at: RecordedAt;
+	};
+	event_measured: {
+		event_id: string;
+		kind: ColumnType<'measured', never, never>;
+		celsius: number;
+		target_celsius: number | null;
+		instrument: DoughInstrument;
+		water_celsius: number | null;
+		friction_kj_per_kg: number | null;
+		dough_kj_per_kg_k: number | null;
+		mixer_id: string | null;
+		slow_min: number | null;
+		fast_min: number | null;
+		fill_share: number | null;
+		spread_kj_per_kg: number | null;
+		inputs: JSONColumnType<object | null, string | null, never>;
+	};
+	event_checked: {
+		event_id: string;
+		kind: ColumnType<'checked', never, never>;
+		stage: 'autolyse' | 'dough';
+		celsius: number;
+		instrument: DoughInstrument;
+		place: WaitPlace;
+		ambient_celsius: number;
+	};
+	event_moved: {
+		event_id: string;
+		kind: ColumnType<'moved', never, never>;
+		place: WaitPlace;
+		ambient_celsius: number;
+		time_constant_min: number;
+		retarder_id: string | null;
+	};
+	event_judged: {
+		event_id: string;
+		kind: ColumnType<'judged', never, never>;
+		sightings: Json;
+		dose_min: number;
+		book_ripe_min: number;
+		seen_share: number | null;
+		seen_spread: number | null;
+		verdict: ReadinessVerdict;
+		decision: ReadinessDecision;
 	};
 	plan_batch: { plan_id: string; batch_id: string; mass_g: number; pieces: number | null };
 	plan_task: {
@@ -317,50 +380,6 @@ export interface Tables {
 		compressor_w: number;
 		air_kj_per_k: number;
 		walls_w_per_k: number;
-	};
-	dough_check: {
-		id: string;
-		command_id: string;
-		bake_date: string;
-		formula_id: string;
-		ordinal: number;
-		celsius: number;
-		stage: 'autolyse' | 'dough';
-		instrument: 'typed' | 'core-probe' | 'surface-thermometer';
-		place: WaitPlace;
-		ambient_celsius: number;
-		occurred_at: Date;
-		recorded_at: RecordedAt;
-	};
-	dough_move: {
-		id: string;
-		command_id: string;
-		bake_date: string;
-		formula_id: string;
-		ordinal: number;
-		place: WaitPlace;
-		ambient_celsius: number;
-		time_constant_min: number;
-		retarder_id: string | null;
-		ended: Generated<boolean>;
-		occurred_at: Date;
-		recorded_at: RecordedAt;
-	};
-	readiness_judgement: {
-		id: string;
-		command_id: string;
-		bake_date: string;
-		formula_id: string;
-		ordinal: number;
-		sightings: Json;
-		dose_min: number;
-		book_ripe_min: number;
-		seen_share: number | null;
-		seen_spread: number | null;
-		verdict: ReadinessVerdict;
-		decision: ReadinessDecision;
-		occurred_at: Date;
-		recorded_at: RecordedAt;
 	};
 	observation_ignored: { observation_id: string; command_id: string };
 	learning_reset: {

@@ -1,16 +1,26 @@
 import { createHash } from 'node:crypto';
-import type { BakeDayInput, PlannedBuild, PlannedDough } from '../../core/bake-day/index.ts';
-import { id, type DropId, type FormulaId } from '../../core/identity.ts';
-import type { Build } from '../../core/production/index.ts';
-import type { LeadRow } from '../db/plans.ts';
-import type { BakeryDay } from './day-production.ts';
+import {
+	timingOf,
+	type BakeDayInput,
+	type Begun,
+	type PlannedBuild,
+	type PlannedDough,
+	type PlannedMix
+} from '../../core/planning/index.ts';
+import { id, type BatchId, type DropId } from '../../core/identity.ts';
+import type { Build, Dough, Mix } from '../../core/production/index.ts';
+import { followedLog } from '../../core/ripening/index.ts';
+import type { LeadRow } from '../db/batches.ts';
+import { batchAt, recipeOfMix, recipeOfPreparation, type BakeryDay } from './day-production.ts';
 
 /** Turns a date's production into what the planner needs, in an order that depends on nothing else. */
 export function bakeDayInput(day: BakeryDay, leads: readonly LeadRow[]): BakeDayInput {
 	const { production, book } = day;
 	const ordered = new Set(day.orders.filter((line) => line.pieces > 0).map((line) => line.dropId));
 	const made = new Set(
-		production.doughs.flatMap((dough) => dough.products.map((one) => one.product.id))
+		production.doughs.flatMap((dough) =>
+			dough.mixes.flatMap((mix) => mix.portions.map(({ productId }) => productId))
+		)
 	);
 	return {
 		date: day.date,
@@ -23,7 +33,7 @@ export function bakeDayInput(day: BakeryDay, leads: readonly LeadRow[]): BakeDay
 			recoveryMinutes: day.bakery.ovenRecoveryMinutes
 		},
 		builds: production.builds.map((build) => plannedBuild(build, day)),
-		doughs: production.doughs.flatMap((dough) => plannedDough(dough, day, leads)),
+		doughs: production.doughs.map((dough) => plannedDough(dough, day, leads)),
 		products: book.products
 			.filter(({ product }) => made.has(product.id))
 			.map(({ product, ...revision }) => ({
@@ -38,58 +48,67 @@ export function bakeDayInput(day: BakeryDay, leads: readonly LeadRow[]): BakeDay
 }
 
 function plannedBuild(build: Build, day: BakeryDay): PlannedBuild {
-	const { preparation, uses } = build;
-	const revision = day.book.preparations.get(preparation.id);
+	const { preparation, uses, ordinal } = build;
+	const recipe = recipeOfPreparation(day, build);
 	const byProduct = uses.flatMap((use) => (use.by.kind === 'product' ? [use.by.productId] : []));
 	const byDough = uses.flatMap((use) => (use.by.kind === 'mix' ? [use.by.formulaId] : []));
 	return {
 		preparationId: preparation.id,
-		revisionId: revision?.revisionId ?? '',
+		ordinal,
+		revisionId: recipe?.revisionId ?? '',
+		begun: begunOf(build.made, day),
 		name: preparation.name,
 		kind: preparation.kind,
 		grams: build.gross.value,
-		steps: revision?.steps ?? [],
+		steps: recipe?.steps ?? [],
 		takenByBuilds: uses.flatMap((use) => (use.by.kind === 'build' ? [use.by.preparationId] : [])),
 		takenByDoughs: [...new Set(byDough)],
 		takenByProducts: byProduct
 	};
 }
 
-function plannedDough(
-	dough: BakeryDay['production']['doughs'][number],
-	day: BakeryDay,
-	leads: readonly LeadRow[]
-): readonly PlannedDough[] {
-	const formulaId: FormulaId = dough.resolved.formula.id;
-	const revision = day.book.formulas.find((one) => one.formula.id === formulaId);
-	if (!revision) return [];
-	const lead = (ordinal: number) =>
-		leads.find((one) => one.formulaId === formulaId && one.ordinal === ordinal)?.minutes ?? 0;
+function plannedDough(dough: Dough, day: BakeryDay, leads: readonly LeadRow[]): PlannedDough {
+	const { formula } = dough.resolved;
 	const roleOf = (productId: string) =>
-		dough.products.find((one) => one.product.id === productId)?.product.role ?? 'carries';
-	return [
-		{
-			formulaId,
-			revisionId: revision.revisionId,
-			name: dough.resolved.formula.name,
-			steps: revision.steps,
-			mixes: dough.mixes.map((mix) => ({
-				ordinal: mix.ordinal,
-				count: mix.count,
-				grams: mix.dough.value,
-				leadMinutes: lead(mix.ordinal),
-				lots: mix.lots.map((lot) => ({
-					productId: lot.productId,
-					role: roleOf(lot.productId),
-					pieces: lot.pieces,
-					dropIds: lot.drops.map((drop) => drop.dropId)
-				}))
-			}))
-		}
-	];
+		dough.products.find(({ product }) => product.id === productId)?.product.role ?? 'carries';
+	const leadOf = ({ ordinal }: Mix) => {
+		const batch = batchAt(day, { kind: 'mix', formulaId: formula.id, ordinal });
+		return leads.find((lead) => lead.batchId === batch?.id)?.minutes ?? 0;
+	};
+	return {
+		formulaId: formula.id,
+		name: formula.name,
+		mixes: dough.mixes.flatMap((mix): PlannedMix[] => {
+			const recipe = recipeOfMix(day, mix);
+			if (!recipe) return [];
+			return [
+				{
+					ordinal: mix.ordinal,
+					revisionId: recipe.revisionId,
+					steps: recipe.steps,
+					begun: begunOf(mix.made, day),
+					count: mix.count,
+					grams: mix.dough.value,
+					leadMinutes: leadOf(mix),
+					portions: mix.portions.map((portion) => ({
+						productId: portion.productId,
+						role: roleOf(portion.productId),
+						pieces: portion.pieces,
+						dropIds: portion.drops.map((drop) => drop.dropId)
+					}))
+				}
+			];
+		})
+	};
 }
 
-/** Says which input a plan was made from: equal inputs have equal fingerprints. */
+/** Where a batch stands in time, once it came out of the mixer; null until then. */
+function begunOf(batchId: BatchId | null, day: BakeryDay): Begun | null {
+	const { mixed, endedAtMs } = followedLog(batchId === null ? [] : (day.log.get(batchId) ?? []));
+	return mixed ? { mixedAtMs: mixed.atMs, endedAtMs } : null;
+}
+
+/** Says which input a plan was made from, as far as times follow from it. */
 export function fingerprintOf(input: BakeDayInput): string {
-	return createHash('sha256').update(JSON.stringify(input)).digest('hex').slice(0, 32);
+	return createHash('sha256').update(timingOf(input)).digest('hex').slice(0, 32);
 }

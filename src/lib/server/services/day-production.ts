@@ -1,7 +1,12 @@
-import { id, type DropId, type ProductId } from '../../core/identity.ts';
+import { resolveAlone, resolveFormula, type Pantry, type Step } from '../../core/formula/index.ts';
+import { id, type BatchId, type DropId, type ProductId } from '../../core/identity.ts';
+import type { Mixer, MixRecipe } from '../../core/mixing/index.ts';
 import {
 	productionOf,
 	type DayProduction,
+	type MadeMix,
+	type MadePreparation,
+	type Mix,
 	type ProductionInput
 } from '../../core/production/index.ts';
 import { instantOf, type BakeDate } from '../../core/time/index.ts';
@@ -13,12 +18,16 @@ import {
 	loadMixers,
 	loadScales,
 	type BakerySettings,
-	type DropSettings,
-	type MixerSettings
+	type DropSettings
 } from '../db/bakery.ts';
+import { loadBatchesOn, type Batch, type Parentage } from '../db/batches.ts';
+import { loadLogOf, type BatchEntry } from '../db/batch-log.ts';
 import type { Db, Tx } from '../db/client.ts';
-import { loadFormulaBook, type FormulaBook } from '../db/formula-book.ts';
+import { loadFormulaBook, pantryOf, type FormulaBook } from '../db/formula-book.ts';
+import { loadPinnedFormulas, type PinnedFormula } from '../db/formulas.ts';
+import { loadIngredientRevisions } from '../db/ingredients.ts';
 import { loadOrderLines, type OrderLineRow } from '../db/orders.ts';
+import { loadPinnedPreparations, type PinnedPreparation } from '../db/preparations.ts';
 
 /** A date of the bakery with all that its production follows from. */
 export interface BakeryDay {
@@ -27,10 +36,23 @@ export interface BakeryDay {
 	readonly book: FormulaBook;
 	readonly drops: readonly (DropSettings & { readonly dueMs: number })[];
 	readonly orders: readonly OrderLineRow[];
-	readonly mixers: readonly MixerSettings[];
+	readonly mixers: readonly Mixer[];
 	readonly decks: readonly { readonly id: string; readonly name: string }[];
+	/** What is planned or was begun of the date, with what went into what. */
+	readonly batches: readonly Batch[];
+	readonly parents: readonly Parentage[];
+	/** What happened to those that were begun, in order of time. */
+	readonly log: ReadonlyMap<BatchId, readonly BatchEntry[]>;
+	readonly pinned: Pinned;
 	readonly input: ProductionInput;
 	readonly production: DayProduction;
+}
+
+/** The revisions that begun batches are pinned to. */
+interface Pinned {
+	readonly formulas: ReadonlyMap<string, PinnedFormula>;
+	readonly preparations: ReadonlyMap<string, PinnedPreparation>;
+	readonly pantries: ReadonlyMap<string, Pantry>;
 }
 
 export class BakeryNotSetUp extends Error {
@@ -39,34 +61,161 @@ export class BakeryNotSetUp extends Error {
 	}
 }
 
-/** Loads a date and works out its production. */
+/** Loads a date and works out its production around what was begun; a fixed number of queries. */
 export async function loadBakeryDay(db: Db | Tx, date: BakeDate): Promise<BakeryDay> {
-	const [bakery, book, dropRows, orders, mixers, decks, scales] = await Promise.all([
-		loadBakery(db),
-		loadFormulaBook(db),
-		loadDrops(db),
-		loadOrderLines(db, date),
-		loadMixers(db),
-		loadDecks(db),
-		loadScales(db)
-	]);
+	const [bakery, book, dropRows, orders, mixers, decks, scales, { batches, parents }] =
+		await Promise.all([
+			loadBakery(db),
+			loadFormulaBook(db),
+			loadDrops(db),
+			loadOrderLines(db, date),
+			loadMixers(db),
+			loadDecks(db),
+			loadScales(db),
+			loadBatchesOn(db, date)
+		]);
 	if (!bakery) throw new BakeryNotSetUp();
+	const begun = batches.filter(isBegun);
+	const [pinned, entries] = await Promise.all([
+		loadPinned(db, begun, book.pantry.causticMost),
+		loadLogOf(
+			db,
+			begun.map((one) => one.id)
+		)
+	]);
+	const log = new Map<BatchId, BatchEntry[]>();
+	for (const entry of entries) log.set(entry.batchId, [...(log.get(entry.batchId) ?? []), entry]);
 	const drops = dropRows.map((drop) => ({
 		...drop,
 		dueMs: instantOf(date, drop.dueTime, bakery.timeZone).epochMs
 	}));
-	const input = productionInput(book, drops, orders, mixers, scales);
+	const made = madeOf(begun, batches, parents, pinned);
+	const input = productionInput(book, drops, orders, mixers, scales, made);
 	const production = productionOf(input);
 	if (!production.ok) throw new BakeryNotSetUp();
-	return { date, bakery, book, drops, orders, mixers, decks, input, production: production.value };
+	return {
+		date,
+		bakery,
+		book,
+		drops,
+		orders,
+		mixers,
+		decks,
+		batches,
+		parents,
+		log,
+		pinned,
+		input,
+		production: production.value
+	};
+}
+
+/** What was begun stays as it is. */
+export function isBegun(batch: Batch): boolean {
+	return batch.state === 'begun' || batch.state === 'ended';
+}
+
+async function loadPinned(
+	db: Db | Tx,
+	begun: readonly Batch[],
+	causticMost: Pantry['causticMost']
+): Promise<Pinned> {
+	const revisions = (kinds: readonly Batch['kind'][]) => [
+		...new Set(begun.filter((one) => kinds.includes(one.kind)).map((one) => one.revisionId))
+	];
+	const [formulas, preparations] = await Promise.all([
+		loadPinnedFormulas(db, revisions(['mix'])),
+		loadPinnedPreparations(db, revisions(['pre-ferment', 'preparation', 'feed']))
+	]);
+	const ingredients = await loadIngredientRevisions(db, [
+		...new Set([...preparations.values()].flatMap((one) => one.ingredientRevisionIds))
+	]);
+	const pantries = new Map(
+		[...formulas].map(([revision, one]) => [revision, pantryOf(one, causticMost)] as const)
+	);
+	// A preparation on its own stands with all it takes from, as it was pinned.
+	for (const revision of preparations.keys()) {
+		const taken = takenBy(revision, preparations);
+		pantries.set(revision, {
+			causticMost,
+			ingredients: new Map(
+				taken
+					.flatMap((one) => one.ingredientRevisionIds)
+					.flatMap((one) => ingredients.get(one) ?? [])
+					.map((one) => [one.id, one])
+			),
+			preparations: new Map(taken.map((one) => [one.preparation.id, one.preparation]))
+		});
+	}
+	return { formulas, preparations, pantries };
+}
+
+function takenBy(
+	revision: string,
+	all: ReadonlyMap<string, PinnedPreparation & { readonly takesFrom: readonly string[] }>
+): readonly PinnedPreparation[] {
+	const one = all.get(revision);
+	return one ? [one, ...one.takesFrom.flatMap((inner) => takenBy(inner, all))] : [];
+}
+
+/** What was begun, as the production needs it. What earlier versions wrote without a mass is only planned. */
+function madeOf(
+	begun: readonly Batch[],
+	batches: readonly Batch[],
+	parents: readonly Parentage[],
+	pinned: Pinned
+): ProductionInput['made'] {
+	const byId = new Map(batches.map((one) => [one.id, one]));
+	const portionsOf = (mixId: BatchId) =>
+		parents
+			.filter((one) => one.parentId === mixId)
+			.flatMap((one) => {
+				const child = byId.get(one.batchId);
+				return child?.kind === 'portion'
+					? [{ productId: child.productId, pieces: child.pieces }]
+					: [];
+			});
+	const mixes = begun.flatMap((batch): MadeMix[] => {
+		const formula = pinned.formulas.get(batch.revisionId);
+		const pantry = pinned.pantries.get(batch.revisionId);
+		if (batch.kind !== 'mix' || batch.grams === null || !formula || !pantry) return [];
+		const resolved = resolveFormula(formula.formula, pantry);
+		if (!resolved.ok) return [];
+		return [
+			{
+				batchId: batch.id,
+				ordinal: batch.ordinal,
+				resolved: resolved.value,
+				dough: { grams: batch.grams },
+				portions: portionsOf(batch.id)
+			}
+		];
+	});
+	const preparations = begun.flatMap((batch): MadePreparation[] => {
+		const preparation = pinned.preparations.get(batch.revisionId);
+		const pantry = pinned.pantries.get(batch.revisionId);
+		if (batch.grams === null || !preparation || !pantry) return [];
+		const stage = resolveAlone(preparation.preparation, pantry);
+		if (!stage.ok) return [];
+		return [
+			{
+				batchId: batch.id,
+				ordinal: batch.ordinal,
+				stage: stage.value,
+				gross: { grams: batch.grams }
+			}
+		];
+	});
+	return { mixes, preparations };
 }
 
 function productionInput(
 	book: FormulaBook,
 	drops: BakeryDay['drops'],
 	orders: readonly OrderLineRow[],
-	mixers: readonly MixerSettings[],
-	scales: readonly WeighingScale[]
+	mixers: readonly Mixer[],
+	scales: readonly WeighingScale[],
+	made: ProductionInput['made']
 ): ProductionInput {
 	const dueMs = new Map(drops.map((drop) => [drop.id, drop.dueMs]));
 	const least = Math.min(...mixers.map((mixer) => mixer.leastGrams));
@@ -93,6 +242,48 @@ function productionInput(
 			}
 		})),
 		pantry: book.pantry,
-		scales
+		scales,
+		made
 	};
+}
+
+/** What a mix is made by: the revision a begun one is pinned to, or the book's newest. */
+export function recipeOfMix(
+	day: BakeryDay,
+	mix: Mix
+): (MixRecipe & { readonly revisionId: string }) | undefined {
+	const made = day.batches.find((one) => one.id === mix.made);
+	return made
+		? day.pinned.formulas.get(made.revisionId)
+		: day.book.formulas.find((one) => one.formula.id === mix.resolved.formula.id);
+}
+
+/** What a preparation of a date is made by: its steps and the revision that says them. */
+export function recipeOfPreparation(
+	day: BakeryDay,
+	build: DayProduction['builds'][number]
+): { readonly revisionId: string; readonly steps: readonly Step[] } | undefined {
+	const made = day.batches.find((one) => one.id === build.made);
+	return made
+		? day.pinned.preparations.get(made.revisionId)
+		: day.book.preparations.get(build.preparation.id);
+}
+
+/** The batch that stands for a place of the date, planned or begun; null while there is none. */
+export function batchAt(
+	day: Pick<BakeryDay, 'batches'>,
+	place:
+		| { readonly kind: 'mix'; readonly formulaId: string; readonly ordinal: number }
+		| { readonly kind: 'preparation'; readonly preparationId: string; readonly ordinal: number }
+): Batch | null {
+	return (
+		day.batches.find((one) => {
+			if (one.ordinal !== place.ordinal) return false;
+			if (place.kind === 'mix') return one.kind === 'mix' && one.formulaId === place.formulaId;
+			return (
+				(one.kind === 'pre-ferment' || one.kind === 'preparation') &&
+				one.preparationId === place.preparationId
+			);
+		}) ?? null
+	);
 }

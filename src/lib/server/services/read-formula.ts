@@ -13,13 +13,17 @@ import type { BakeDate } from '../../core/time/index.ts';
 import { loadBakery, loadMixers, loadScales } from '../db/bakery.ts';
 import type { Db } from '../db/client.ts';
 import { loadDividers, type DividerSettings } from '../db/equipment.ts';
-import { loadFormulaBook, type FormulaBook, type FormulaRevision } from '../db/formula-book.ts';
+import { loadFormulaBook, type FormulaBook } from '../db/formula-book.ts';
 import { loadOpenDrafts, type FormulaDraftRow } from '../db/formula-drafts.ts';
-import { loadRevisionHeads } from '../db/formula-history.ts';
+import {
+	findFormulaRevision,
+	loadPinnedFormulas,
+	loadRevisionHeads,
+	type FormulaRevision
+} from '../db/formulas.ts';
 import { loadDeliveries } from '../db/ingredients.ts';
 import { loadOrderLines } from '../db/orders.ts';
 import type { ProductRevision } from '../db/products.ts';
-import { loadRevision } from '../db/revision-content.ts';
 import { bookList, usersOfBuilds } from './book-list.ts';
 import { BakeryNotSetUp } from './day-production.ts';
 
@@ -149,11 +153,14 @@ async function comparisonOf(
 ): Promise<ComparisonView | null> {
 	const { from, to } = wanted ?? { from: found.number - 1, to: found.number };
 	const read = async (number: number) => {
-		const stored = await loadRevision(db, found.formula.id, number, number === found.number);
-		if (!stored) return null;
-		const { lines, deliveries, doughLossShare, ...rest } = stored;
-		const doughLoss = { share: doughLossShare };
-		return { ...rest, number, formula: { ...found.formula, lines, deliveries, doughLoss } };
+		const revisionId = await findFormulaRevision(db, found.formula.id, number);
+		const pinned =
+			revisionId === null
+				? undefined
+				: (await loadPinnedFormulas(db, [revisionId])).get(revisionId);
+		if (!pinned) return null;
+		const { formula, targetCelsius, mostDoughGrams, steps, preparations } = pinned;
+		return { number, formula, targetCelsius, mostDoughGrams, steps, preparations };
 	};
 	const [before, after] = await Promise.all([read(from), read(to)]);
 	return before && after ? { before, after } : null;

@@ -27,7 +27,7 @@ export async function readIngredient(
 		date,
 		book: bookList(book),
 		ingredient: found?.ingredient ?? null,
-		version: found?.version ?? 0,
+		version: found?.number ?? 0,
 		usedBy: ingredientId === null ? [] : usersOfIngredient(book, id<IngredientId>(ingredientId)),
 		deliveries: deliveries.filter((one) => one.ingredientId === ingredientId),
 		scales,

@@ -1,39 +1,31 @@
 import type { OrdersView } from '../../contracts/views.ts';
 import { id, type DropId, type ProductId } from '../../core/identity.ts';
-import { instantOf, type BakeDate } from '../../core/time/index.ts';
-import { loadBakery, loadDrops } from '../db/bakery.ts';
+import type { BakeDate } from '../../core/time/index.ts';
 import type { Db } from '../db/client.ts';
-import { loadFormulaBook } from '../db/formula-book.ts';
-import { latestOtherDateWithOrders, loadOrderLines } from '../db/orders.ts';
-import { BakeryNotSetUp } from './day-production.ts';
+import { latestOtherDateWithOrders } from '../db/orders.ts';
+import { loadBakeryDay } from './day-production.ts';
+import { overOfDay } from './over-of-day.ts';
 import { dropView } from './read-bakery.ts';
 
 /** Products by drops for a date. */
 export async function readOrders(db: Db, date: BakeDate): Promise<OrdersView> {
-	const [bakery, book, drops, lines] = await Promise.all([
-		loadBakery(db),
-		loadFormulaBook(db),
-		loadDrops(db),
-		loadOrderLines(db, date)
-	]);
-	if (!bakery) throw new BakeryNotSetUp();
-	const doughNames = new Map(book.formulas.map((one) => [one.formula.id, one.formula.name]));
+	const day = await loadBakeryDay(db, date);
+	const { book, orders: lines } = day;
+	const doughNames = new Map(book.formulas.map(({ formula }) => [formula.id, formula.name]));
 	const ordered = new Set(
 		lines.filter((line) => line.pieces > 0).map((line) => id<ProductId>(line.productId))
 	);
 	const empty = lines.every((line) => line.pieces === 0);
 	return {
 		date,
-		drops: drops.map((drop) =>
-			dropView({ ...drop, dueMs: instantOf(date, drop.dueTime, bakery.timeZone).epochMs })
-		),
+		drops: day.drops.map(dropView),
 		products: book.products
 			.filter(({ product, retired }) => !retired || ordered.has(product.id))
 			.map(({ product, scaledGrams, retired }) => ({
 				id: product.id,
 				name: product.name,
 				scaledGrams,
-				doughName: product.doughs.map((one) => doughNames.get(one.formulaId) ?? '').join(' + '),
+				doughName: product.doughs.map((dough) => doughNames.get(dough.formulaId) ?? '').join(' + '),
 				retired
 			})),
 		cells: lines.map((line) => ({
@@ -42,6 +34,7 @@ export async function readOrders(db: Db, date: BakeDate): Promise<OrdersView> {
 			pieces: line.pieces,
 			version: line.version
 		})),
-		copyFrom: empty ? await latestOtherDateWithOrders(db, date) : null
+		copyFrom: empty ? await latestOtherDateWithOrders(db, date) : null,
+		over: overOfDay(day)
 	};
 }

@@ -1,18 +1,18 @@
 import type { AcceptedPlanView, PlanView } from '../../contracts/views.ts';
-import { readStoredInput } from '../../contracts/stored-plan.ts';
-import { id, type FormulaId } from '../../core/identity.ts';
-import type { Placement } from '../../core/schedule/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
+import { loadLeadsOn } from '../db/batches.ts';
 import type { Db } from '../db/client.ts';
-import { loadLeads, loadNewestPlan } from '../db/plans.ts';
+import { loadNewestPlan } from '../db/plans.ts';
 import { bakeDayInput, fingerprintOf } from './bake-day-input.ts';
-import { loadBakeryDay } from './day-production.ts';
+import { nameOfMix } from './batch-names.ts';
+import { batchAt, loadBakeryDay } from './day-production.ts';
+import { overOfDay } from './over-of-day.ts';
 
 /** What the plan of a date is made from, and the plan that was accepted for it. */
 export async function readPlan(db: Db, date: BakeDate): Promise<PlanView> {
 	const [day, leads, newest] = await Promise.all([
 		loadBakeryDay(db, date),
-		loadLeads(db, date),
+		loadLeadsOn(db, date),
 		loadNewestPlan(db, date)
 	]);
 	const input = bakeDayInput(day, leads);
@@ -22,9 +22,7 @@ export async function readPlan(db: Db, date: BakeDate): Promise<PlanView> {
 				number: newest.number,
 				acceptedBy: newest.acceptedBy,
 				acceptedAtMs: newest.acceptedAtMs,
-				input: readStoredInput(newest.input),
-				// Written by accept-plan from this very type and append-only since.
-				placement: newest.placement as Placement,
+				document: newest.document,
 				current: newest.fingerprint === fingerprint
 			}
 		: null;
@@ -32,11 +30,19 @@ export async function readPlan(db: Db, date: BakeDate): Promise<PlanView> {
 		date,
 		input,
 		fingerprint,
-		leadVersions: leads.map((lead) => ({
-			formulaId: id<FormulaId>(lead.formulaId),
-			ordinal: lead.ordinal,
-			version: lead.version
-		})),
+		mixes: day.production.doughs.flatMap((dough) =>
+			dough.mixes.map((mix) => {
+				const formulaId = mix.resolved.formula.id;
+				const batch = batchAt(day, { kind: 'mix', formulaId, ordinal: mix.ordinal });
+				return {
+					formulaId,
+					ordinal: mix.ordinal,
+					batch: nameOfMix(day, mix),
+					leadVersion: leads.find((lead) => lead.batchId === batch?.id)?.version ?? 0
+				};
+			})
+		),
+		over: overOfDay(day),
 		accepted,
 		unmade: day.production.unmade
 	};

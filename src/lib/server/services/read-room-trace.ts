@@ -1,4 +1,4 @@
-import { traceOf, type PlaceStretch } from '../../core/bake-day/index.ts';
+import { traceOf, type PlaceStretch } from '../../core/ripening/index.ts';
 import type { Db, Tx } from '../db/client.ts';
 import { loadRoomReadings } from '../db/devices.ts';
 

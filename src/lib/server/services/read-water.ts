@@ -1,54 +1,63 @@
-import type { BuildWaterView, MixWaterView, WaterView } from '../../contracts/views.ts';
-import { batchKey, courseOf, waterOfMix, type RipeningStep } from '../../core/bake-day/index.ts';
+import type {
+	BuildWaterView,
+	MeasuredView,
+	MixWaterView,
+	WaterInputView,
+	WaterView
+} from '../../contracts/views.ts';
 import { favourOf } from '../../core/fermentation/index.ts';
 import type { Step } from '../../core/formula/index.ts';
+import {
+	bowlWaterInput,
+	BY_HAND,
+	stirredTarget,
+	waterOfMix,
+	type MixOfDay
+} from '../../core/mixing/index.ts';
 import type { Build, Dough } from '../../core/production/index.ts';
+import { courseOf, ripeningStep } from '../../core/ripening/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
+import type { BatchEntry } from '../db/batch-log.ts';
 import type { Db } from '../db/client.ts';
 import { loadSensorsNow } from '../db/devices.ts';
-import { loadDoughTemperatures, loadDoughTemperaturesOn } from '../db/dough-temperatures.ts';
-import { loadDoughWatch } from '../db/dough-watch.ts';
 import { loadPlannedMixStarts } from '../db/plans.ts';
 import { bakeryNow } from './bakery-now.ts';
-import { loadBakeryDay, type BakeryDay } from './day-production.ts';
-import { mixOfDay, revisionOf, type MixKnowledge, type MixOfDay } from './mix-of-day.ts';
-import { bowlWaterInput } from './mix-water-input.ts';
-import { bulkStep, loadLearned } from './ripening-of-day.ts';
+import { nameOfMix, nameOfPreparation } from './batch-names.ts';
+import {
+	batchAt,
+	loadBakeryDay,
+	recipeOfMix,
+	recipeOfPreparation,
+	type BakeryDay
+} from './day-production.ts';
+import { workOutMix, type DayKnowledge } from './mixes-of-day.ts';
+import { learnedWait, loadObservationsOf, observationsOf } from './observations.ts';
 import { newestOf, probeView, readWaterInputs } from './temperatures-now.ts';
-
-/** Stirring a build by hand warms it by this much, give or take (our default). */
-const BY_HAND = { work: 0.4, spread: 0.3 };
 
 /** The water of every mix and build of a date from the temperatures of the moment. */
 export async function readWater(db: Db, date: BakeDate, realNowMs: number): Promise<WaterView> {
 	const [day, nowMs] = await Promise.all([loadBakeryDay(db, date), bakeryNow(db, realNowMs)]);
-	const [inputs, readings, measured, watch, starts, sensors] = await Promise.all([
+	const [temperatures, observations, starts, sensors] = await Promise.all([
 		readWaterInputs(db, day, nowMs),
-		loadDoughTemperatures(
+		loadObservationsOf(
 			db,
 			day.production.doughs.map((dough) => dough.resolved.formula.id)
 		),
-		loadDoughTemperaturesOn(db, date),
-		loadDoughWatch(db, date),
 		loadPlannedMixStarts(db, date),
 		loadSensorsNow(db)
 	]);
-	const learned = await loadClocks(db, day, measured);
-	const knowledge: MixKnowledge = { day, inputs, readings, checks: watch.checks, nowMs };
-	const byStart = (a: { startMs: number | null }, b: { startMs: number | null }) =>
-		(a.startMs ?? Infinity) - (b.startMs ?? Infinity) || 0;
-	const views = day.production.doughs
-		.flatMap((dough) => mixesOf(dough, knowledge, measured, starts, learned))
-		.sort((a, b) => byStart(a, b));
+	const knowledge: DayKnowledge = { temperatures, observations, nowMs };
 	const core = newestOf(sensors, 'core-probe');
 	const surface = newestOf(sensors, 'surface-thermometer');
 	return {
 		date,
-		inputs,
-		mixes: views,
+		inputs: temperatures,
+		mixes: day.production.doughs
+			.flatMap((dough) => mixesOf(dough, day, knowledge, starts))
+			.sort(byStart),
 		builds: day.production.builds
-			.flatMap((build) => buildWater(build, knowledge, starts))
-			.sort((a, b) => byStart(a, b)),
+			.flatMap((build) => buildWater(build, day, temperatures, starts, nowMs))
+			.sort(byStart),
 		school: day.bakery.waterSchool,
 		iceForm: day.bakery.iceForm,
 		mixers: day.mixers.map(({ id, name }) => ({ id, name })),
@@ -60,119 +69,117 @@ export async function readWater(db: Db, date: BakeDate, realNowMs: number): Prom
 	};
 }
 
+function byStart(a: { startMs: number | null }, b: { startMs: number | null }): number {
+	return (a.startMs ?? Infinity) - (b.startMs ?? Infinity) || 0;
+}
+
 function mixesOf(
 	dough: Dough,
-	knowledge: MixKnowledge,
-	measured: Awaited<ReturnType<typeof loadDoughTemperaturesOn>>,
-	starts: ReadonlyMap<string, number>,
-	learned: Awaited<ReturnType<typeof loadClocks>>
+	day: BakeryDay,
+	knowledge: DayKnowledge,
+	starts: ReadonlyMap<string, number>
 ): readonly MixWaterView[] {
-	const { formula } = dough.resolved;
-	const revision = revisionOf(knowledge.day, formula.id);
-	if (!revision) return [];
 	let sibling: MixOfDay | null = null;
-	return dough.mixes.map((mix) => {
-		sibling = mixOfDay(knowledge, dough, mix, revision, undefined, sibling);
-		const { friction, input, mixer, heatCapacity } = sibling;
-		return {
-			formulaId: formula.id,
-			name: formula.name,
-			ordinal: mix.ordinal,
-			count: mix.count,
-			startMs:
-				starts.get(batchKey({ kind: 'mix', formulaId: formula.id, ordinal: mix.ordinal })) ?? null,
-			doughGrams: mix.dough.value,
-			targetCelsius: revision.targetCelsius,
-			iceMostShare: input.supply.ice.mostShare.share,
-			water: waterOfMix(input),
-			bulk: bulkOf(learned.get(formula.id)?.step, revision),
-			clockFactor: learned.get(formula.id)?.clockFactor ?? 1,
-			rests: input.mixing.rest !== null && mix.lines.some((line) => line.addition === 'autolyse'),
-			autolysed: input.autolysed
-				? {
-						celsius: input.autolysed.temperature.celsius,
-						atMs: input.autolysed.source.kind === 'measured' ? input.autolysed.source.epochMs : 0
-					}
-				: null,
-			friction: friction.view,
-			mixer: mixer ? { id: mixer.id, name: mixer.name } : null,
-			program: friction.mixer.program,
-			doughKilojoulesPerKilogramKelvin: heatCapacity,
-			measured:
-				measured.find((one) => one.formulaId === formula.id && one.ordinal === mix.ordinal) ?? null
-		};
+	return dough.mixes.flatMap((mix): MixWaterView[] => {
+		const { formula } = mix.resolved;
+		const recipe = recipeOfMix(day, mix);
+		const found: MixOfDay | null = workOutMix(day, mix, knowledge, undefined, sibling);
+		if (!found || !recipe) return [];
+		sibling = found;
+		const { friction, input, mixer, heatCapacity } = found;
+		const batch = batchAt(day, { kind: 'mix', formulaId: formula.id, ordinal: mix.ordinal });
+		const measured = measuredView(batch ? (day.log.get(batch.id) ?? []) : []);
+		// The clock is told once there is a dough to run it.
+		const learned = measured
+			? learnedWait(recipe.steps, observationsOf(knowledge.observations, formula.id))
+			: null;
+		const step = learned?.step ?? ripeningStep(recipe.steps);
+		return [
+			{
+				batch: nameOfMix(day, mix),
+				formulaId: formula.id,
+				name: formula.name,
+				ordinal: mix.ordinal,
+				count: mix.count,
+				startMs: (batch && starts.get(batch.id)) ?? null,
+				doughGrams: mix.dough.value,
+				targetCelsius: recipe.targetCelsius,
+				iceMostShare: input.supply.ice.mostShare.share,
+				water: waterOfMix(input),
+				bulk: step ? { step, targetCelsius: recipe.targetCelsius } : null,
+				clockFactor: learned?.clockFactor ?? 1,
+				rests: input.mixing.rest !== null && mix.lines.some((line) => line.addition === 'autolyse'),
+				autolysed: input.autolysed
+					? {
+							celsius: input.autolysed.temperature.celsius,
+							atMs: input.autolysed.source.kind === 'measured' ? input.autolysed.source.epochMs : 0
+						}
+					: null,
+				friction: friction.figures,
+				mixer: mixer ? { id: mixer.id, name: mixer.name } : null,
+				program: friction.mixer.program,
+				doughKilojoulesPerKilogramKelvin: heatCapacity,
+				measured
+			}
+		];
 	});
+}
+
+function measuredView(entries: readonly BatchEntry[]): MeasuredView | null {
+	const entry = entries.findLast((one) => one.kind === 'measured');
+	if (entry?.kind !== 'measured') return null;
+	return {
+		entryId: entry.id,
+		celsius: entry.celsius,
+		instrument: entry.instrument,
+		occurredAtMs: entry.occurredAtMs,
+		waterCelsius: entry.mixing?.waterCelsius ?? null
+	};
 }
 
 /** The water of a build that has a temperature to come to. */
 function buildWater(
 	build: Build,
-	knowledge: MixKnowledge,
-	starts: ReadonlyMap<string, number>
+	day: BakeryDay,
+	temperatures: readonly WaterInputView[],
+	starts: ReadonlyMap<string, number>,
+	nowMs: number
 ): readonly BuildWaterView[] {
-	const { day, inputs, nowMs } = knowledge;
-	const { preparation, stage, lines } = build;
-	const steps = day.book.preparations.get(preparation.id)?.steps ?? [];
-	const mixStep = steps.find((step) => step.kind === 'hands-on' && step.activity === 'mix');
-	const targetCelsius = mixStep?.kind === 'hands-on' ? mixStep.endsAtCelsius : null;
+	const { preparation, stage, lines, ordinal } = build;
+	const steps = recipeOfPreparation(day, build)?.steps ?? [];
+	const targetCelsius = stirredTarget(steps);
 	if (preparation.kind !== 'build' || targetCelsius === null) return [];
 	const input = bowlWaterInput(
-		{ lines, stage, steps, mixer: null, targetCelsius },
-		day,
-		inputs,
-		{
-			work: { kilojoulesPerKilogram: BY_HAND.work },
-			spread: { kilojoulesPerKilogram: BY_HAND.spread },
-			source: { kind: 'assumed' },
-			mixer: { workKilojoulesPerKilogram: 0, program: null }
-		},
+		{ lines, stage, steps, bowlKilojoulesPerKelvin: 0, targetCelsius },
+		day.bakery,
+		temperatures,
+		BY_HAND,
 		null,
 		nowMs
 	);
+	const batch = batchAt(day, { kind: 'preparation', preparationId: preparation.id, ordinal });
 	return [
 		{
+			batch: nameOfPreparation(day, build),
 			preparationId: preparation.id,
 			name: preparation.name,
-			startMs: starts.get(batchKey({ kind: 'build', preparationId: preparation.id })) ?? null,
+			ordinal,
+			count: day.production.builds.filter((one) => one.preparation.id === preparation.id).length,
+			startMs: (batch && starts.get(batch.id)) ?? null,
 			grams: build.gross.value,
 			targetCelsius,
 			water: waterOfMix(input),
 			iceMostShare: input.supply.ice.mostShare.share,
-			favour: favourOfBuild(steps, targetCelsius)
+			favour: favourOfBuild(steps, targetCelsius),
+			measured: measuredView(batch ? (day.log.get(batch.id) ?? []) : [])
 		}
 	];
 }
 
 /** What the first ripening of a sour favours, as it is planned. */
 function favourOfBuild(steps: readonly Step[], targetCelsius: number): BuildWaterView['favour'] {
-	const wait = steps.find((step) => step.kind === 'wait' && step.clock !== null);
-	if (wait?.kind !== 'wait' || wait.clock?.leavening !== 'sourdough') return null;
+	const wait = ripeningStep(steps);
+	if (wait?.clock.leavening !== 'sourdough') return null;
 	const course = courseOf(wait, targetCelsius);
 	return course.ok ? favourOf(targetCelsius, course.value.stretches) : null;
-}
-
-/** The clocks of the doughs that were measured, as the log corrected them. */
-async function loadClocks(
-	db: Db,
-	day: BakeryDay,
-	measured: readonly { readonly formulaId: string }[]
-): Promise<ReadonlyMap<string, Awaited<ReturnType<typeof loadLearned>>>> {
-	const mixed = new Set(measured.map((one) => one.formulaId));
-	const doughs = day.production.doughs.filter((dough) => mixed.has(dough.resolved.formula.id));
-	const found = await Promise.all(doughs.map((dough) => loadLearned(db, dough, day)));
-	return new Map(
-		doughs.flatMap((dough, index) => {
-			const one = found[index];
-			return one ? [[dough.resolved.formula.id, one] as const] : [];
-		})
-	);
-}
-
-/** The wait a dough ripens in, as a moved target changes its length. */
-function bulkOf(
-	learned: RipeningStep | null | undefined,
-	revision: NonNullable<ReturnType<typeof revisionOf>>
-): MixWaterView['bulk'] {
-	const step = learned ?? bulkStep(revision.steps);
-	return step ? { step, targetCelsius: revision.targetCelsius } : null;
 }

@@ -1,10 +1,10 @@
 import type { ProbeView, WaterInputView } from '../../contracts/views.ts';
 import type { SensorKind } from '../../contracts/device-protocol.ts';
-import { readingOfMoment } from '../../core/bake-day/index.ts';
-import type { ResolvedStage } from '../../core/formula/index.ts';
+import type { PreparationId } from '../../core/identity.ts';
+import { restingCelsius, temperatureOfMoment } from '../../core/mixing/index.ts';
 import type { Db, Tx } from '../db/client.ts';
 import { loadSensorsNow, type SensorNow } from '../db/devices.ts';
-import { loadNewestReadings, type NewestReading } from '../db/readings.ts';
+import { loadNewestReadings } from '../db/readings.ts';
 import type { BakeryDay } from './day-production.ts';
 
 /** Which probe tells which temperature. */
@@ -20,43 +20,60 @@ export async function readWaterInputs(
 	day: BakeryDay,
 	nowMs: number
 ): Promise<readonly WaterInputView[]> {
-	const { assumed } = day.bakery;
-	const stages = [
-		...day.production.doughs.map((dough) => dough.resolved.final),
-		...day.production.builds.map((build) => build.stage)
-	];
-	const builds = new Map(
-		stages
-			.flatMap((stage) => stage.stages)
-			.filter((stage) => stage.kind === 'build')
-			.flatMap((stage) => (stage.preparation ? [[stage.preparation.id, stage] as const] : []))
-	);
-	const wanted: Pick<WaterInputView, 'quantity' | 'preparationId' | 'name' | 'assumedCelsius'>[] = [
-		{ quantity: 'room', preparationId: null, name: 'Room', assumedCelsius: assumed.roomCelsius },
-		{ quantity: 'flour', preparationId: null, name: 'Flour', assumedCelsius: assumed.flourCelsius },
-		{ quantity: 'tap', preparationId: null, name: 'Cold tap', assumedCelsius: assumed.tapCelsius },
-		...[...builds].map(([preparationId, stage]) => ({
-			quantity: 'preferment' as const,
-			preparationId,
-			name: stage.name,
-			assumedCelsius: restingCelsius(day, stage)
-		}))
-	];
+	const wanted = wantedOf(day);
 	const [readings, sensors] = await Promise.all([
 		loadNewestReadings(db, wanted),
 		loadSensorsNow(db)
 	]);
-	return wanted.map((one) => ({
-		...one,
-		...ofMoment(
-			readings.find(
-				(reading) =>
-					reading.quantity === one.quantity && reading.preparationId === one.preparationId
-			) ?? null,
-			one.quantity === 'preferment' ? null : newestOf(sensors, PROBE_OF[one.quantity]),
-			nowMs
-		)
-	}));
+	return wanted.map((one) => {
+		const typed = readings.find(
+			(reading) => reading.quantity === one.quantity && reading.preparationId === one.preparationId
+		);
+		const probe = one.quantity === 'preferment' ? null : newestOf(sensors, PROBE_OF[one.quantity]);
+		const spoken = probe && {
+			id: probe.sensorId,
+			celsius: probe.last.celsius,
+			instrument: 'probe',
+			occurredAtMs: probe.last.measuredAtMs
+		};
+		return {
+			...one,
+			reading: temperatureOfMoment(typed ?? null, spoken, nowMs),
+			probe: probe ? probeView(probe) : null
+		};
+	});
+}
+
+type Wanted = Omit<WaterInputView, 'reading' | 'probe'>;
+
+function wantedOf(day: BakeryDay): readonly Wanted[] {
+	const { assumed } = day.bakery;
+	const stages = [
+		...day.production.doughs.flatMap((dough) => [
+			dough.resolved.final,
+			...dough.mixes.map((mix) => mix.resolved.final)
+		]),
+		...day.production.builds.map((build) => build.stage)
+	];
+	const builds = new Map<PreparationId, string>();
+	for (const stage of stages)
+		for (const inner of stage.stages)
+			if (inner.kind === 'build' && inner.preparation && !builds.has(inner.preparation.id))
+				builds.set(inner.preparation.id, inner.name);
+	return [
+		{ quantity: 'room', preparationId: null, name: 'Room', assumedCelsius: assumed.roomCelsius },
+		{ quantity: 'flour', preparationId: null, name: 'Flour', assumedCelsius: assumed.flourCelsius },
+		{ quantity: 'tap', preparationId: null, name: 'Cold tap', assumedCelsius: assumed.tapCelsius },
+		...[...builds].map(([preparationId, name]) => ({
+			quantity: 'preferment' as const,
+			preparationId,
+			name,
+			assumedCelsius: restingCelsius(
+				day.book.preparations.get(preparationId)?.steps ?? [],
+				assumed.roomCelsius
+			)
+		}))
+	];
 }
 
 type Spoken = SensorNow & { readonly last: NonNullable<SensorNow['last']> };
@@ -65,42 +82,6 @@ type Spoken = SensorNow & { readonly last: NonNullable<SensorNow['last']> };
 export function newestOf(sensors: readonly SensorNow[], kind: SensorKind): Spoken | null {
 	const spoken = sensors.filter((one): one is Spoken => one.kind === kind && one.last !== null);
 	return spoken.sort((a, b) => b.last.measuredAtMs - a.last.measuredAtMs)[0] ?? null;
-}
-
-function ofMoment(
-	typed: NewestReading | null,
-	probe: Spoken | null,
-	nowMs: number
-): Pick<WaterInputView, 'reading' | 'probe'> {
-	const chosen = readingOfMoment(
-		// What was taken over from a probe does not stand against it.
-		typed && typed.instrument !== 'probe'
-			? { celsius: typed.celsius, atMs: typed.occurredAtMs }
-			: typed && (!probe || typed.occurredAtMs > probe.last.measuredAtMs)
-				? { celsius: typed.celsius, atMs: typed.occurredAtMs }
-				: null,
-		probe ? { celsius: probe.last.celsius, atMs: probe.last.measuredAtMs } : null,
-		nowMs
-	);
-	return {
-		reading:
-			chosen === 'probe' && probe
-				? {
-						id: probe.sensorId,
-						celsius: probe.last.celsius,
-						instrument: 'probe',
-						occurredAtMs: probe.last.measuredAtMs
-					}
-				: chosen === 'typed' && typed
-					? {
-							id: typed.id,
-							celsius: typed.celsius,
-							instrument: typed.instrument,
-							occurredAtMs: typed.occurredAtMs
-						}
-					: null,
-		probe: probe ? probeView(probe) : null
-	};
 }
 
 /** What a probe says; whether it can be believed is judged as time goes on. */
@@ -112,15 +93,4 @@ export function probeView(sensor: Spoken): ProbeView {
 		reportEverySeconds: sensor.reportEverySeconds,
 		unmovedSinceMs: sensor.unmovedSinceMs
 	};
-}
-
-/** Until it is measured, a build is taken to be as warm as the place it ripens in. */
-function restingCelsius(day: BakeryDay, stage: ResolvedStage): number {
-	const steps = stage.preparation
-		? (day.book.preparations.get(stage.preparation.id)?.steps ?? [])
-		: [];
-	for (const step of [...steps].reverse())
-		if (step.kind === 'wait')
-			return step.legs.at(-1)?.ambientCelsius ?? day.bakery.assumed.roomCelsius;
-	return day.bakery.assumed.roomCelsius;
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { productContent } from '../../../contracts/formula-book.ts';
 import type { ProductDetailView } from '../../../contracts/views.ts';
+import { id, type ProductId } from '../../../core/identity.ts';
 import { Edited } from '../fields/edited.svelte.ts';
 
 const contentSchema = z.object(productContent);
@@ -11,7 +12,7 @@ export function editProduct(view: ProductDetailView): EditedProduct {
 	const { product, revision } = view;
 	return new Edited(
 		{
-			productId: product?.id ?? crypto.randomUUID(),
+			productId: product?.id ?? id<ProductId>(crypto.randomUUID()),
 			expectedRevision: revision,
 			name: product?.name ?? '',
 			doughs: (product?.doughs ?? []).map((dough) => ({

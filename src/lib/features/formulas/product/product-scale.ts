@@ -33,7 +33,8 @@ export function scaledProduct(
 			limits: { least: { grams: 0 }, most: { grams: most } }
 		})),
 		pantry: pantryOf(view),
-		scales: view.scales
+		scales: view.scales,
+		made: { mixes: [], preparations: [] }
 	});
 	return result.ok ? result.value : null;
 }

@@ -2,6 +2,7 @@ import type { Migration, MigrationProvider } from 'kysely';
 import * as firstSlice from './0001-first-slice.ts';
 import * as doughTemperatures from './0003-dough-temperatures.ts';
 import * as formulaBook from './0002-formula-book.ts';
+import * as batches from './0005-batches-and-pinned-revisions.ts';
 import * as readingsAndReadiness from './0004-readings-and-readiness.ts';
 
 /** Migrations in the order of their names; they only ever go forward. */
@@ -9,7 +10,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0001-first-slice': firstSlice,
 	'0002-formula-book': formulaBook,
 	'0003-dough-temperatures': doughTemperatures,
-	'0004-readings-and-readiness': readingsAndReadiness
+	'0004-readings-and-readiness': readingsAndReadiness,
+	'0005-batches-and-pinned-revisions': batches
 };
 
 export const migrations: MigrationProvider = {

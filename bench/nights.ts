@@ -1,0 +1,177 @@
+import { randomUUID } from 'node:crypto';
+import { sql } from 'kysely';
+import { openDatabase, type Db } from '../src/lib/server/db/client.ts';
+import { carryOut, readCommand } from '../src/lib/server/commands/door.ts';
+import { currentActor } from '../src/lib/server/auth/actor.ts';
+import { readPlan } from '../src/lib/server/services/read-plan.ts';
+import { NOW_MS, testDatabase, TOMORROW } from '../tests/integration/test-database.ts';
+
+/**
+ * Lets a bakery have worked for so many nights: on each of them every formula was mixed twice, measured,
+ * checked, moved, judged and taken on.
+ */
+export async function growNights(db: Db, nights: number): Promise<void> {
+	const command = randomUUID();
+	await db.transaction().execute(async (tx) => {
+		await sql`insert into command (id, kind, actor_id, occurred_at, request, answer)
+			select ${command}, 'history', id, now(), '{}', '{}' from person limit 1`.execute(tx);
+		await sql`create temporary table grown on commit drop as
+			select gen_random_uuid() as batch_id, f.id as formula_id, r.id as revision_id, n, m,
+				${TOMORROW}::date - n - 70 as bake_date,
+				(${TOMORROW}::date - n - 71)::timestamptz + interval '22 hours' as mixed_at
+			from formula f
+			join lateral (select id from formula_revision r where r.formula_id = f.id
+				order by number desc limit 1) r on true
+			cross join generate_series(1, ${nights}) n cross join generate_series(1, 2) m`.execute(tx);
+		await sql`insert into batch (id, bake_date, kind, ordinal, formula_id, formula_revision_id, mass_g, state)
+			select batch_id, bake_date, 'mix', m, formula_id, revision_id, 24000, 'ended' from grown`.execute(
+			tx
+		);
+		for (const [kind, minutes] of [
+			['measured', 0],
+			['checked', 100],
+			['moved', 120],
+			['judged', 200],
+			['ended', 201]
+		] as const) {
+			await sql`insert into batch_event (id, batch_id, recipe_id, kind, command_id, occurred_at)
+				select gen_random_uuid(), batch_id, formula_id, ${kind}, ${command},
+					mixed_at + ${minutes} * interval '1 minute' from grown`.execute(tx);
+		}
+		const of = (kind: string) =>
+			sql`from batch_event e where e.kind = ${kind} and e.command_id = ${command}`;
+		await sql`insert into event_measured (event_id, celsius, target_celsius, instrument, water_celsius,
+			friction_kj_per_kg, dough_kj_per_kg_k, fill_share, spread_kj_per_kg, inputs)
+			select e.id, 25 + random(), 25, 'core-probe', 15, 9 + random(), 2.7, 0.8, 0.9, '{}' ${of('measured')}`.execute(
+			tx
+		);
+		await sql`insert into event_checked (event_id, stage, celsius, instrument, place, ambient_celsius)
+			select e.id, 'dough', 23 + random(), 'core-probe', 'room', 20 ${of('checked')}`.execute(tx);
+		await sql`insert into event_moved (event_id, place, ambient_celsius, time_constant_min)
+			select e.id, 'room', 21, 400 ${of('moved')}`.execute(tx);
+		await sql`insert into event_judged (event_id, sightings, dose_min, book_ripe_min, seen_share, seen_spread,
+			verdict, decision) select e.id, '[]', 200 + random(), 210, 1, 0.06, 'ready', 'go-on' ${of('judged')}`.execute(
+			tx
+		);
+	});
+	await sql`vacuum analyze`.execute(db);
+}
+
+/** A page as it is read. */
+export interface Page {
+	readonly what: string;
+	readonly page: (db: Db) => Promise<unknown>;
+}
+
+const NIGHTS = [1, 40, 400] as const;
+/** A page may not be slower after 400 nights than this many times as after one. */
+const MOST_GROWTH = 1.6;
+const ROUNDS = 30;
+
+interface Measured {
+	readonly queries: number;
+	readonly ms: number;
+}
+
+/** Prints queries and milliseconds of every page and of a command after some nights; true while they stay flat. */
+export async function reportGrowth(pages: readonly Page[]): Promise<boolean> {
+	const found = new Map<string, Measured[]>();
+	for (const nights of NIGHTS) {
+		const t = await testDatabase();
+		let queries = 0;
+		const db = openDatabase(
+			t.url,
+			() => undefined,
+			() => (queries += 1)
+		);
+		try {
+			await growNights(t.db, nights);
+			await tonight(t.db);
+			for (const { what, work } of works(pages)) {
+				queries = 0;
+				await work(db);
+				const count = queries;
+				const times: number[] = [];
+				for (let round = 0; round < ROUNDS; round += 1) {
+					const start = performance.now();
+					await work(db);
+					times.push(performance.now() - start);
+				}
+				const ms = times.sort((a, b) => a - b)[Math.floor(ROUNDS / 2)] ?? 0;
+				found.set(what, [...(found.get(what) ?? []), { queries: count, ms }]);
+			}
+		} finally {
+			await db.destroy();
+			await t.drop();
+		}
+	}
+	console.log(`\nGrowth: queries and milliseconds after ${NIGHTS.join(', ')} nights`);
+	let flat = true;
+	for (const [what, each] of found) {
+		const [first] = each;
+		const last = each.at(-1);
+		const same = each.every((one) => one.queries === first?.queries);
+		const ratio = (last?.ms ?? 0) / (first?.ms ?? 1);
+		const good = same && ratio <= MOST_GROWTH;
+		flat &&= good;
+		const columns = each
+			.map(({ queries, ms }) => `${queries.toString().padStart(4)} ${ms.toFixed(1).padStart(7)} ms`)
+			.join('   ');
+		console.log(`  ${what.padEnd(24)} ${columns}   ${ratio.toFixed(2)} x${good ? '' : '  GROWS'}`);
+	}
+	return flat;
+}
+
+/** Pages, and a command that looks at all of the night's doughs. */
+function works(
+	pages: readonly Page[]
+): readonly { readonly what: string; readonly work: (db: Db) => Promise<unknown> }[] {
+	return [
+		...pages.map(({ what, page }) => ({ what, work: page })),
+		{
+			what: 'judge a dough',
+			work: async (db) => {
+				const actor = await currentActor(db);
+				const [batch] = await db
+					.selectFrom('batch')
+					.select('id')
+					.where('bake_date', '=', TOMORROW)
+					.where('state', '=', 'begun')
+					.execute();
+				const read = readCommand({
+					kind: 'judge-readiness',
+					id: randomUUID(),
+					occurredAtMs: NOW_MS + 3_600_000,
+					batch: { kind: 'made', batchId: batch?.id },
+					sightings: [{ kind: 'poke', seen: 'springs-back' }],
+					decision: 'wait'
+				});
+				if (!actor || !read.ok) throw new Error('the command could not be read');
+				const outcome = await carryOut(db, read.value, actor);
+				if (outcome.outcome !== 'done') throw new Error(JSON.stringify(outcome));
+			}
+		}
+	];
+}
+
+/** Tonight every mix is measured already. */
+async function tonight(db: Db): Promise<void> {
+	const actor = await currentActor(db);
+	const { mixes } = await readPlan(db, TOMORROW);
+	for (const { batch } of mixes) {
+		const read = readCommand({
+			kind: 'measure-dough',
+			id: randomUUID(),
+			occurredAtMs: NOW_MS,
+			batch,
+			celsius: 25,
+			waterCelsius: 18,
+			instrument: 'core-probe',
+			mixerId: null,
+			program: null
+		});
+		if (!actor || !read.ok) throw new Error('the command could not be read');
+		const outcome = await carryOut(db, read.value, actor);
+		if (outcome.outcome !== 'done') throw new Error(JSON.stringify(outcome));
+	}
+}

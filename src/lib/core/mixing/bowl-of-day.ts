@@ -1,0 +1,130 @@
+import type { Source } from '../explain/index.ts';
+import type { ResolvedStage, Step } from '../formula/index.ts';
+import {
+	iceCap,
+	type IceForm,
+	type MixProgram,
+	type SourcedTemperature,
+	type WaterSchool
+} from '../heat/index.ts';
+import type { PreparationId } from '../identity.ts';
+import type { LearnedFriction } from '../learning/index.ts';
+import type { WeighUpLine } from '../production/index.ts';
+import { mixingOf } from './mix-stages.ts';
+import type { WaterOfMixInput } from './water-of-mix.ts';
+
+/** What is measured, typed or read before a mix. */
+export const READING_QUANTITIES = ['room', 'flour', 'tap', 'preferment'] as const;
+export type ReadingQuantity = (typeof READING_QUANTITIES)[number];
+
+/** A temperature of the moment: as it was read last, or as it is assumed until it is. */
+export interface MomentTemperature {
+	readonly quantity: ReadingQuantity;
+	/** The build, where the quantity is a pre-ferment. */
+	readonly preparationId: PreparationId | null;
+	readonly name: string;
+	readonly reading: {
+		readonly celsius: number;
+		readonly instrument: string;
+		readonly occurredAtMs: number;
+	} | null;
+	readonly assumedCelsius: number;
+}
+
+/** What taps, chiller and ice of a bakery can give, and by which school it finds its water. */
+export interface WaterSupply {
+	readonly waterSchool: WaterSchool;
+	readonly hotTapCelsius: number;
+	readonly hottestWaterCelsius: number;
+	readonly iceForm: IceForm;
+	readonly iceCelsius: number;
+	readonly iceMostShare: number;
+	/** null where there is no chiller. */
+	readonly chilledCelsius: number | null;
+}
+
+/** What is mixed, in which bowl. */
+export interface BowlOfDay {
+	readonly lines: readonly WeighUpLine[];
+	readonly stage: ResolvedStage;
+	readonly steps: readonly Step[];
+	/** Heat that warms its bowl by a degree; 0 for a tub in which a build is stirred by hand. */
+	readonly bowlKilojoulesPerKelvin: number;
+	readonly targetCelsius: number;
+}
+
+/** A temperature of the moment with where it comes from. */
+function sourced(input: MomentTemperature): SourcedTemperature {
+	const source: Source = input.reading
+		? {
+				kind: 'measured',
+				epochMs: input.reading.occurredAtMs,
+				instrument: input.reading.instrument
+			}
+		: { kind: 'assumed' };
+	return {
+		temperature: { celsius: input.reading?.celsius ?? input.assumedCelsius },
+		source
+	};
+}
+
+/**
+ * Brings together all that the water of one bowl follows from.
+ *
+ * Range: temperatures for room, flour and tap must be there. Source: none; it only gathers. Failures: a missing
+ * temperature is a bug of the caller and throws.
+ * Example: without a chiller the supply has no chilled water.
+ */
+export function bowlWaterInput(
+	{ lines, stage, steps, bowlKilojoulesPerKelvin, targetCelsius }: BowlOfDay,
+	supply: WaterSupply,
+	temperatures: readonly MomentTemperature[],
+	friction: Pick<LearnedFriction, 'work' | 'spread' | 'source' | 'mixer'>,
+	autolysed: SourcedTemperature | null,
+	nowMs: number
+): WaterOfMixInput {
+	const find = (quantity: ReadingQuantity) => {
+		const found = temperatures.find((one) => one.quantity === quantity);
+		if (!found) throw new Error(`there is no temperature of the ${quantity}`);
+		return sourced(found);
+	};
+	const room = find('room');
+	const mixing = mixingOf(steps, room.temperature);
+	return {
+		lines,
+		stage,
+		school: supply.waterSchool,
+		target: { celsius: targetCelsius },
+		flour: find('flour'),
+		room,
+		preferments: temperatures
+			.filter((one) => stage.stages.some((inner) => inner.preparation?.id === one.preparationId))
+			.map((one) => ({ ...sourced(one), name: one.name })),
+		friction,
+		mixing,
+		autolysed,
+		bowlKilojoulesPerKelvin,
+		supply: {
+			cold: find('tap'),
+			chilled:
+				supply.chilledCelsius === null
+					? null
+					: { temperature: { celsius: supply.chilledCelsius }, source: { kind: 'bakery' } },
+			hot: { celsius: supply.hotTapCelsius },
+			ice: {
+				temperature: { celsius: supply.iceCelsius },
+				mostShare: iceCap(
+					supply.iceForm,
+					{ share: supply.iceMostShare },
+					minutesOf(friction.mixer.program)
+				)
+			},
+			hottestForYeast: { celsius: supply.hottestWaterCelsius }
+		},
+		nowMs
+	};
+}
+
+function minutesOf(program: MixProgram | null) {
+	return program ? { minutes: program.slowMinutes + program.fastMinutes } : null;
+}

@@ -1,0 +1,138 @@
+import type { Step } from '../formula/index.ts';
+import type { DoughInstrument, FrictionBook, MixProgram } from '../heat/index.ts';
+import {
+	learnedFriction,
+	type LearnedFriction,
+	type MeasuredDough,
+	type MeasuredMix
+} from '../learning/index.ts';
+import type { Mix } from '../production/index.ts';
+import { bowlWaterInput, type MomentTemperature, type WaterSupply } from './bowl-of-day.ts';
+import { heatCapacityOf } from './bowl-parts.ts';
+import { mixingOf } from './mix-stages.ts';
+import type { WaterOfMixInput } from './water-of-mix.ts';
+
+/** What a formula says of its mixing. */
+export interface MixRecipe {
+	readonly steps: readonly Step[];
+	readonly targetCelsius: number;
+	readonly frictionKilojoulesPerKilogram: number;
+}
+
+export interface Mixer {
+	readonly id: string;
+	readonly name: string;
+	readonly leastGrams: number;
+	readonly mostGrams: number;
+	/** Heat that warms its bowl by a degree; 0 where nobody found out. */
+	readonly bowlKilojoulesPerKelvin: number;
+}
+
+/** A mix of a date with its mixer, its friction and all that its water follows from. */
+export interface MixOfDay {
+	readonly recipe: MixRecipe;
+	readonly mix: Mix;
+	readonly mixer: Mixer | null;
+	readonly fillShare: number;
+	readonly friction: LearnedFriction;
+	readonly input: WaterOfMixInput;
+	readonly heatCapacity: number;
+}
+
+/** What is known when a mix is worked out. */
+export interface MixKnowledge {
+	readonly supply: WaterSupply;
+	readonly mixers: readonly Mixer[];
+	readonly temperatures: readonly MomentTemperature[];
+	/** The measured mixes of this dough, newest first, and of the others with the books they are read by. */
+	readonly own: readonly MeasuredMix[];
+	readonly others: readonly MeasuredDough[];
+	/** What its autolyse was measured at after its rest; null until then. */
+	readonly autolysed: {
+		readonly celsius: number;
+		readonly instrument: DoughInstrument;
+		readonly occurredAtMs: number;
+	} | null;
+	readonly nowMs: number;
+}
+
+/** How a mix was done, where otherwise than planned. */
+export interface MixedOtherwise {
+	readonly mixerId: string | null;
+	readonly program: MixProgram | null;
+}
+
+/**
+ * Works out one mix: on which mixer, with which friction, and what its water follows from.
+ *
+ * Model: the mixer that is named, or the first that takes the dough; its friction as it was learned on it.
+ * `sibling` is another mix of the same recipe that was worked out already; alike ones share their friction.
+ * Range: any mix. Source: `learnedFriction`. Failures: none.
+ * Example: of two mixers the one that takes 25 kg mixes 25 kg.
+ */
+export function mixOfDay(
+	mix: Mix,
+	recipe: MixRecipe,
+	{ supply, mixers, temperatures, own, others, autolysed, nowMs }: MixKnowledge,
+	mixed: MixedOtherwise = { mixerId: null, program: null },
+	sibling: MixOfDay | null = null
+): MixOfDay {
+	const { final } = mix.resolved;
+	const mixer = mixerOf(mixers, mix, mixed.mixerId);
+	const fillShare = mixer ? mix.dough.value / mixer.mostGrams : 1;
+	const book = bookOf(recipe);
+	const done = { program: mixed.program ?? book.program, fill: fillShare };
+	const alike =
+		sibling !== null &&
+		sibling.recipe === recipe &&
+		sibling.mixer === mixer &&
+		sibling.fillShare === fillShare &&
+		!mixed.program;
+	const friction = alike
+		? sibling.friction
+		: learnedFriction({ book, readings: own }, others, mixer?.id ?? null, done);
+	const input = bowlWaterInput(
+		{
+			lines: mix.lines,
+			stage: final,
+			steps: recipe.steps,
+			bowlKilojoulesPerKelvin: mixer?.bowlKilojoulesPerKelvin ?? 0,
+			targetCelsius: recipe.targetCelsius
+		},
+		supply,
+		temperatures,
+		friction,
+		autolysed
+			? {
+					temperature: { celsius: autolysed.celsius },
+					source: {
+						kind: 'measured',
+						epochMs: autolysed.occurredAtMs,
+						instrument: autolysed.instrument
+					}
+				}
+			: null,
+		nowMs
+	);
+	const heatCapacity = heatCapacityOf(final).kilojoulesPerKilogramKelvin;
+	return { recipe, mix, mixer, fillShare, friction, input, heatCapacity };
+}
+
+/** The book of a formula's friction with the speeds it is told for. */
+export function bookOf(recipe: MixRecipe): FrictionBook {
+	return {
+		work: { kilojoulesPerKilogram: recipe.frictionKilojoulesPerKilogram },
+		program: mixingOf(recipe.steps, { celsius: 0 }).program
+	};
+}
+
+/** The mixer that was named, or the first that takes the dough. */
+function mixerOf(mixers: readonly Mixer[], mix: Mix, mixerId: string | null): Mixer | null {
+	const grams = mix.dough.value;
+	return (
+		mixers.find((one) => one.id === mixerId) ??
+		mixers.find((one) => grams >= one.leastGrams && grams <= one.mostGrams) ??
+		mixers[0] ??
+		null
+	);
+}

@@ -1,0 +1,155 @@
+import {
+	id,
+	type DropId,
+	type FormulaId,
+	type PreparationId,
+	type ProductId
+} from '../identity.ts';
+import type { BakeDate } from '../time/index.ts';
+import type { BakeDayInput, HandsOnStep, Step, WaitStep } from './input.ts';
+
+/** A small day for the tests: one levain dough in two mixes, two drops, one mixer, two decks. */
+export const hands = (
+	activity: HandsOnStep['activity'],
+	fixedMinutes: number,
+	extra: Partial<HandsOnStep> = {}
+): HandsOnStep => ({
+	kind: 'hands-on',
+	activity,
+	machine: null,
+	fixedMinutes,
+	secondsPerPiece: 0,
+	endsAtCelsius: null,
+	detail: { kind: 'none' },
+	...extra
+});
+
+export const BULK: WaitStep = {
+	kind: 'wait',
+	activity: 'bulk',
+	legs: [{ place: 'room', ambientCelsius: 21, timeConstantMinutes: 420, minutes: null }],
+	clock: {
+		leavening: 'sourdough',
+		referenceCelsius: 25,
+		underMinutes: 170,
+		ripeMinutes: 210,
+		overMinutes: 260,
+		carryShare: 0.5
+	},
+	foldsAtMinutes: [45, 90],
+	foldsAtShares: []
+};
+
+export const PROOF: WaitStep = {
+	...BULK,
+	activity: 'proof',
+	legs: [{ place: 'room', ambientCelsius: 24, timeConstantMinutes: 150, minutes: null }],
+	clock: { ...BULK.clock!, underMinutes: 75, ripeMinutes: 105, overMinutes: 150 },
+	foldsAtMinutes: []
+};
+
+const COOL: WaitStep = {
+	kind: 'wait',
+	activity: 'cool',
+	legs: [{ place: 'room', ambientCelsius: 22, timeConstantMinutes: 60, minutes: 60 }],
+	clock: null,
+	foldsAtMinutes: [],
+	foldsAtShares: []
+};
+
+const levain = id<PreparationId>('levain');
+const loaf = id<FormulaId>('loaf');
+const round = id<ProductId>('round');
+const ferry = id<DropId>('ferry');
+const shop = id<DropId>('shop');
+
+export const PORTION_STEPS: readonly Step[] = [
+	hands('divide', 2, { secondsPerPiece: 10 }),
+	PROOF,
+	{ kind: 'bake', loadCelsius: 245, bakeMinutes: 42, steamSeconds: 8, coreCelsius: 97 },
+	COOL,
+	hands('pack', 10)
+];
+
+/** 05:10 and 06:30 UTC on 24 November 2026. */
+export const FERRY_MS = Date.UTC(2026, 10, 24, 5, 10);
+export const SHOP_MS = Date.UTC(2026, 10, 24, 6, 30);
+
+/** Mixing and bulk. */
+const DOUGH_STEPS = [hands('mix', 20, { machine: 'mixer', endsAtCelsius: 27 }), BULK];
+
+export const DAY: BakeDayInput = {
+	date: '2026-11-24' as BakeDate,
+	drops: [
+		{ id: ferry, name: 'Ferry', dueMs: FERRY_MS },
+		{ id: shop, name: 'Shop', dueMs: SHOP_MS }
+	],
+	bakery: {
+		mixers: [{ id: 'mixer', name: 'Spiral mixer' }],
+		decks: [
+			{ id: 'deck 1', name: 'Deck 1' },
+			{ id: 'deck 2', name: 'Deck 2' }
+		],
+		recoveryMinutes: 10
+	},
+	builds: [
+		{
+			preparationId: levain,
+			revisionId: 'levain 1',
+			name: 'Levain',
+			ordinal: 1,
+			begun: null,
+			kind: 'build',
+			grams: 9800,
+			takenByBuilds: [],
+			takenByDoughs: [loaf],
+			takenByProducts: [],
+			steps: [
+				hands('mix', 10, { endsAtCelsius: 26 }),
+				{
+					...PROOF,
+					activity: 'ferment',
+					clock: { ...PROOF.clock!, underMinutes: 240, ripeMinutes: 300, overMinutes: 390 }
+				}
+			]
+		}
+	],
+	doughs: [
+		{
+			formulaId: loaf,
+			name: 'Harbour dough',
+			mixes: [
+				{
+					ordinal: 1,
+					count: 2,
+					grams: 24_000,
+					revisionId: 'loaf 1',
+					steps: DOUGH_STEPS,
+					begun: null,
+					leadMinutes: 0,
+					portions: [{ productId: round, role: 'carries', pieces: 24, dropIds: [ferry] }]
+				},
+				{
+					ordinal: 2,
+					count: 2,
+					grams: 24_000,
+					revisionId: 'loaf 1',
+					steps: DOUGH_STEPS,
+					begun: null,
+					leadMinutes: 0,
+					portions: [{ productId: round, role: 'carries', pieces: 50, dropIds: [ferry, shop] }]
+				}
+			]
+		}
+	],
+	products: [
+		{
+			id: round,
+			revisionId: 'round 1',
+			name: 'Harbour round',
+			scaledGrams: 900,
+			steps: PORTION_STEPS,
+			piecesPerDeck: 12
+		}
+	]
+};

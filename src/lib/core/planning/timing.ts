@@ -1,0 +1,79 @@
+import type { Leg, RipenessClock, Step } from '../formula/index.ts';
+import type { BakeDayInput, PlannedBuild, PlannedMix, PlannedProduct } from './input.ts';
+
+/**
+ * Gives all of an input that the times of a plan follow from, and nothing else, as one text: two inputs that
+ * would be planned alike have the same. Names, weights, notes and revisions are no part of it.
+ *
+ * Range: any input of the contract. Source: `expandDay`, which reads nothing beyond this. Failures: none.
+ * Example: a product that gets another name or label weight leaves it as it is; another piece changes it.
+ */
+export function timingOf(input: BakeDayInput): string {
+	return JSON.stringify({
+		drops: input.drops.map(({ id, dueMs }) => [id, dueMs]),
+		mixers: input.bakery.mixers.map(({ id }) => id),
+		decks: input.bakery.decks.map(({ id }) => id),
+		recoveryMinutes: input.bakery.recoveryMinutes,
+		builds: input.builds.map(timingOfBuild),
+		doughs: input.doughs.map(({ formulaId, mixes }) => [formulaId, mixes.map(timingOfMix)]),
+		products: input.products.map(timingOfProduct)
+	});
+}
+
+function timingOfBuild(build: PlannedBuild) {
+	return [
+		build.preparationId,
+		build.ordinal,
+		build.begun,
+		build.steps.map(timingOfStep),
+		build.takenByBuilds,
+		build.takenByDoughs,
+		build.takenByProducts
+	];
+}
+
+function timingOfMix(mix: PlannedMix) {
+	return [
+		mix.ordinal,
+		mix.begun,
+		mix.steps.map(timingOfStep),
+		mix.leadMinutes,
+		mix.portions.map(({ productId, role, pieces, dropIds }) => [productId, role, pieces, dropIds])
+	];
+}
+
+function timingOfProduct({ id, steps, piecesPerDeck }: PlannedProduct) {
+	return [id, piecesPerDeck, steps.map(timingOfStep)];
+}
+
+function timingOfStep(step: Step) {
+	switch (step.kind) {
+		case 'hands-on':
+			return [
+				step.activity,
+				step.machine,
+				step.fixedMinutes,
+				step.secondsPerPiece,
+				step.endsAtCelsius
+			];
+		case 'wait':
+			return [
+				step.activity,
+				step.legs.map(timingOfLeg),
+				step.clock && timingOfClock(step.clock),
+				step.foldsAtMinutes,
+				step.foldsAtShares
+			];
+		case 'bake':
+			return ['bake', step.bakeMinutes, step.coreCelsius];
+	}
+}
+
+function timingOfLeg(leg: Leg) {
+	return [leg.place, leg.ambientCelsius, leg.timeConstantMinutes, leg.minutes];
+}
+
+function timingOfClock(clock: RipenessClock) {
+	const { leavening, referenceCelsius, underMinutes, ripeMinutes, overMinutes } = clock;
+	return [leavening, referenceCelsius, underMinutes, ripeMinutes, overMinutes];
+}

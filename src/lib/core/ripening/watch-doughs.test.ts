@@ -1,0 +1,64 @@
+import { test } from 'node:test';
+import assert from 'node:assert/strict';
+import type { Leg } from '../formula/index.ts';
+import { BULK } from '../planning/harbour-day.fixture.ts';
+import { doughCard, watchDoughs, type BakeryAir, type WatchedDough } from './index.ts';
+
+const MINUTE = 60_000;
+const COLD: Leg = { place: 'cold', ambientCelsius: 5, timeConstantMinutes: 240, minutes: null };
+const AIR: BakeryAir = {
+	room: [{ fromMs: 0, celsius: 31 }],
+	roomCelsius: 31,
+	retarders: [
+		{
+			id: 'cabinet',
+			setCelsius: 5,
+			compressorWatts: 250,
+			airKilojoulesPerKelvin: 40,
+			wallsWattsPerKelvin: 5
+		}
+	]
+};
+const tub = (movedAt: number | null): WatchedDough => ({
+	step: { ...BULK, clock: BULK.clock! },
+	clockFactor: 1,
+	grams: 25_000,
+	mixedAtMs: 0,
+	mixedCelsius: 26,
+	events: movedAt === null ? [] : [{ kind: 'moved', atMs: movedAt * MINUTE, leg: COLD }],
+	retarderId: movedAt === null ? null : 'cabinet'
+});
+
+test('two tubs in a weak cabinet warm its air, and each ripens sooner than alone', () => {
+	const now = 300 * MINUTE;
+	const [alone] = watchDoughs([tub(40)], AIR, now).stories;
+	const both = watchDoughs([tub(40), tub(60)], AIR, now);
+	const [first, second] = both.stories;
+	assert.ok(alone && first && second);
+	assert.ok(first.celsius > alone.celsius + 0.3, `${first.celsius} and ${alone.celsius}`);
+	assert.ok(first.dose > alone.dose);
+	const ripe = (story: typeof first) => doughCard(story).marks.ripe ?? Infinity;
+	assert.ok(ripe(first) < ripe(alone));
+	const air = both.cold.get('cabinet');
+	assert.ok(air && air.fromMs === 40 * MINUTE);
+	assert.ok(Math.max(...air.moments.map((one) => one.airCelsius)) > 7, 'the air rises');
+});
+
+test('a dough that stays out is not touched by the cold, and an empty cold room stands at its setting', () => {
+	const { stories, cold } = watchDoughs([tub(null)], AIR, 200 * MINUTE);
+	assert.ok((stories[0]?.celsius ?? 0) > 26);
+	const temperatures = cold.get('cabinet')?.moments.map((one) => one.airCelsius) ?? [];
+	assert.ok(Math.max(...temperatures) < 6.1, 'only its walls warm it');
+	assert.deepEqual(watchDoughs([], AIR, 0).stories, []);
+});
+
+test('the story in a shared cold room goes on where the forecast said it would', () => {
+	const doughs = [tub(40), tub(60)];
+	const early = watchDoughs(doughs, AIR, 90 * MINUTE).stories.map((one) => doughCard(one));
+	const late = watchDoughs(doughs, AIR, 400 * MINUTE).stories.map((one) => doughCard(one));
+	for (const [index, one] of early.entries()) {
+		const ripe = one.marks.ripe;
+		assert.ok(ripe !== null);
+		assert.ok(Math.abs((late[index]?.marks.ripe ?? 0) - ripe) < 1.5 * MINUTE);
+	}
+});

@@ -1,0 +1,149 @@
+<script lang="ts">
+	import { resolve } from '$app/paths';
+	import { readAnew } from '../../client/read-anew.ts';
+	import { useRoom } from '../../client/room-context.ts';
+	import { sendCommand } from '../../client/send-command.ts';
+	import { READING_LIMITS } from '../../contracts/limits.ts';
+	import type { BuildWaterView, ProbeView } from '../../contracts/views.ts';
+	import type { DoughInstrument } from '../../core/heat/index.ts';
+	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
+	import NumberPad from '../../ui/NumberPad.svelte';
+	import { parseFailureText } from '../../wording/failure-text.ts';
+	import { outcomeProblem } from '../../wording/outcome-text.ts';
+	import { stateOfProbe } from '../../wording/probe-text.ts';
+	import { clockText } from '../../wording/time-text.ts';
+
+	interface Props {
+		build: BuildWaterView;
+		date: string;
+		title: string;
+		probe: ProbeView | null;
+		/** Told when a temperature was kept, so that its build stays in sight. */
+		onKept: () => void;
+	}
+	let { build, date, title, probe, onKept }: Props = $props();
+	const room = useRoom();
+	const { units, timeZone } = $derived(room.bakery);
+	const id = $props.id();
+	const degrees = $derived(units.temperature === 'fahrenheit' ? '°F' : '°C');
+	const bare = (celsius: number) => formatTemperature({ celsius }, 1, units).replace(/ °.$/, '');
+	let typed = $state('');
+	let instrument: DoughInstrument = $state('core-probe');
+	let message = $state('');
+	let saving = $state(false);
+
+	async function keep(event: SubmitEvent) {
+		event.preventDefault();
+		if (saving) return;
+		const read = parseTemperature(typed, units, READING_LIMITS);
+		if (!read.ok) {
+			message =
+				read.error.kind === 'empty'
+					? 'Type the temperature it was stirred to.'
+					: parseFailureText(read.error);
+			return;
+		}
+		saving = true;
+		const result = await sendCommand({
+			kind: 'measure-dough',
+			occurredAtMs: Math.round(room.now.epochMs),
+			batch: build.batch,
+			celsius: read.value.celsius,
+			waterCelsius: null,
+			instrument,
+			mixerId: null,
+			program: null
+		});
+		saving = false;
+		message = outcomeProblem(result);
+		if (result.outcome !== 'done') return;
+		typed = '';
+		onKept();
+		await readAnew('jovet:day');
+	}
+</script>
+
+<form class="measure" onsubmit={keep} data-measure>
+	<div class="grid content-start gap-3">
+		{#if build.measured}
+			<p class="text-lead" data-measured>
+				Measured <b>{bare(build.measured.celsius)} {degrees}</b> at {clockText(
+					build.measured.occurredAtMs,
+					timeZone
+				)}. <a href={resolve(`/bake/${date}/ripening`)}>Follow it in Ripening</a>
+			</p>
+		{/if}
+		<label for="{id}-build">
+			<span class="block font-bold"
+				>{build.measured ? 'Correct it: it was stirred to' : 'Stirred to'}</span
+			>
+			<input
+				id="{id}-build"
+				class="field figure"
+				type="text"
+				inputmode="decimal"
+				autocomplete="off"
+				aria-label="{title}, stirred to"
+				bind:value={typed}
+			/>
+			<b>{degrees}</b>
+		</label>
+		<div class="flex flex-wrap items-end gap-4">
+			<label>
+				<span class="block">measured with</span>
+				<select class="field" bind:value={instrument} aria-label="{title}, measured with">
+					<option value="core-probe">a core probe</option>
+					<option value="typed">something else, in the core</option>
+					<option value="surface-thermometer">a surface thermometer</option>
+				</select>
+			</label>
+			{#if probe}
+				<button
+					type="button"
+					class="action-lesser"
+					onclick={() => {
+						typed = bare(probe.celsius);
+						instrument = 'core-probe';
+					}}
+					>Probe {bare(probe.celsius)}{stateOfProbe(probe, room.now.epochMs).silent
+						? ' (silent)'
+						: ''}</button
+				>
+			{/if}
+		</div>
+		<button class="action big" disabled={saving}>Keep it</button>
+		{#if message}<p role="alert"><span class="act-now px-2">Check</span> {message}</p>{/if}
+	</div>
+	<NumberPad
+		value={typed}
+		label="{title}, number pad"
+		onChange={(next: string) => {
+			typed = next;
+			message = '';
+		}}
+	/>
+</form>
+
+<style>
+	.measure {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 16px 32px;
+		justify-content: space-between;
+		margin-top: 12px;
+		padding-top: 14px;
+		border-top: 2px solid var(--ink);
+	}
+	.figure {
+		width: 130px;
+		min-height: 64px;
+		font-size: 34px;
+		font-weight: 700;
+		text-align: right;
+	}
+	.big {
+		min-height: 60px;
+		min-width: 150px;
+		font-size: 19px;
+	}
+</style>

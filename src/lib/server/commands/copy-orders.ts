@@ -1,0 +1,37 @@
+import { sql } from 'kysely';
+import { z } from 'zod';
+import { bakeDateSchema } from '../../contracts/limits.ts';
+import { fail, ok } from '../../core/result.ts';
+import {
+	insertOrderChanges,
+	loadCopyableLines,
+	loadOrderLines,
+	putOrderLines
+} from '../db/orders.ts';
+import { defineCommand, EVERYONE } from './define.ts';
+
+/** Copies one date's orders to a date that has none. */
+export const copyOrders = defineCommand({
+	kind: 'copy-orders',
+	content: z.object({ from: bakeDateSchema, to: bakeDateSchema }),
+	permitted: EVERYONE,
+	refusals: ['orders-there-already', 'nothing-to-copy'],
+	handle: async (tx, { from, to, id }, actor) => {
+		// Two copies to one date must not meet: the second waits and then finds the first.
+		await sql`select pg_advisory_xact_lock(hashtext(${'copy-orders ' + to}))`.execute(tx);
+		const there = (await loadOrderLines(tx, to)).filter((line) => line.pieces > 0);
+		if (there.length > 0) return fail({ kind: 'orders-there-already', lines: there.length });
+		const lines = await loadCopyableLines(tx, from);
+		if (lines.length === 0) return fail({ kind: 'nothing-to-copy' });
+		const changes = lines.map(({ dropId, productId, pieces }) => ({
+			date: to,
+			dropId,
+			productId,
+			before: 0,
+			after: pieces
+		}));
+		await putOrderLines(tx, changes, actor.id);
+		await insertOrderChanges(tx, changes, id);
+		return ok({ lines: lines.length });
+	}
+});

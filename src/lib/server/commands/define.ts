@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { epochMsSchema } from '../../contracts/limits.ts';
+import type { Refusal, RefusalOf } from '../../contracts/refusals.ts';
+import type { Result } from '../../core/result.ts';
+import type { Actor } from '../auth/actor.ts';
+import type { Tx } from '../db/client.ts';
+
+/** What every command carries beside its content. */
+export const ENVELOPE = {
+	/** Made by the client; repeating a command with the same id gives the same answer. */
+	id: z.uuid(),
+	/** The bakery's clock when it happened. */
+	occurredAtMs: epochMsSchema
+};
+
+export interface Envelope {
+	readonly id: string;
+	readonly occurredAtMs: number;
+}
+
+/** Who may give a command. */
+export const EVERYONE = ['head-baker', 'baker'] as const satisfies readonly Actor['role'][];
+
+/**
+ * One command, whole: what it carries, who may give it, why it can be refused, what it answers, and what it
+ * does inside the transaction of the door. A refusal undoes all of it.
+ */
+export interface CommandModule<
+	Kind extends string,
+	Content extends z.ZodType,
+	Answer,
+	Refusals extends Refusal['kind']
+> {
+	readonly kind: Kind;
+	readonly content: Content;
+	readonly permitted: readonly Actor['role'][];
+	readonly refusals: readonly Refusals[];
+	readonly handle: (
+		tx: Tx,
+		command: Envelope & z.output<Content>,
+		actor: Actor
+	) => Promise<Result<Answer, RefusalOf<Refusals>>>;
+}
+
+/** Defines a command; what it answers is what its handler gives. */
+export function defineCommand<
+	const Kind extends string,
+	Content extends z.ZodType,
+	Answer,
+	const Refusals extends Refusal['kind'] = never
+>(
+	module: CommandModule<Kind, Content, Answer, Refusals>
+): CommandModule<Kind, Content, Answer, Refusals> {
+	return module;
+}

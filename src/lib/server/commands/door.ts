@@ -1,0 +1,99 @@
+import { z } from 'zod';
+import type { CommandOutcome } from '../../contracts/commands.ts';
+import type { Refusal } from '../../contracts/refusals.ts';
+import { fail, ok, type Result } from '../../core/result.ts';
+import type { Actor } from '../auth/actor.ts';
+import type { Db, Tx } from '../db/client.ts';
+import { findAnswer, insertCommand, lockCommand } from '../db/command-log.ts';
+import { ENVELOPE, type CommandModule } from './define.ts';
+import { COMMANDS } from './registry.ts';
+
+/** A command whose content was read by its own module. */
+export interface ReadCommand {
+	readonly module: AnyModule;
+	/** As it was sent: what a repeated command is compared with. */
+	readonly request: object;
+	readonly content: { readonly id: string; readonly occurredAtMs: number };
+}
+
+type AnyModule = CommandModule<string, z.ZodType, unknown, Refusal['kind']>;
+
+/** Modules by their kind. Content and handler of one belong together: the door never mixes two. */
+const MODULES = new Map<string, AnyModule>(
+	COMMANDS.map((one) => [one.kind, one as unknown as AnyModule])
+);
+
+/** Reads a command from what a client sent; says what is wrong with it, and where. */
+export function readCommand(body: unknown): Result<ReadCommand, Refusal> {
+	const kind =
+		typeof body === 'object' && body !== null ? (body as { kind?: unknown }).kind : undefined;
+	const module = typeof kind === 'string' ? MODULES.get(kind) : undefined;
+	if (!module)
+		return fail({
+			kind: 'malformed',
+			problems: [{ where: 'kind', what: 'not a command that is known here' }]
+		});
+	const envelope = z.object(ENVELOPE).safeParse(body);
+	const content = module.content.safeParse(body);
+	const issues = [...(envelope.error?.issues ?? []), ...(content.error?.issues ?? [])];
+	if (!envelope.success || !content.success)
+		return fail({
+			kind: 'malformed',
+			problems: issues.map((issue) => ({ where: issue.path.join('.'), what: issue.message }))
+		});
+	const read = { ...(content.data as object), ...envelope.data };
+	return ok({ module, request: { ...read, kind }, content: read });
+}
+
+/** Undoes the transaction of a command that was refused after it had begun to write. */
+class Refused extends Error {
+	constructor(readonly refusal: Refusal) {
+		super('refused');
+	}
+}
+
+/**
+ * The one door for writing: each command runs once, in one transaction, and is kept with its actor, its
+ * times and its answer. Repeating a command gives the answer it gave before; a refused one wrote nothing.
+ */
+export async function carryOut(
+	db: Db,
+	{ module, request, content }: ReadCommand,
+	actor: Actor
+): Promise<CommandOutcome> {
+	if (!module.permitted.includes(actor.role))
+		return { outcome: 'refused', refusal: { kind: 'not-permitted', roles: module.permitted } };
+	try {
+		const answer = await db.transaction().execute(async (tx) => {
+			await lockCommand(tx, content.id);
+			const before = await answeredBefore(tx, content.id, request);
+			if (before) return before.answer;
+			const result = await module.handle(tx, content, actor);
+			if (!result.ok) throw new Refused(result.error);
+			await insertCommand(tx, {
+				id: content.id,
+				kind: module.kind,
+				actorId: actor.id,
+				occurredAtMs: content.occurredAtMs,
+				request,
+				answer: result.value
+			});
+			return result.value;
+		});
+		// What the module's handler gave, now or before; both ends are built from its type.
+		return { outcome: 'done', answer } as CommandOutcome;
+	} catch (error) {
+		if (error instanceof Refused) return { outcome: 'refused', refusal: error.refusal };
+		throw error;
+	}
+}
+
+async function answeredBefore(
+	tx: Tx,
+	id: string,
+	request: object
+): Promise<{ readonly answer: unknown } | null> {
+	const found = await findAnswer(tx, id, request);
+	if (found && !found.same) throw new Refused({ kind: 'id-used-before' });
+	return found;
+}

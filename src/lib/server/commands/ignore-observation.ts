@@ -1,0 +1,24 @@
+import { z } from 'zod';
+import { LEARNED_SUBJECTS } from '../../core/learning/index.ts';
+import { fail, ok } from '../../core/result.ts';
+import { isObservation } from '../db/batch-log.ts';
+import { setIgnored } from '../db/learning.ts';
+import { defineCommand, EVERYONE } from './define.ts';
+
+/** Lets an observation not count, or count again. The entry itself stands. */
+export const ignoreObservation = defineCommand({
+	kind: 'ignore-observation',
+	content: z.object({
+		subject: z.enum(LEARNED_SUBJECTS),
+		observationId: z.uuid(),
+		ignored: z.boolean()
+	}),
+	permitted: EVERYONE,
+	refusals: ['unknown'],
+	handle: async (tx, { subject, observationId, ignored, id: commandId }) => {
+		if (!(await isObservation(tx, observationId, subject)))
+			return fail({ kind: 'unknown', what: 'observation' });
+		await setIgnored(tx, observationId, ignored, commandId);
+		return ok({ ignored });
+	}
+});

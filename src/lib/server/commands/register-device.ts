@@ -1,0 +1,36 @@
+import { z } from 'zod';
+import { SENSOR_KINDS, reportEverySeconds, sensorName } from '../../contracts/device-protocol.ts';
+import { fail, ok } from '../../core/result.ts';
+import { isDeviceTaken, putDevice } from '../db/devices.ts';
+import { defineCommand, EVERYONE } from './define.ts';
+
+/** Adds a device by the fingerprint of its key; the key itself never leaves the browser that made it. */
+export const registerDevice = defineCommand({
+	kind: 'register-device',
+	content: z.object({
+		deviceId: z.uuid(),
+		name: sensorName,
+		keySha256: z.string().regex(/^[0-9a-f]{64}$/),
+		sensors: z
+			.array(
+				z.object({
+					id: z.uuid(),
+					name: sensorName,
+					kind: z.enum(SENSOR_KINDS),
+					reportEverySeconds
+				})
+			)
+			.min(1)
+			.max(40)
+			.refine((all) => new Set(all.map((one) => one.name)).size === all.length, {
+				message: 'each sensor has a name of its own'
+			})
+	}),
+	permitted: EVERYONE,
+	refusals: ['name-taken'],
+	handle: async (tx, { deviceId, name, keySha256, sensors, id: commandId }) => {
+		if (await isDeviceTaken(tx, name, keySha256)) return fail({ kind: 'name-taken', name });
+		await putDevice(tx, { id: deviceId, name, keySha256, commandId, sensors });
+		return ok({ deviceId });
+	}
+});

@@ -1,0 +1,77 @@
+import type { z } from 'zod';
+import { acceptPlan } from './accept-plan.ts';
+import { addDelivery } from './add-delivery.ts';
+import { changeOrder } from './change-order.ts';
+import { checkDough } from './check-dough.ts';
+import { copyOrders } from './copy-orders.ts';
+import { createFormula } from './create-formula.ts';
+import type { Envelope } from './define.ts';
+import { ignoreObservation } from './ignore-observation.ts';
+import { judgeReadiness } from './judge-readiness.ts';
+import { measureDough } from './measure-dough.ts';
+import { moveDough } from './move-dough.ts';
+import { registerDevice } from './register-device.ts';
+import { resetLearning } from './reset-learning.ts';
+import { retire } from './retire.ts';
+import { revokeDevice } from './revoke-device.ts';
+import { saveFormula } from './save-formula.ts';
+import { saveIngredient } from './save-ingredient.ts';
+import { savePreparation } from './save-preparation.ts';
+import { saveProduct } from './save-product.ts';
+import { saveRetarder } from './save-retarder.ts';
+import { setAsideDraft } from './set-aside-draft.ts';
+import { setLead } from './set-lead.ts';
+import { setSupply } from './set-supply.ts';
+import { setUnits } from './set-units.ts';
+import { setWaterSchool } from './set-water-school.ts';
+import { strikeEntry } from './strike-entry.ts';
+import { takeReading } from './take-reading.ts';
+
+/** Every command that can be given. Types, the door and the borders follow from this list. */
+export const COMMANDS = [
+	acceptPlan,
+	addDelivery,
+	changeOrder,
+	checkDough,
+	copyOrders,
+	createFormula,
+	ignoreObservation,
+	judgeReadiness,
+	measureDough,
+	moveDough,
+	registerDevice,
+	resetLearning,
+	retire,
+	revokeDevice,
+	saveFormula,
+	saveIngredient,
+	savePreparation,
+	saveProduct,
+	saveRetarder,
+	setAsideDraft,
+	setLead,
+	setSupply,
+	setUnits,
+	setWaterSchool,
+	strikeEntry,
+	takeReading
+] as const;
+
+type Module = (typeof COMMANDS)[number];
+type ModuleOf<K extends CommandKind> = Extract<Module, { readonly kind: K }>;
+
+export type CommandKind = Module['kind'];
+
+/** What a command carries, as a client writes it. */
+export type CommandContent<K extends CommandKind> = z.input<ModuleOf<K>['content']>;
+
+/** What a command answers when it is done. */
+export type AnswerOf<K extends CommandKind> = Extract<
+	Awaited<ReturnType<ModuleOf<K>['handle']>>,
+	{ ok: true }
+>['value'];
+
+/** A command as a client sends it. */
+export type Command<K extends CommandKind = CommandKind> = {
+	[Each in K]: Envelope & { readonly kind: Each } & CommandContent<Each>;
+}[K];

@@ -1,0 +1,19 @@
+import { z } from 'zod';
+import { LEARNED_SUBJECTS } from '../../core/learning/index.ts';
+import { fail, ok } from '../../core/result.ts';
+import { isFormulaKnown } from '../db/formulas.ts';
+import { putLearningReset } from '../db/learning.ts';
+import { defineCommand, EVERYONE } from './define.ts';
+
+/** Lets a figure of a formula be learned anew: what was observed before no longer counts. */
+export const resetLearning = defineCommand({
+	kind: 'reset-learning',
+	content: z.object({ subject: z.enum(LEARNED_SUBJECTS), formulaId: z.uuid() }),
+	permitted: EVERYONE,
+	refusals: ['unknown'],
+	handle: async (tx, { subject, formulaId, occurredAtMs, id: commandId }) => {
+		if (!(await isFormulaKnown(tx, formulaId))) return fail({ kind: 'unknown', what: 'formula' });
+		await putLearningReset(tx, { subject, formulaId, atMs: occurredAtMs, commandId });
+		return ok({ formulaId });
+	}
+});

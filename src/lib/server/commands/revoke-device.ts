@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { fail, ok } from '../../core/result.ts';
+import { revokeDeviceAt } from '../db/devices.ts';
+import { defineCommand, EVERYONE } from './define.ts';
+
+/** Removes a device: it is heard no more; what it read stays. */
+export const revokeDevice = defineCommand({
+	kind: 'revoke-device',
+	content: z.object({ deviceId: z.uuid() }),
+	permitted: EVERYONE,
+	refusals: ['unknown'],
+	handle: async (tx, { deviceId, occurredAtMs }) =>
+		(await revokeDeviceAt(tx, deviceId, occurredAtMs))
+			? ok({ deviceId })
+			: fail({ kind: 'unknown', what: 'device' })
+});

@@ -1,0 +1,62 @@
+import { z } from 'zod';
+import { ingredientContent } from '../../contracts/formula-book.ts';
+import type { Ingredient } from '../../core/formula/index.ts';
+import { fail, ok } from '../../core/result.ts';
+import { findScale } from '../db/equipment.ts';
+import { loadFormulaBook, lockBook } from '../db/formula-book.ts';
+import { changedBook, newerRevision, writeChange } from './book-change.ts';
+import { defineCommand, EVERYONE } from './define.ts';
+
+/**
+ * Saves an ingredient as a new revision; everything that takes from it follows with a revision of its own, so
+ * that what was made keeps what it was made of. Refused when someone changed it meanwhile, or when a formula
+ * that has it could not be made any more (its flour would no longer come to 100).
+ */
+export const saveIngredient = defineCommand({
+	kind: 'save-ingredient',
+	content: z.object(ingredientContent),
+	permitted: EVERYONE,
+	refusals: ['name-taken', 'unknown', 'newer-revision', 'formula-impossible'],
+	handle: async (tx, command, actor) => {
+		await lockBook(tx);
+		const book = await loadFormulaBook(tx);
+		const key = command.ingredientId;
+		const there = book.ingredients.find(({ ingredient }) => ingredient.id === key);
+		const taken = book.ingredients.some(
+			({ ingredient }) => ingredient.name === command.name && ingredient.id !== key
+		);
+		if (taken) return fail({ kind: 'name-taken', name: command.name });
+		if (!there && command.expectedVersion > 0) return fail({ kind: 'unknown', what: 'ingredient' });
+		const newer = newerRevision(
+			there && { ...there, editedNumber: there.number },
+			command.expectedVersion,
+			there?.ingredient.name ?? ''
+		);
+		if (newer) return fail(newer);
+		const scaleId = command.weighedOn === null ? null : await findScale(tx, command.weighedOn);
+		if (command.weighedOn !== null && scaleId === null)
+			return fail({ kind: 'unknown', what: 'scale' });
+		const ingredient: Ingredient = {
+			id: key,
+			name: command.name,
+			kind: command.ingredientKind,
+			composition: command.composition,
+			yeastFreshEquivalent: command.yeastFreshEquivalent,
+			allergens: [...new Set(command.allergens)],
+			heatCapacity: { kilojoulesPerKilogramKelvin: command.heatCapacity },
+			density: command.density === null ? null : { kilogramsPerLitre: command.density },
+			pricePerKilogram: command.pricePerKilogram,
+			weighedOn: command.weighedOn,
+			retired: there?.ingredient.retired ?? false
+		};
+		const change = {
+			ingredient: { ingredient, weighingScaleId: scaleId },
+			preparations: [],
+			formula: null
+		};
+		const after = changedBook(book, change);
+		if (!after.ok) return after;
+		await writeChange(tx, book, change, after.value, actor);
+		return ok({ version: command.expectedVersion + 1 });
+	}
+});

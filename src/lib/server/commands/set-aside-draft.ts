@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { fail, ok } from '../../core/result.ts';
+import { setDraftAside } from '../db/formula-drafts.ts';
+import { defineCommand, EVERYONE } from './define.ts';
+
+/** Sets a draft aside: it was taken up or is not wanted. The entry stays, it only is no longer shown. */
+export const setAsideDraft = defineCommand({
+	kind: 'set-aside-draft',
+	content: z.object({ draftId: z.uuid() }),
+	permitted: EVERYONE,
+	refusals: ['unknown'],
+	handle: async (tx, { draftId, occurredAtMs }) =>
+		(await setDraftAside(tx, draftId, occurredAtMs))
+			? ok({ draftId })
+			: fail({ kind: 'unknown', what: 'draft' })
+});

@@ -1,0 +1,19 @@
+import { z } from 'zod';
+import { fail, ok } from '../../core/result.ts';
+import { updateUnits } from '../db/bakery.ts';
+import { defineCommand, EVERYONE } from './define.ts';
+
+/** Sets how the bakery reads its figures; what is stored stays grams and degrees Celsius. */
+export const setUnits = defineCommand({
+	kind: 'set-units',
+	content: z.object({
+		mass: z.enum(['metric', 'imperial']),
+		temperature: z.enum(['celsius', 'fahrenheit'])
+	}),
+	permitted: EVERYONE,
+	refusals: ['no-bakery'],
+	handle: async (tx, { mass, temperature }) => {
+		const version = await updateUnits(tx, { mass, temperature });
+		return version === null ? fail({ kind: 'no-bakery' }) : ok({ version });
+	}
+});

@@ -1,0 +1,17 @@
+import { z } from 'zod';
+import { WATER_SCHOOLS } from '../../core/heat/index.ts';
+import { ok } from '../../core/result.ts';
+import { updateWaterSchool } from '../db/bakery.ts';
+import { defineCommand, EVERYONE } from './define.ts';
+
+/** Sets by which school the bakery finds its water; the other two stay beside it. */
+export const setWaterSchool = defineCommand({
+	kind: 'set-water-school',
+	content: z.object({ school: z.enum(WATER_SCHOOLS) }),
+	permitted: EVERYONE,
+	refusals: [],
+	handle: async (tx, { school }) => {
+		await updateWaterSchool(tx, school);
+		return ok({ school });
+	}
+});

@@ -1,0 +1,49 @@
+import { z } from 'zod';
+import { celsiusSchema } from '../../contracts/limits.ts';
+import { READING_QUANTITIES } from '../../core/mixing/index.ts';
+import { id, type PreparationId } from '../../core/identity.ts';
+import { fail, ok } from '../../core/result.ts';
+import { loadBakery } from '../db/bakery.ts';
+import { addToDays } from '../db/devices.ts';
+import { isPreparationKnown } from '../db/preparations.ts';
+import { insertReading, isReadingKnown } from '../db/readings.ts';
+import { defineCommand, EVERYONE } from './define.ts';
+
+/** Writes down a temperature. A correction is a new reading that points at the old one. */
+export const takeReading = defineCommand({
+	kind: 'take-reading',
+	content: z
+		.object({
+			quantity: z.enum(READING_QUANTITIES),
+			/** The build measured, when the quantity is a pre-ferment. */
+			preparationId: z
+				.uuid()
+				.transform((value) => id<PreparationId>(value))
+				.nullable(),
+			celsius: celsiusSchema,
+			/** `probe` where a hand took over what a probe said. */
+			instrument: z.enum(['typed', 'probe', 'core-probe', 'surface-thermometer']),
+			/** The reading this one corrects. */
+			correctsId: z.uuid().nullable()
+		})
+		.refine((one) => (one.quantity === 'preferment') === (one.preparationId !== null), {
+			message: 'a pre-ferment reading names its build, and only that',
+			path: ['preparationId']
+		}),
+	permitted: EVERYONE,
+	refusals: ['unknown'],
+	handle: async (tx, command) => {
+		const { quantity, preparationId, correctsId, celsius, occurredAtMs } = command;
+		if (preparationId && !(await isPreparationKnown(tx, preparationId)))
+			return fail({ kind: 'unknown', what: 'build' });
+		if (correctsId && !(await isReadingKnown(tx, correctsId, { quantity, preparationId })))
+			return fail({ kind: 'unknown', what: 'reading' });
+		// The reading takes the command's id: one command writes one reading.
+		await insertReading(tx, { ...command, commandId: command.id });
+		const bakery = await loadBakery(tx);
+		// A correction does not make the day warmer; what it corrects stays in the day's mean, as one of many.
+		if (bakery && quantity !== 'preferment' && correctsId === null)
+			await addToDays(tx, [{ quantity, celsius, atMs: occurredAtMs }], bakery.timeZone);
+		return ok({ readingId: command.id });
+	}
+});

@@ -1,0 +1,168 @@
+import {
+	innerFirst,
+	type Ingredient,
+	type Material,
+	type Preparation
+} from '../../core/formula/index.ts';
+import {
+	id,
+	type DeliveryId,
+	type FormulaId,
+	type IngredientId,
+	type PreparationId,
+	type ProductId
+} from '../../core/identity.ts';
+import { addDays, type BakeDate } from '../../core/time/index.ts';
+import type { Tx } from '../db/client.ts';
+import { insertFormulaRevision, nameFormula } from '../db/formulas.ts';
+import { insertDelivery, insertIngredientRevision, nameIngredient } from '../db/ingredients.ts';
+import type { Pins } from '../db/materials.ts';
+import { insertPreparationRevision, namePreparation } from '../db/preparations.ts';
+import { insertProductRevision, nameProduct } from '../db/products.ts';
+import { DELIVERIES } from './deliveries.ts';
+import { demoId } from './demo-id.ts';
+import { FORMULAS } from './formulas.ts';
+import { INGREDIENTS, type DemoIngredient } from './pantry.ts';
+import { PREPARATIONS, type DemoPreparation } from './preparations.ts';
+import { PRODUCTS } from './products.ts';
+
+const isPreparation = new Set(PREPARATIONS.map((one) => one.name));
+
+function material(name: string): Material {
+	return isPreparation.has(name)
+		? { kind: 'preparation', preparationId: id<PreparationId>(demoId('preparation', name)) }
+		: { kind: 'ingredient', ingredientId: id<IngredientId>(demoId('ingredient', name)) };
+}
+
+/** Writes the book of the Saltmarrow Bakehouse, each thing after what it takes from. */
+export async function loadBook(tx: Tx, madeBy: string, today: BakeDate): Promise<void> {
+	const ingredients = new Map<IngredientId, string>();
+	const preparations = new Map<PreparationId, string>();
+	const pins: Pins = { ingredients, preparations };
+	for (const one of INGREDIENTS) {
+		const ingredient = ingredientOf(one);
+		await nameIngredient(tx, ingredient.id, one.name);
+		const revision = await insertIngredientRevision(tx, ingredient, {
+			number: 1,
+			weighingScaleId: one.weighedOn ? demoId('scale', one.weighedOn) : null,
+			madeBy
+		});
+		ingredients.set(ingredient.id, revision);
+	}
+	const stepsOf = new Map(PREPARATIONS.map(({ name, steps }) => [name, steps]));
+	for (const preparation of innerFirst(PREPARATIONS.map(preparationOf))) {
+		await namePreparation(tx, preparation.id, preparation.name);
+		const revision = await insertPreparationRevision(
+			tx,
+			preparation,
+			{ number: 1, cause: 'edited', steps: stepsOf.get(preparation.name) ?? [], madeBy },
+			pins
+		);
+		preparations.set(preparation.id, revision);
+	}
+	for (const one of FORMULAS) {
+		const key = id<FormulaId>(demoId('formula', one.name));
+		await nameFormula(tx, key, one.name);
+		for (const [index, lines] of [...(one.earlier ? [one.earlier] : []), one.lines].entries())
+			await insertFormulaRevision(
+				tx,
+				{
+					formula: {
+						id: key,
+						name: one.name,
+						lines: lines.map(([name, percentOfFlour, addition]) => ({
+							material: material(name),
+							percentOfFlour,
+							addition: addition ?? 'start'
+						})),
+						doughLoss: { share: one.doughLoss },
+						deliveries: []
+					},
+					targetCelsius: one.targetCelsius,
+					frictionKilojoulesPerKilogram: one.frictionKilojoulesPerKilogram,
+					mostDoughGrams: one.mostDoughGrams,
+					steps: one.steps
+				},
+				{ number: index + 1, cause: 'edited', madeBy },
+				pins
+			);
+	}
+	for (const one of PRODUCTS) {
+		const key = id<ProductId>(demoId('product', one.name));
+		await nameProduct(tx, key, one.name);
+		await insertProductRevision(
+			tx,
+			{
+				product: {
+					id: key,
+					name: one.name,
+					doughs: one.doughs.map(([formula, grams]) => ({
+						formulaId: id<FormulaId>(demoId('formula', formula)),
+						scaledWeight: { grams }
+					})),
+					extras: (one.extras ?? []).map(([use, name, grams, forPieces]) => ({
+						use,
+						material: material(name),
+						amount: { grams },
+						forPieces: forPieces ?? 1
+					}))
+				},
+				bakedGrams: one.bakedGrams ?? null,
+				bakeLossShare: one.bakeLoss,
+				shape: one.shape,
+				vesselId: one.vessel ? demoId('vessel', one.vessel) : null,
+				dividerId: one.divider ? demoId('divider', one.divider) : null,
+				footprint: { lengthCm: one.footprint[0], widthCm: one.footprint[1] },
+				piecesPerDeck: one.piecesPerDeck,
+				steps: one.steps
+			},
+			{ number: 1, cause: 'edited', madeBy },
+			pins
+		);
+	}
+	for (const { flour, lot, daysAgo, properties } of DELIVERIES)
+		await insertDelivery(
+			tx,
+			{
+				id: id<DeliveryId>(demoId('delivery', lot)),
+				ingredientId: id<IngredientId>(demoId('ingredient', flour)),
+				receivedOn: addDays(today, -daysAgo),
+				lot,
+				properties
+			},
+			null
+		);
+}
+
+function preparationOf(one: DemoPreparation): Preparation {
+	return {
+		id: id<PreparationId>(demoId('preparation', one.name)),
+		name: one.name,
+		kind: one.kind,
+		lines: one.lines.map(([name, parts]) => ({ material: material(name), parts })),
+		buildLoss: { share: one.buildLoss },
+		takeBackGrams: one.takeBackGrams
+	};
+}
+
+function ingredientOf(one: DemoIngredient): Ingredient {
+	return {
+		id: id<IngredientId>(demoId('ingredient', one.name)),
+		name: one.name,
+		kind: one.kind,
+		composition: {
+			flour: one.flour ?? 0,
+			water: one.water ?? 0,
+			fat: one.fat ?? 0,
+			sugar: one.sugar ?? 0,
+			wholegrainOfFlour: one.wholegrain ?? 0
+		},
+		yeastFreshEquivalent: one.freshYeast ?? 0,
+		allergens: one.allergens ?? [],
+		heatCapacity: { kilojoulesPerKilogramKelvin: one.heatCapacity },
+		density: one.density === undefined ? null : { kilogramsPerLitre: one.density },
+		pricePerKilogram: one.pricePerKilogram ?? null,
+		weighedOn: one.weighedOn ?? null,
+		retired: false
+	};
+}

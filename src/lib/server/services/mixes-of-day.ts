@@ -1,0 +1,50 @@
+import type { WaterInputView } from '../../contracts/views.ts';
+import { bookOf, mixOfDay, type MixedOtherwise, type MixOfDay } from '../../core/mixing/index.ts';
+import type { Mix } from '../../core/production/index.ts';
+import { batchAt, recipeOfMix, type BakeryDay } from './day-production.ts';
+import { observationsOf, type Observations } from './observations.ts';
+
+/** What is known of a date when its mixes are worked out. */
+export interface DayKnowledge {
+	readonly temperatures: readonly WaterInputView[];
+	readonly observations: ReadonlyMap<string, Observations>;
+	readonly nowMs: number;
+}
+
+/** Works out one mix of a date; null for one without a recipe. */
+export function workOutMix(
+	day: BakeryDay,
+	mix: Mix,
+	{ temperatures, observations, nowMs }: DayKnowledge,
+	mixed?: MixedOtherwise,
+	sibling: MixOfDay | null = null
+): MixOfDay | null {
+	const recipe = recipeOfMix(day, mix);
+	if (!recipe) return null;
+	const formulaId = mix.resolved.formula.id;
+	const others = day.book.formulas.flatMap((one) => {
+		const { measured } = observationsOf(observations, one.formula.id);
+		return one.formula.id === formulaId || measured.length === 0
+			? []
+			: [{ book: bookOf(one), readings: measured }];
+	});
+	const batch = batchAt(day, { kind: 'mix', formulaId, ordinal: mix.ordinal });
+	const checked = batch
+		? day.log.get(batch.id)?.findLast((one) => one.kind === 'checked' && one.stage === 'autolyse')
+		: undefined;
+	return mixOfDay(
+		mix,
+		recipe,
+		{
+			supply: day.bakery,
+			mixers: day.mixers,
+			temperatures,
+			own: observationsOf(observations, formulaId).measured,
+			others,
+			autolysed: checked?.kind === 'checked' ? checked : null,
+			nowMs
+		},
+		mixed,
+		sibling
+	);
+}
