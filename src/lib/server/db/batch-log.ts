@@ -1,4 +1,4 @@
-import { sql, type RawBuilder } from 'kysely';
+import { sql, type RawBuilder, type Selectable } from 'kysely';
 import { sightingsSchema } from '../../contracts/sightings.ts';
 import type {
 	ReadinessDecision,
@@ -11,7 +11,7 @@ import { id, type BatchId } from '../../core/identity.ts';
 import type { LearnedSubject } from '../../core/learning/index.ts';
 import type { Db, Tx } from './client.ts';
 import { orNone } from './or-none.ts';
-import type { BatchEventKind } from './tables.ts';
+import type { BatchEventKind, Tables } from './tables.ts';
 
 /** What every entry of the log has. */
 interface AnyEntry {
@@ -86,7 +86,24 @@ export interface JudgedEntry extends AnyEntry {
 
 export type BatchEntry = MeasuredEntry | CheckedEntry | MovedEntry | EndedEntry | JudgedEntry;
 
-interface LogRow {
+/** All of a measured entry but what it was mixed from, which is large and is kept, not read. */
+const MEASURED_COLUMNS = [
+	'event_id',
+	'celsius',
+	'target_celsius',
+	'instrument',
+	'water_celsius',
+	'friction_kj_per_kg',
+	'mixer_id',
+	'slow_min',
+	'fast_min',
+	'fill_share',
+	'spread_kj_per_kg'
+] as const;
+type MeasuredRow = Pick<Selectable<Tables['event_measured']>, (typeof MEASURED_COLUMNS)[number]>;
+
+/** The head of an entry, before its detail is read. */
+interface HeadRow {
 	id: string;
 	batch_id: string;
 	recipe_id: string;
@@ -95,59 +112,50 @@ interface LogRow {
 	kind: Exclude<BatchEventKind, 'struck'>;
 	occurred_at: Date;
 	ignored: boolean;
-	measured_celsius: number;
-	target_celsius: number | null;
-	measured_instrument: DoughInstrument;
-	water_celsius: number | null;
-	friction_kj_per_kg: number | null;
-	mixer_id: string | null;
-	slow_min: number | null;
-	fast_min: number | null;
-	fill_share: number | null;
-	spread_kj_per_kg: number | null;
-	stage: 'autolyse' | 'dough';
-	checked_celsius: number;
-	checked_instrument: DoughInstrument;
-	checked_place: WaitPlace;
-	checked_ambient: number;
-	moved_place: WaitPlace;
-	moved_ambient: number;
-	time_constant_min: number;
-	retarder_id: string | null;
-	sightings: unknown;
-	dose_min: number;
-	book_ripe_min: number;
-	seen_share: number | null;
-	seen_spread: number | null;
-	verdict: ReadinessVerdict;
-	decision: ReadinessDecision;
 }
 
 /**
- * Reads entries of the log, those left out that were corrected or struck, in order of time; `which` names the
- * entries by their event. One query, whatever the number of batches.
+ * Reads entries of the log in order of time; `which` names them by their event, those left out that were
+ * corrected or struck. A fixed number of queries, whatever the number of batches; each reads by the index, for
+ * the tables grow with the nights.
  */
 async function readLog(db: Db | Tx, which: RawBuilder<unknown>): Promise<readonly BatchEntry[]> {
-	const { rows } = await sql<LogRow>`
-		select e.id, e.batch_id, e.recipe_id, b.bake_date, person.name as by, e.kind, e.occurred_at,
-			ignored.observation_id is not null as ignored,
-			m.celsius as measured_celsius, m.target_celsius, m.instrument as measured_instrument, m.water_celsius,
-			m.friction_kj_per_kg, m.mixer_id, m.slow_min, m.fast_min, m.fill_share, m.spread_kj_per_kg,
-			c.stage, c.celsius as checked_celsius, c.instrument as checked_instrument, c.place as checked_place,
-			c.ambient_celsius as checked_ambient,
-			v.place as moved_place, v.ambient_celsius as moved_ambient, v.time_constant_min, v.retarder_id,
-			j.sightings, j.dose_min, j.book_ripe_min, j.seen_share, j.seen_spread, j.verdict, j.decision
-		from (${which}) e
-		join batch b on b.id = e.batch_id
-		join command on command.id = e.command_id
-		join person on person.id = command.actor_id
-		left join observation_ignored ignored on ignored.observation_id = e.id
-		left join event_measured m on m.event_id = e.id
-		left join event_checked c on c.event_id = e.id
-		left join event_moved v on v.event_id = e.id
-		left join event_judged j on j.event_id = e.id
-		order by e.occurred_at, e.recorded_at, e.id`.execute(db);
-	return rows.map(entryOf);
+	const { rows } = await sql<HeadRow>`
+		select e.id, e.batch_id, e.recipe_id, e.kind, e.occurred_at,
+			(select bake_date from batch where batch.id = e.batch_id) as bake_date,
+			(select person.name from command join person on person.id = command.actor_id
+				where command.id = e.command_id) as by,
+			exists (select 1 from observation_ignored i where i.observation_id = e.id) as ignored
+		from (${which}) e order by e.occurred_at, e.recorded_at, e.id`.execute(db);
+	const idsOf = (kind: HeadRow['kind']) =>
+		sql.val(rows.filter((row) => row.kind === kind).map((row) => row.id));
+	const of = (kind: HeadRow['kind']) => sql<boolean>`event_id = any(${idsOf(kind)}::uuid[])`;
+	const [measured, checked, moved, judged] = await Promise.all([
+		db.selectFrom('event_measured').select(MEASURED_COLUMNS).where(of('measured')).execute(),
+		db.selectFrom('event_checked').selectAll().where(of('checked')).execute(),
+		db.selectFrom('event_moved').selectAll().where(of('moved')).execute(),
+		db.selectFrom('event_judged').selectAll().where(of('judged')).execute()
+	]);
+	const details: Details = {
+		measured: byEvent(measured),
+		checked: byEvent(checked),
+		moved: byEvent(moved),
+		judged: byEvent(judged)
+	};
+	return rows.flatMap((row) => entryOf(row, details));
+}
+
+interface Details {
+	readonly measured: ReadonlyMap<string, MeasuredRow>;
+	readonly checked: ReadonlyMap<string, Selectable<Tables['event_checked']>>;
+	readonly moved: ReadonlyMap<string, Selectable<Tables['event_moved']>>;
+	readonly judged: ReadonlyMap<string, Selectable<Tables['event_judged']>>;
+}
+
+function byEvent<Row extends { readonly event_id: string }>(
+	rows: readonly Row[]
+): ReadonlyMap<string, Row> {
+	return new Map(rows.map((row) => [row.event_id, row]));
 }
 
 /** An entry counts unless another corrects it, and never where it only says that another did not happen. */
@@ -179,7 +187,7 @@ type ObservedKind = keyof typeof SUBJECT_OF;
 
 /**
  * The newest measured, checked and judged entries of each formula since the learning of its figures began anew,
- * and all that was written of the batches they belong to; two queries, whatever the history.
+ * and what the checks among them were measured against; a fixed number of queries, whatever the history.
  */
 export async function loadObservations(
 	db: Db | Tx,
@@ -206,7 +214,12 @@ export async function loadObservations(
 	const checked = [
 		...new Set(newest.flatMap((one) => (one.kind === 'checked' ? [one.batchId] : [])))
 	];
-	return { newest, around: checked.length === 0 ? [] : await loadLogOf(db, checked) };
+	const around = await readLog(
+		db,
+		sql`select * from batch_event one where one.batch_id = any(${sql.val(checked)}::uuid[])
+			and one.kind in ('measured', 'moved', 'ended') and ${STANDS}`
+	);
+	return { newest, around };
 }
 
 /** How many mixes of each formula were measured since a moment on the bakery's clock. */
@@ -239,7 +252,7 @@ export async function isObservation(
 	return Object.entries(SUBJECT_OF).some(([kind, of]) => kind === row?.kind && of === subject);
 }
 
-function entryOf(row: LogRow): BatchEntry {
+function entryOf(row: HeadRow, details: Details): readonly BatchEntry[] {
 	const any = {
 		id: row.id,
 		batchId: id<BatchId>(row.batch_id),
@@ -250,52 +263,63 @@ function entryOf(row: LogRow): BatchEntry {
 		ignored: row.ignored
 	};
 	switch (row.kind) {
-		case 'measured':
-			return {
-				...any,
-				kind: row.kind,
-				celsius: row.measured_celsius,
-				targetCelsius: row.target_celsius,
-				instrument: row.measured_instrument,
-				mixing: mixingOf(row)
-			};
-		case 'checked':
-			return {
-				...any,
-				kind: row.kind,
-				stage: row.stage,
-				celsius: row.checked_celsius,
-				instrument: row.checked_instrument,
-				place: row.checked_place,
-				ambientCelsius: row.checked_ambient
-			};
-		case 'moved':
-			return {
-				...any,
-				kind: row.kind,
-				place: row.moved_place,
-				ambientCelsius: row.moved_ambient,
-				timeConstantMinutes: row.time_constant_min,
-				retarderId: row.retarder_id
-			};
+		case 'measured': {
+			const detail = details.measured.get(row.id);
+			if (!detail) return [];
+			return [
+				{
+					...any,
+					kind: row.kind,
+					celsius: detail.celsius,
+					targetCelsius: detail.target_celsius,
+					instrument: detail.instrument,
+					mixing: mixingOf(detail)
+				}
+			];
+		}
+		case 'checked': {
+			const detail = details.checked.get(row.id);
+			if (!detail) return [];
+			const { stage, celsius, instrument, place, ambient_celsius: ambientCelsius } = detail;
+			return [{ ...any, kind: row.kind, stage, celsius, instrument, place, ambientCelsius }];
+		}
+		case 'moved': {
+			const detail = details.moved.get(row.id);
+			if (!detail) return [];
+			return [
+				{
+					...any,
+					kind: row.kind,
+					place: detail.place,
+					ambientCelsius: detail.ambient_celsius,
+					timeConstantMinutes: detail.time_constant_min,
+					retarderId: detail.retarder_id
+				}
+			];
+		}
 		case 'ended':
-			return { ...any, kind: row.kind };
-		case 'judged':
-			return {
-				...any,
-				kind: row.kind,
-				sightings: sightingsSchema.parse(row.sightings),
-				doseMinutes: row.dose_min,
-				bookRipeMinutes: row.book_ripe_min,
-				seenShare: row.seen_share,
-				seenSpread: row.seen_spread,
-				verdict: row.verdict,
-				decision: row.decision
-			};
+			return [{ ...any, kind: row.kind }];
+		case 'judged': {
+			const detail = details.judged.get(row.id);
+			if (!detail) return [];
+			return [
+				{
+					...any,
+					kind: row.kind,
+					sightings: sightingsSchema.parse(detail.sightings),
+					doseMinutes: detail.dose_min,
+					bookRipeMinutes: detail.book_ripe_min,
+					seenShare: detail.seen_share,
+					seenSpread: detail.seen_spread,
+					verdict: detail.verdict,
+					decision: detail.decision
+				}
+			];
+		}
 	}
 }
 
-function mixingOf(row: LogRow): MixingEntry | null {
+function mixingOf(row: MeasuredRow): MixingEntry | null {
 	if (row.water_celsius === null || row.friction_kj_per_kg === null) return null;
 	return {
 		waterCelsius: row.water_celsius,
