@@ -128,10 +128,22 @@ test('what was ignored or left behind in the third version stays so', async () =
 	}
 });
 
+interface Timed {
+	readonly startMs: number;
+	readonly endMs: number;
+	readonly machineId: string | null;
+	readonly celsius: number | null;
+	readonly foldsMs: readonly number[];
+	readonly marks: {
+		readonly earlyMs: number | null;
+		readonly ripeMs: number | null;
+		readonly lateMs: number | null;
+	} | null;
+}
 interface AsItRead {
 	readonly nowMs: number;
 	readonly runSheet: readonly object[];
-	readonly tasks: readonly object[];
+	readonly tasks: readonly Timed[];
 	readonly drops: readonly object[];
 	readonly cautions: number;
 	readonly mixes: readonly object[];
@@ -175,17 +187,31 @@ test('a plan that the fourth version stored reads as it did then', async () => {
 		assert.deepEqual(sheet, read.runSheet);
 		assert.deepEqual(plan.drops, read.drops);
 		assert.equal(plan.cautions.length, read.cautions);
-		assert.deepEqual(
-			plan.tasks.map(({ startMs, endMs, machineId, celsius, marks, foldsMs }) => ({
-				startMs,
-				endMs,
-				machineId,
-				celsius,
-				marks,
-				foldsMs
-			})),
-			read.tasks
-		);
+		// The marks were never stored: they are followed anew, and the method of
+		// following a cold place has gained in accuracy since. No run sheet tells less than a minute.
+		const withoutMarks = ({ startMs, endMs, machineId, celsius, foldsMs }: Timed) => ({
+			startMs,
+			endMs,
+			machineId,
+			celsius,
+			foldsMs
+		});
+		assert.deepEqual(plan.tasks.map(withoutMarks), read.tasks.map(withoutMarks));
+		let marks = 0;
+		for (const [index, { marks: then }] of read.tasks.entries()) {
+			const now = plan.tasks[index]?.marks ?? null;
+			assert.equal(now === null, then === null);
+			if (!now || !then) continue;
+			for (const mark of ['earlyMs', 'ripeMs', 'lateMs'] as const) {
+				assert.ok(
+					Math.abs((now[mark] ?? 0) - (then[mark] ?? 0)) <= 1000,
+					`${index} ${mark} ${(now[mark] ?? 0) - (then[mark] ?? 0)}`
+				);
+				assert.equal(now[mark] === null, then[mark] === null);
+			}
+			marks += 1;
+		}
+		assert.ok(marks > 5, `${marks} tasks told when they are ripe`);
 	} finally {
 		await t.drop();
 	}

@@ -30,14 +30,17 @@ const BREAKERS: Record<string, readonly [file: string, imports: string]> = {
 		'src/lib/core/schedule/knows-formula.ts',
 		'../formula/index.ts'
 	],
-	'core-learning-keeps-to-itself': ['src/lib/core/learning/knows-heat.ts', '../heat/index.ts'],
+	'core-learning-keeps-to-itself': ['src/lib/core/learning/knows-mixing.ts', '../mixing/index.ts'],
 	'core-production-keeps-to-itself': ['src/lib/core/production/knows-heat.ts', '../heat/index.ts'],
-	'core-bake-day-keeps-to-itself': [
-		'src/lib/core/bake-day/knows-learning.ts',
+	'core-ripening-keeps-to-itself': ['src/lib/core/ripening/knows-heat.ts', '../heat/index.ts'],
+	'core-mixing-keeps-to-itself': ['src/lib/core/mixing/knows-planning.ts', '../planning/index.ts'],
+	'core-planning-keeps-to-itself': [
+		'src/lib/core/planning/knows-learning.ts',
 		'../learning/index.ts'
 	],
-	'core-folder-by-its-index': ['src/lib/core/bake-day/back-door.ts', '../heat/ice.ts'],
+	'core-folder-by-its-index': ['src/lib/core/mixing/back-door.ts', '../heat/ice.ts'],
 	'contracts-lean-on-core': ['src/lib/contracts/knows-ui.ts', '../ui/thing.ts'],
+	'commands-are-told-by-their-types': ['src/lib/contracts/commands.ts', '../server/secret.ts'],
 	'devices-lean-on-core-and-contracts': ['src/lib/devices/peeks.ts', '../server/secret.ts'],
 	'database-packages-in-server-db': ['src/lib/client/queries.ts', 'kysely'],
 	'pg-only-in-the-client': ['src/lib/server/services/own-pool.ts', 'pg'],
@@ -62,6 +65,8 @@ const TARGETS = [
 	'src/lib/core/heat/ice.ts',
 	'src/lib/core/formula/index.ts',
 	'src/lib/core/learning/index.ts',
+	'src/lib/core/mixing/index.ts',
+	'src/lib/core/planning/index.ts',
 	'src/lib/ui/thing.ts',
 	'src/lib/client/thing.ts',
 	'src/lib/server/secret.ts',

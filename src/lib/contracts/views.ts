@@ -257,7 +257,10 @@ export interface FormulaProductView {
 export interface RevisionHeadView {
 	readonly number: number;
 	readonly by: string;
-	readonly recordedAtMs: number;
+	/** Nobody edited it: it follows what it takes from. */
+	readonly cause: 'edited' | 'followed';
+	/** On the bakery's clock. */
+	readonly occurredAtMs: number;
 }
 
 /** All that a revision of a formula says, with the recipes it took from at the time. */

@@ -12,8 +12,6 @@ export type DropId = Id<'drop'>;
 export type DeliveryId = Id<'delivery'>;
 /** One thing that was made, or is planned to be: a mix, a pre-ferment, a load. It never changes. */
 export type BatchId = Id<'batch'>;
-/** One revision of something in the book. */
-export type RevisionId = Id<'revision'>;
 
 export function id<T extends Id<string>>(value: string): T {
 	return value as T;

@@ -27,7 +27,7 @@
 	const label = (number: number) => {
 		const head = view.revisions.find((one) => one.number === number);
 		return head
-			? `${number}, ${head.by}, ${dayText(head.recordedAtMs, bakery.timeZone)}`
+			? `${number}, ${head.by}, ${dayText(head.occurredAtMs, bakery.timeZone)}`
 			: String(number);
 	};
 	/** The page is the same, only what is compared changes: nothing typed is lost. */

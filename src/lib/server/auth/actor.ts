@@ -1,5 +1,5 @@
-import { sql } from 'kysely';
 import type { Db } from '../db/client.ts';
+import { findHeadBaker } from '../db/people.ts';
 
 /** Who does something. Every command carries one. */
 export interface Actor {
@@ -12,13 +12,6 @@ export interface Actor {
  * Who this request acts as. Until people sign in, the application acts as the bakery's head baker; a
  * session will answer here later, and nothing else has to change.
  */
-export async function currentActor(db: Db): Promise<Actor | null> {
-	const row = await db
-		.selectFrom('person')
-		.selectAll()
-		.orderBy(sql`role = 'head-baker'`, 'desc')
-		.orderBy('name')
-		.limit(1)
-		.executeTakeFirst();
-	return row ?? null;
+export function currentActor(db: Db): Promise<Actor | null> {
+	return findHeadBaker(db);
 }

@@ -82,9 +82,9 @@ export async function writeChange(
 	book: FormulaBook,
 	change: BookChange,
 	{ followers }: ChangedBook,
-	actor: Actor
+	by: { readonly actor: Actor; readonly occurredAtMs: number }
 ): Promise<number> {
-	const writer = new ChangeWriter(tx, book, actor);
+	const writer = new ChangeWriter(tx, book, { madeBy: by.actor.id, occurredAtMs: by.occurredAtMs });
 	if (change.ingredient) await writer.ingredient(change.ingredient);
 	for (const { preparation } of change.preparations) await writer.name(preparation);
 	await writer.preparations(change.preparations);
@@ -103,7 +103,7 @@ class ChangeWriter {
 	constructor(
 		private readonly tx: Tx,
 		private readonly book: FormulaBook,
-		private readonly actor: Actor
+		private readonly by: { readonly madeBy: string; readonly occurredAtMs: number }
 	) {
 		const pins = pinsOf(book);
 		this.ingredients = new Map(pins.ingredients);
@@ -121,7 +121,7 @@ class ChangeWriter {
 		const revision = await insertIngredientRevision(this.tx, ingredient, {
 			number: (before?.number ?? 0) + 1,
 			weighingScaleId,
-			madeBy: this.actor.id
+			...this.by
 		});
 		this.ingredients.set(ingredient.id, revision);
 		this.changed.add(ingredient.id);
@@ -148,7 +148,7 @@ class ChangeWriter {
 					number: (before?.number ?? 0) + 1,
 					cause: own ? 'edited' : 'followed',
 					steps: own?.steps ?? before?.steps ?? [],
-					madeBy: this.actor.id
+					...this.by
 				},
 				this.pins
 			);
@@ -165,7 +165,7 @@ class ChangeWriter {
 		await insertFormulaRevision(
 			this.tx,
 			contents,
-			{ number, cause, madeBy: this.actor.id },
+			{ number, cause, ...this.by },
 			this.pins
 		);
 		return number;
@@ -189,7 +189,7 @@ class ChangeWriter {
 				await insertProductRevision(
 					this.tx,
 					before,
-					{ number: before.number + 1, cause: 'followed', madeBy: this.actor.id },
+					{ number: before.number + 1, cause: 'followed', ...this.by },
 					this.pins
 				);
 	}

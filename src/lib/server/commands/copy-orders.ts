@@ -1,4 +1,3 @@
-import { sql } from 'kysely';
 import { z } from 'zod';
 import { bakeDateSchema } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
@@ -6,6 +5,7 @@ import {
 	insertOrderChanges,
 	loadCopyableLines,
 	loadOrderLines,
+	lockCopyingTo,
 	putOrderLines
 } from '../db/orders.ts';
 import { defineCommand, EVERYONE } from './define.ts';
@@ -18,7 +18,7 @@ export const copyOrders = defineCommand({
 	refusals: ['orders-there-already', 'nothing-to-copy'],
 	handle: async (tx, { from, to, id }, actor) => {
 		// Two copies to one date must not meet: the second waits and then finds the first.
-		await sql`select pg_advisory_xact_lock(hashtext(${'copy-orders ' + to}))`.execute(tx);
+		await lockCopyingTo(tx, to);
 		const there = (await loadOrderLines(tx, to)).filter((line) => line.pieces > 0);
 		if (there.length > 0) return fail({ kind: 'orders-there-already', lines: there.length });
 		const lines = await loadCopyableLines(tx, from);

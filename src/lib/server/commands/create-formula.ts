@@ -23,7 +23,7 @@ export const createFormula = defineCommand({
 	}),
 	permitted: EVERYONE,
 	refusals: ['name-taken', 'unknown'],
-	handle: async (tx, { formulaId, name }, actor) => {
+	handle: async (tx, { formulaId, name, occurredAtMs }, actor) => {
 		await lockBook(tx);
 		const book = await loadFormulaBook(tx);
 		if (book.formulas.some(({ formula }) => formula.name === name || formula.id === formulaId))
@@ -53,7 +53,7 @@ export const createFormula = defineCommand({
 				mostDoughGrams: null,
 				steps: FIRST_DOUGH_STEPS
 			},
-			{ number: 1, cause: 'edited', madeBy: actor.id },
+			{ number: 1, cause: 'edited', madeBy: actor.id, occurredAtMs },
 			pinsOf(book)
 		);
 		return ok({ formulaId });

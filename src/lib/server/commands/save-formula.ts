@@ -74,7 +74,10 @@ export const saveFormula = defineCommand({
 		};
 		const after = changedBook(book, change);
 		if (!after.ok) return after;
-		const revision = await writeChange(tx, book, change, after.value, actor);
+		const revision = await writeChange(tx, book, change, after.value, {
+			actor,
+			occurredAtMs: command.occurredAtMs
+		});
 		return ok<SavedFormula>({ kind: 'saved', revision });
 	}
 });

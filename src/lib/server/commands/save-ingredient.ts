@@ -56,7 +56,10 @@ export const saveIngredient = defineCommand({
 		};
 		const after = changedBook(book, change);
 		if (!after.ok) return after;
-		await writeChange(tx, book, change, after.value, actor);
+		await writeChange(tx, book, change, after.value, {
+			actor,
+			occurredAtMs: command.occurredAtMs
+		});
 		return ok({ version: command.expectedVersion + 1 });
 	}
 });

@@ -43,7 +43,10 @@ export const savePreparation = defineCommand({
 		};
 		const after = changedBook(book, change);
 		if (!after.ok) return after;
-		await writeChange(tx, book, change, after.value, actor);
+		await writeChange(tx, book, change, after.value, {
+			actor,
+			occurredAtMs: command.occurredAtMs
+		});
 		return ok({ revision: (there?.number ?? 0) + 1 });
 	}
 });

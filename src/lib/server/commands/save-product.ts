@@ -54,7 +54,7 @@ export const saveProduct = defineCommand({
 					}))
 				}
 			},
-			{ number: revision, cause: 'edited', madeBy: actor.id },
+			{ number: revision, cause: 'edited', madeBy: actor.id, occurredAtMs: command.occurredAtMs },
 			pinsOf(book)
 		);
 		return ok({ revision });

@@ -214,7 +214,8 @@ export interface RevisionHead {
 	readonly number: number;
 	readonly cause: RevisionCause;
 	readonly by: string;
-	readonly recordedAtMs: number;
+	/** On the bakery's clock. */
+	readonly occurredAtMs: number;
 }
 
 /** The newest revisions of a formula, newest first. */
@@ -230,7 +231,7 @@ export async function loadRevisionHeads(
 			'revision.id',
 			'revision.number',
 			'revision.cause',
-			'revision.recorded_at',
+			'revision.occurred_at',
 			'person.name'
 		])
 		.where('revision.formula_id', '=', formulaId)
@@ -242,7 +243,7 @@ export async function loadRevisionHeads(
 		number: row.number,
 		cause: row.cause,
 		by: row.name,
-		recordedAtMs: row.recorded_at.getTime()
+		occurredAtMs: row.occurred_at.getTime()
 	}));
 }
 
@@ -275,7 +276,7 @@ export async function nameFormula(tx: Tx, formulaId: string, name: string): Prom
 export async function insertFormulaRevision(
 	tx: Tx,
 	contents: FormulaContents,
-	of: { readonly number: number; readonly cause: RevisionCause; readonly madeBy: string },
+	of: { readonly number: number; readonly cause: RevisionCause; readonly madeBy: string; readonly occurredAtMs: number },
 	pins: Pins
 ): Promise<string> {
 	const { formula } = contents;
@@ -290,7 +291,8 @@ export async function insertFormulaRevision(
 		friction_kj_per_kg: contents.frictionKilojoulesPerKilogram,
 		most_dough_g: contents.mostDoughGrams,
 		steps: JSON.stringify(contents.steps),
-		made_by: of.madeBy
+		made_by: of.madeBy,
+		occurred_at: new Date(of.occurredAtMs)
 	};
 	await tx.insertInto('formula_revision').values(row).execute();
 	const lines = formula.lines.map((line, index): EveryColumn<'formula_revision_line'> => ({

@@ -103,6 +103,7 @@ export async function insertIngredientRevision(
 		readonly number: number;
 		readonly weighingScaleId: string | null;
 		readonly madeBy: string | null;
+		readonly occurredAtMs: number;
 	}
 ): Promise<string> {
 	const { composition } = ingredient;
@@ -123,7 +124,8 @@ export async function insertIngredientRevision(
 		density_kg_per_l: ingredient.density?.kilogramsPerLitre ?? null,
 		price_per_kg: ingredient.pricePerKilogram,
 		weighing_scale_id: of.weighingScaleId,
-		made_by: of.madeBy
+		made_by: of.madeBy,
+		occurred_at: new Date(of.occurredAtMs)
 	};
 	await tx.insertInto('ingredient_revision').values(row).execute();
 	return row.id;

@@ -106,6 +106,11 @@ export async function updateOrderLine(
 		.execute();
 }
 
+/** Holds others that copy to the date until this transaction ends: two copies must not meet. */
+export async function lockCopyingTo(tx: Tx, date: BakeDate): Promise<void> {
+	await sql`select pg_advisory_xact_lock(hashtext(${'copy-orders ' + date}))`.execute(tx);
+}
+
 /** Puts lines at some pieces, whether they were there or not; each gets its next version. */
 export async function putOrderLines(
 	tx: Tx,

@@ -1,3 +1,4 @@
+import { sql } from 'kysely';
 import type { Db, Tx } from './client.ts';
 import type { EveryColumn } from './tables.ts';
 
@@ -8,7 +9,7 @@ export async function insertPeople(
 	await tx.insertInto('person').values(people).execute();
 }
 
-/** The first of the bakery's people that may do everything. */
+/** The first of the bakery's people that may do everything; where there is none, the first of all. */
 export async function findHeadBaker(db: Db | Tx): Promise<{
 	readonly id: string;
 	readonly name: string;
@@ -16,9 +17,10 @@ export async function findHeadBaker(db: Db | Tx): Promise<{
 } | null> {
 	const row = await db
 		.selectFrom('person')
-		.selectAll()
-		.where('role', '=', 'head-baker')
+		.select(['id', 'name', 'role'])
+		.orderBy(sql`role = 'head-baker'`, 'desc')
 		.orderBy('name')
+		.limit(1)
 		.executeTakeFirst();
 	return row ?? null;
 }

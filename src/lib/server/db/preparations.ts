@@ -167,6 +167,7 @@ export async function insertPreparationRevision(
 		readonly cause: RevisionCause;
 		readonly steps: readonly Step[];
 		readonly madeBy: string;
+		readonly occurredAtMs: number;
 	},
 	pins: Pins
 ): Promise<string> {
@@ -180,7 +181,8 @@ export async function insertPreparationRevision(
 		build_loss_share: preparation.buildLoss.share,
 		take_back_g: preparation.takeBackGrams,
 		steps: JSON.stringify(of.steps),
-		made_by: of.madeBy
+		made_by: of.madeBy,
+		occurred_at: new Date(of.occurredAtMs)
 	};
 	await tx.insertInto('preparation_revision').values(row).execute();
 	const lines = preparation.lines.map((line, index): EveryColumn<'preparation_revision_line'> => ({

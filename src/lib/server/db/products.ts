@@ -151,7 +151,7 @@ export async function nameProduct(tx: Tx, productId: string, name: string): Prom
 export async function insertProductRevision(
 	tx: Tx,
 	contents: ProductContents,
-	of: { readonly number: number; readonly cause: RevisionCause; readonly madeBy: string },
+	of: { readonly number: number; readonly cause: RevisionCause; readonly madeBy: string; readonly occurredAtMs: number },
 	pins: Pins
 ): Promise<string> {
 	const { product } = contents;
@@ -170,7 +170,8 @@ export async function insertProductRevision(
 		footprint_length_cm: contents.footprint?.lengthCm ?? null,
 		footprint_width_cm: contents.footprint?.widthCm ?? null,
 		steps: JSON.stringify(contents.steps),
-		made_by: of.madeBy
+		made_by: of.madeBy,
+		occurred_at: new Date(of.occurredAtMs)
 	};
 	await tx.insertInto('product_revision').values(row).execute();
 	const doughs = product.doughs.map((dough, at): EveryColumn<'product_revision_dough'> => ({

@@ -104,6 +104,7 @@ export interface Tables {
 		price_per_kg: number | null;
 		weighing_scale_id: string | null;
 		made_by: string | null;
+		occurred_at: Date;
 		recorded_at: RecordedAt;
 	};
 	flour_delivery: {
@@ -129,6 +130,7 @@ export interface Tables {
 		number: number;
 		name: string;
 		cause: RevisionCause;
+		occurred_at: Date;
 		kind: PreparationKind;
 		build_loss_share: number;
 		take_back_g: number;
@@ -150,6 +152,7 @@ export interface Tables {
 		number: number;
 		name: string;
 		cause: RevisionCause;
+		occurred_at: Date;
 		dough_loss_share: number;
 		target_dough_celsius: number;
 		friction_kj_per_kg: number;
@@ -192,6 +195,7 @@ export interface Tables {
 		number: number;
 		name: string;
 		cause: RevisionCause;
+		occurred_at: Date;
 		pieces_per_deck: number;
 		baked_g: number | null;
 		bake_loss_share: number;

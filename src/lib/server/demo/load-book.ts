@@ -35,7 +35,11 @@ function material(name: string): Material {
 }
 
 /** Writes the book of the Saltmarrow Bakehouse, each thing after what it takes from. */
-export async function loadBook(tx: Tx, madeBy: string, today: BakeDate): Promise<void> {
+export async function loadBook(
+	tx: Tx,
+	by: { readonly madeBy: string; readonly occurredAtMs: number },
+	today: BakeDate
+): Promise<void> {
 	const ingredients = new Map<IngredientId, string>();
 	const preparations = new Map<PreparationId, string>();
 	const pins: Pins = { ingredients, preparations };
@@ -45,7 +49,7 @@ export async function loadBook(tx: Tx, madeBy: string, today: BakeDate): Promise
 		const revision = await insertIngredientRevision(tx, ingredient, {
 			number: 1,
 			weighingScaleId: one.weighedOn ? demoId('scale', one.weighedOn) : null,
-			madeBy
+			...by
 		});
 		ingredients.set(ingredient.id, revision);
 	}
@@ -55,7 +59,7 @@ export async function loadBook(tx: Tx, madeBy: string, today: BakeDate): Promise
 		const revision = await insertPreparationRevision(
 			tx,
 			preparation,
-			{ number: 1, cause: 'edited', steps: stepsOf.get(preparation.name) ?? [], madeBy },
+			{ number: 1, cause: 'edited', steps: stepsOf.get(preparation.name) ?? [], ...by },
 			pins
 		);
 		preparations.set(preparation.id, revision);
@@ -83,7 +87,7 @@ export async function loadBook(tx: Tx, madeBy: string, today: BakeDate): Promise
 					mostDoughGrams: one.mostDoughGrams,
 					steps: one.steps
 				},
-				{ number: index + 1, cause: 'edited', madeBy },
+				{ number: index + 1, cause: 'edited', ...by },
 				pins
 			);
 	}
@@ -116,7 +120,7 @@ export async function loadBook(tx: Tx, madeBy: string, today: BakeDate): Promise
 				piecesPerDeck: one.piecesPerDeck,
 				steps: one.steps
 			},
-			{ number: 1, cause: 'edited', madeBy },
+			{ number: 1, cause: 'edited', ...by },
 			pins
 		);
 	}

@@ -43,7 +43,11 @@ export async function loadSaltmarrow(
 		const commandId = demoId('command', 'load demo');
 		await setClock(tx, clock);
 		await loadBakehouse(tx);
-		await loadBook(tx, demoId('person', HEAD_BAKER), today);
+		await loadBook(
+			tx,
+			{ madeBy: demoId('person', HEAD_BAKER), occurredAtMs: now.epochMs },
+			today
+		);
 		const lines = await loadOrders(tx, today, commandId);
 		await loadHistory(tx, now.epochMs, commandId);
 		await insertCommand(tx, {

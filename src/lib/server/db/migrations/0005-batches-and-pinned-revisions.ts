@@ -27,6 +27,8 @@ const REVISIONS = [
 	   weighing_scale_id uuid references weighing_scale (id),
 	   /* Null for what was written before editors were told. */
 	   made_by uuid references person (id),
+	   /* The bakery's clock when it was saved. */
+	   occurred_at timestamptz not null default now(),
 	   recorded_at timestamptz not null default now(),
 	   unique (ingredient_id, number),
 	   check (flour_share + water_share + fat_share + sugar_share <= 1.000001)
@@ -46,11 +48,13 @@ const REVISIONS = [
 	...['formula', 'preparation', 'product'].flatMap((kind) => [
 		`alter table ${kind}_revision
 		   add column name text check (length(name) between 1 and 200),
-		   add column cause text not null default 'edited' check (cause in ('edited', 'followed'))`,
+		   add column cause text not null default 'edited' check (cause in ('edited', 'followed')),
+		   add column occurred_at timestamptz`,
 		`alter table ${kind}_revision disable trigger ${kind}_revision_append_only`,
-		`update ${kind}_revision r set name = e.name from ${kind} e where e.id = r.${kind}_id`,
+		`update ${kind}_revision r set name = e.name, occurred_at = r.recorded_at from ${kind} e where e.id = r.${kind}_id`,
 		`alter table ${kind}_revision enable trigger ${kind}_revision_append_only`,
-		`alter table ${kind}_revision alter column name set not null`
+		`alter table ${kind}_revision alter column name set not null, alter column cause drop default,
+		   alter column occurred_at set not null`
 	]),
 	...[
 		['formula_revision', 'formula_id'],

@@ -1,0 +1,48 @@
+import { test } from 'node:test';
+import assert from 'node:assert/strict';
+import { readdirSync, readFileSync } from 'node:fs';
+import { gunzipSync } from 'node:zlib';
+import type { DayPlan } from '../core/planning/index.ts';
+import { PLAN_DOCUMENT_SCHEMA, readPlanDocument } from '../contracts/plan-document.ts';
+import { toDoList } from './task-text.ts';
+
+/** Plans as they were stored, each with the run sheet it told then. They are never written again. */
+const FOLDER = new URL('../../../tests/fixtures/plan-documents/', import.meta.url);
+interface Kept {
+	readonly schema: number;
+	readonly document: unknown;
+	readonly runSheet: readonly object[];
+	readonly drops: DayPlan['drops'];
+	readonly tasks: DayPlan['tasks'];
+}
+const files = readdirSync(FOLDER);
+
+test('there is a stored plan of every shape in which plans are told', () => {
+	const shapes = Array.from(
+		{ length: PLAN_DOCUMENT_SCHEMA },
+		(_, at) => `schema-${at + 1}.json.gz`
+	);
+	assert.deepEqual(files.sort(), shapes.sort());
+});
+
+for (const file of files)
+	test(`a plan stored as ${file} tells the run sheet it told then`, () => {
+		const kept = JSON.parse(
+			gunzipSync(readFileSync(new URL(file, FOLDER))).toString('utf8')
+		) as Kept;
+		const { plan, input } = readPlanDocument(kept.schema, kept.document);
+		const sheet = toDoList(plan.tasks, input).map(({ atMs, what, detail, handsOn }) => ({
+			atMs,
+			what,
+			detail,
+			handsOn
+		}));
+		assert.ok(kept.runSheet.length > 40);
+		assert.deepEqual(sheet, kept.runSheet);
+		assert.deepEqual(plan.drops, kept.drops);
+		assert.deepEqual(plan.tasks, kept.tasks);
+	});
+
+test('a plan in a shape that is not known is refused by name', () => {
+	assert.throws(() => readPlanDocument(99, {}), /shape 99/);
+});
