@@ -3,7 +3,7 @@ import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { installPackages, installPostgres } from './parts/install.mjs';
 import { DATA, PROJECT } from './parts/places.mjs';
-import { startCluster } from './parts/postgres.mjs';
+import { clusterFolder, startCluster } from './parts/postgres.mjs';
 import { reportAndExit, step } from './parts/progress.mjs';
 import { mustRun } from './parts/run.mjs';
 
@@ -13,7 +13,7 @@ async function main() {
 	await step('preparing types', () =>
 		mustRun('npx', ['--no-install', 'svelte-kit', 'sync'], { cwd: PROJECT })
 	);
-	const folder = path.join(DATA, 'bench-postgres');
+	const folder = await clusterFolder(path.join(DATA, 'bench-postgres'));
 	// Durable like real data: what is measured is what a bakery would have.
 	const cluster = await step('starting PostgreSQL for the measurements', () =>
 		startCluster({ folder, forTests: false, port: 0 })

@@ -15,7 +15,7 @@ import { installPackages, installPostgres } from './parts/install.mjs';
 import { takeLock } from './parts/lock.mjs';
 import { DATA } from './parts/places.mjs';
 import { freePort } from './parts/ports.mjs';
-import { startCluster } from './parts/postgres.mjs';
+import { clusterFolder, startCluster } from './parts/postgres.mjs';
 import { startProbes } from './parts/probes.mjs';
 import { Plain, reportAndExit, say, step } from './parts/progress.mjs';
 
@@ -60,7 +60,7 @@ async function main() {
 		await installPackages();
 		await installPostgres();
 		await buildApplication();
-		const folder = path.join(DATA, 'demo-postgres');
+		const folder = await clusterFolder(path.join(DATA, 'demo-postgres'));
 		if (values.fresh) {
 			const old = await startCluster({ folder, forTests: false, port: 0 });
 			await old.stop();
@@ -92,7 +92,7 @@ async function main() {
 				startProbes({ address: application.origin, key, args: ['--weather', values.weather] })
 			);
 		if (port !== wanted) say(`  port ${wanted} is busy, so another one is used`);
-		say(`\nJovet is at ${application.origin}\nCtrl-C stops it; the data is kept in ${DATA}.\n`);
+		say(`\nJovet is at ${application.origin}\nCtrl-C stops it; the data is kept in ${folder}.\n`);
 		const code = await Promise.race([asked, application.ended]);
 		if (!stopping && typeof code === 'number')
 			throw new Plain(`The application ended with code ${code}.`);

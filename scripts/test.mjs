@@ -1,6 +1,7 @@
 // npm test: installs what is missing, then checks and tests everything.
 //
-//   node scripts/test.mjs unit integration   runs only the named parts
+//   npm test -- unit integration                  runs only the named parts: checks, unit, integration, journey
+//   npm test -- tests/integration/orders.test.ts  runs only the named test files
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
 import path from 'node:path';
@@ -13,7 +14,7 @@ import {
 } from './parts/install.mjs';
 import { takeLock } from './parts/lock.mjs';
 import { DATA, PROJECT } from './parts/places.mjs';
-import { startCluster } from './parts/postgres.mjs';
+import { clusterFolder, startCluster } from './parts/postgres.mjs';
 import { Plain, reportAndExit, say, step } from './parts/progress.mjs';
 import { mustRun } from './parts/run.mjs';
 
@@ -26,6 +27,8 @@ function testFiles(folder) {
 		.map((name) => path.join(folder, name))
 		.sort();
 }
+
+const PARTS = ['checks', 'unit', 'integration', 'journey'];
 
 let passed = 0;
 let failed = 0;
@@ -92,9 +95,52 @@ function check(what, tool, args) {
 	return step(what, () => mustRun('npx', ['--no-install', tool, ...args], { cwd: PROJECT }));
 }
 
+/** Where the checks keep what they found of files that have not changed since. */
+const CACHE = path.join(PROJECT, 'node_modules', '.cache');
+
+/**
+ * Types of a part, by what has changed since the last time.
+ * @param {string} what @param {string} part
+ */
+function checkTypes(what, part) {
+	return check(what, 'tsc', [
+		'-p',
+		`tsconfig.${part}.json`,
+		'--incremental',
+		'--tsBuildInfoFile',
+		path.join(CACHE, `tsc-${part}.json`)
+	]);
+}
+
+/**
+ * What was asked for: parts by name, and test files, each of which wants its part's surroundings.
+ * @param {string[]} asked
+ */
+function readArguments(asked) {
+	const parts = asked.filter((one) => PARTS.includes(one));
+	const files = asked
+		.filter((one) => !PARTS.includes(one))
+		.map((one) => path.relative(PROJECT, path.resolve(one)));
+	for (const file of files)
+		if (!file.endsWith('.test.ts') || !existsSync(path.join(PROJECT, file)))
+			throw new Plain(
+				`"${file}" is neither a part (${PARTS.join(', ')}) nor a test file of this project (*.test.ts).`
+			);
+	return { parts, files };
+}
+
 async function main() {
-	const only = process.argv.slice(2);
-	const wanted = (/** @type {string} */ part) => only.length === 0 || only.includes(part);
+	const { parts, files } = readArguments(process.argv.slice(2));
+	const wanted = (/** @type {string} */ part) =>
+		parts.includes(part) || (parts.length === 0 && files.length === 0);
+	/** The files of a part that are to run. @param {string} part @param {string[]} folders */
+	const filesOf = (part, ...folders) => {
+		const all = folders.flatMap(testFiles);
+		return wanted(part) ? all : all.filter((file) => files.includes(file));
+	};
+	const unit = filesOf('unit', 'src');
+	const integration = filesOf('integration', 'tests/integration', 'tests/rules');
+	const journeys = filesOf('journey', 'tests/e2e');
 	const started = performance.now();
 	const unlock = takeLock('test', 'The tests are already running on this data folder');
 	/** @type {(() => Promise<void>)[]} */
@@ -107,11 +153,11 @@ async function main() {
 	try {
 		await installPackages();
 		await installPostgres();
-		if (wanted('journey')) await installChromium();
+		if (journeys.length > 0) await installChromium();
 		await step('preparing types', () =>
 			mustRun('npx', ['--no-install', 'svelte-kit', 'sync'], { cwd: PROJECT })
 		);
-		const folder = path.join(DATA, 'test-postgres');
+		const folder = await clusterFolder(path.join(DATA, 'test-postgres'));
 		const cluster = await step('starting PostgreSQL for the tests', async () => {
 			// Tests start from nothing: what an earlier run left is thrown away.
 			const old = existsSync(folder)
@@ -133,9 +179,17 @@ async function main() {
 		const lanes = [
 			async () => {
 				if (wanted('checks')) {
-					await check('formatting', 'prettier', ['--check', '.', '--log-level', 'warn']);
-					await check('types of the core alone', 'tsc', ['-p', 'tsconfig.core.json']);
-					await check('types of tests and scripts', 'tsc', ['-p', 'tsconfig.tests.json']);
+					await check('formatting', 'prettier', [
+						'--check',
+						'.',
+						'--log-level',
+						'warn',
+						'--cache',
+						'--cache-strategy',
+						'content'
+					]);
+					await checkTypes('types of the core alone', 'core');
+					await checkTypes('types of tests and scripts', 'tests');
 					await check('directions', 'depcruise', [
 						'src',
 						'--config',
@@ -143,34 +197,37 @@ async function main() {
 						'--output-type',
 						'err'
 					]);
-					await check('lint', 'eslint', ['.']);
+					await check('lint', 'eslint', [
+						'.',
+						'--cache',
+						'--cache-strategy',
+						'content',
+						'--cache-location',
+						path.join(CACHE, 'eslint/')
+					]);
 				}
-				if (wanted('unit')) await runTests('unit', testFiles('src'), env, 1);
+				if (wanted('unit') || unit.length > 0) await runTests('unit', unit, env, 1);
 			},
 			async () => {
 				if (wanted('checks'))
 					await check('types of the interface', 'svelte-check', [
 						'--tsconfig',
 						'tsconfig.json',
-						'--fail-on-warnings'
+						'--fail-on-warnings',
+						'--incremental'
 					]);
 				if (wanted('checks')) await check('unused files and exports', 'knip', []);
-				if (wanted('integration'))
-					await runTests(
-						'integration',
-						[...testFiles('tests/integration'), ...testFiles('tests/rules')],
-						env,
-						1
-					);
+				if (wanted('integration') || integration.length > 0)
+					await runTests('integration', integration, env, 1);
 			}
 		];
-		if (wanted('journey') || wanted('integration')) {
+		if (journeys.length > 0 || integration.some((file) => file.startsWith('tests/rules'))) {
 			process.env.JOVET_PRECOMPRESS = 'no';
 			await buildApplication();
 		}
 		const results = await Promise.allSettled(lanes.map((lane) => lane()));
-		if (wanted('journey'))
-			await runTests('journey', testFiles('tests/e2e'), env, 1).catch((error) =>
+		if (wanted('journey') || journeys.length > 0)
+			await runTests('journey', journeys, env, 1).catch((error) =>
 				results.push({ status: 'rejected', reason: error })
 			);
 		const broken = results.flatMap((one) => (one.status === 'rejected' ? [one.reason] : []));

@@ -1,11 +1,13 @@
 // A private PostgreSQL in a folder of the project: made once, started, adopted when it still runs, stopped.
-import { randomBytes } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import {
 	chmodSync,
 	chownSync,
 	existsSync,
 	mkdirSync,
+	readdirSync,
 	readFileSync,
+	rmdirSync,
 	rmSync,
 	statSync,
 	writeFileSync
@@ -13,7 +15,7 @@ import {
 import path from 'node:path';
 import { findPostgres } from './install.mjs';
 import { freePort } from './ports.mjs';
-import { Plain } from './progress.mjs';
+import { Plain, say } from './progress.mjs';
 import { mustRun, run } from './run.mjs';
 
 /**
@@ -161,18 +163,45 @@ async function makeReachable(folder) {
 	if (!asRoot) return;
 	await giveToPostgres(folder);
 	chmodSync(folder, 0o700);
-	const reached = await run('runuser', ['-u', 'postgres', '--', 'test', '-w', folder], {
-		cwd: '/'
-	});
-	if (reached.code === 0) return;
+	if (await isReachable(folder)) return;
 	throw new Plain(
 		`The user "postgres" cannot reach ${folder}, since a folder above it is closed to others ` +
-			`(${closedParent(folder)}).\nPut the project elsewhere, open that folder with "chmod o+x", or name another ` +
-			`place for the data:\n\n  JOVET_DATA=/var/lib/jovet npm run demo\n`
+			`(${closedParent(folder)}).`
 	);
 }
 
+/**
+ * Where the data of a cluster lies: in the wanted folder, or, where root runs in a folder that others cannot
+ * enter (its own home, say), in a place of its own that the server can reach. It says so when it moves.
+ * @param {string} wanted
+ * @param {string} [elsewhere] the folder that then holds the data
+ * @returns {Promise<string>}
+ */
+export async function clusterFolder(wanted, elsewhere = '/var/lib/jovet') {
+	mkdirSync(wanted, { recursive: true });
+	if (!asRoot) return wanted;
+	await giveToPostgres(wanted);
+	if (await isReachable(wanted)) return wanted;
+	// One place for every folder it stands for, so that two checkouts never share their data.
+	const mark = createHash('sha256').update(wanted).digest('hex').slice(0, 12);
+	const moved = path.join(elsewhere, mark, path.basename(wanted));
+	mkdirSync(moved, { recursive: true, mode: 0o755 });
+	if (readdirSync(wanted).length === 0) rmdirSync(wanted);
+	say(
+		`  the database's data lies in ${moved}, since its server cannot enter ${closedParent(wanted)}`
+	);
+	return moved;
+}
+
 /** @param {string} folder */
+async function isReachable(folder) {
+	const reached = await run('runuser', ['-u', 'postgres', '--', 'test', '-w', folder], {
+		cwd: '/'
+	});
+	return reached.code === 0;
+}
+
+/** The highest folder above that others cannot enter. @param {string} folder */
 function closedParent(folder) {
 	let closed = folder;
 	for (let at = path.dirname(folder); at !== '/'; at = path.dirname(at))

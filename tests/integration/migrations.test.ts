@@ -132,7 +132,7 @@ interface Timed {
 	readonly startMs: number;
 	readonly endMs: number;
 	readonly machineId: string | null;
-	readonly celsius: number | null;
+	readonly celsius: readonly number[];
 	readonly foldsMs: readonly number[];
 	readonly marks: {
 		readonly earlyMs: number | null;
@@ -189,7 +189,13 @@ test('a plan that the fourth version stored reads as it did then', async () => {
 		assert.equal(plan.cautions.length, read.cautions);
 		// The marks were never stored: they are followed anew, and the method of
 		// following a cold place has gained in accuracy since. No run sheet tells less than a minute.
-		const withoutMarks = ({ startMs, endMs, machineId, celsius, foldsMs }: Timed) => ({
+		const withoutMarks = ({
+			startMs,
+			endMs,
+			machineId,
+			celsius,
+			foldsMs
+		}: Omit<Timed, 'marks'>) => ({
 			startMs,
 			endMs,
 			machineId,

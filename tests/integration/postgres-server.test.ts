@@ -1,13 +1,13 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import { spawn, spawnSync } from 'node:child_process';
-import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import net from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import pg from 'pg';
 import { PROJECT } from '../../scripts/parts/places.mjs';
-import { runningServer, startCluster } from '../../scripts/parts/postgres.mjs';
+import { clusterFolder, runningServer, startCluster } from '../../scripts/parts/postgres.mjs';
 
 function folder() {
 	const made = mkdtempSync(path.join(os.tmpdir(), 'jovet-cluster-'));
@@ -94,40 +94,60 @@ test('after a crash the lock file it left is cleared and the data is there', asy
 const asRoot = process.getuid?.() === 0;
 
 test(
-	'root is told when the database user cannot reach the folder',
+	'root in a folder that others cannot enter has its data where the server can reach it',
 	{ skip: asRoot ? false : 'only root hands the folder over' },
 	async () => {
 		const closed = folder();
 		chmodSync(closed, 0o700);
-		await assert.rejects(
-			startCluster({ folder: path.join(closed, 'pg'), forTests: true, port: 0 }),
-			/cannot reach .* JOVET_DATA/s
-		);
+		const elsewhere = path.join(folder(), 'data-of-servers');
+		const wanted = path.join(closed, 'pg');
+		const moved = await clusterFolder(wanted, elsewhere);
+		assert.ok(moved.startsWith(`${elsewhere}/`), moved);
+		// It is the same place every time, and another for another checkout.
+		assert.equal(await clusterFolder(wanted, elsewhere), moved);
+		assert.notEqual(await clusterFolder(path.join(closed, 'other', 'pg'), elsewhere), moved);
+		const cluster = await startCluster({ folder: moved, forTests: true, port: 0 });
+		try {
+			assert.deepEqual(await ask(cluster.url, 'select 1 as one'), [{ one: 1 }]);
+		} finally {
+			await cluster.stop();
+		}
 		rmSync(closed, { recursive: true });
 	}
 );
 
-test(
-	'an ordinary user starts and stops it too',
-	{ skip: asRoot ? false : 'the other tests ran as an ordinary user' },
-	async () => {
-		const home = mkdtempSync(path.join(os.tmpdir(), 'jovet-user-'));
-		spawnSync('chown', ['postgres', home]);
-		const script = `
-		const { startCluster } = await import('${PROJECT}/scripts/parts/postgres.mjs');
+test('a folder that the server can reach is kept', async () => {
+	const wanted = path.join(folder(), 'pg');
+	assert.equal(await clusterFolder(wanted, '/nowhere'), wanted);
+});
+
+/** Only where the database's user may run this Node.js. */
+const cannotBeOrdinary = !asRoot
+	? 'the other tests ran as an ordinary user'
+	: spawnSync('runuser', ['-u', 'postgres', '--', 'test', '-x', process.execPath], { cwd: '/' })
+				.status === 0
+		? false
+		: `the user "postgres" cannot run ${process.execPath}`;
+
+test('an ordinary user starts and stops it too', { skip: cannotBeOrdinary }, async () => {
+	const home = folder();
+	// The project itself may lie where an ordinary user cannot look.
+	cpSync(path.join(PROJECT, 'scripts'), path.join(home, 'scripts'), { recursive: true });
+	spawnSync('chown', ['-R', 'postgres', home]);
+	const script = `
+		const { startCluster } = await import('${home}/scripts/parts/postgres.mjs');
 		const cluster = await startCluster({ folder: '${home}/pg', forTests: true, port: 0 });
 		await cluster.stop();
 		console.log('started and stopped as', process.getuid());`;
-		const child = spawn(
-			'runuser',
-			['-u', 'postgres', '--', process.execPath, '--input-type=module', '-e', script],
-			{ cwd: '/' }
-		);
-		let said = '';
-		child.stdout.on('data', (chunk: Buffer) => (said += chunk.toString()));
-		child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
-		const code = await new Promise((resolve) => child.on('exit', resolve));
-		assert.equal(code, 0, said);
-		assert.match(said, /started and stopped as [1-9]/);
-	}
-);
+	const child = spawn(
+		'runuser',
+		['-u', 'postgres', '--', process.execPath, '--input-type=module', '-e', script],
+		{ cwd: '/' }
+	);
+	let said = '';
+	child.stdout.on('data', (chunk: Buffer) => (said += chunk.toString()));
+	child.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
+	const code = await new Promise((resolve) => child.on('exit', resolve));
+	assert.equal(code, 0, said);
+	assert.match(said, /started and stopped as [1-9]/);
+});

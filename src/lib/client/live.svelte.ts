@@ -1,6 +1,11 @@
 /** What a browser hears: that something was written, or that anything may have been. */
 type Heard = { readonly topic: string } | 'anything';
 
+/** How the server can be reached: lost for a moment, or away for longer. */
+interface Reach {
+	readonly reach: 'there' | 'lost' | 'away';
+}
+
 const CHANNEL = 'jovet-live';
 const LOCK = 'jovet-live-stream';
 /** Several things written at once are looked at once. */
@@ -15,16 +20,22 @@ const AWAY_MS = 8000;
 export class Live {
 	/** Since when nothing was heard, on the real clock; null while all is well. */
 	awaySinceMs: number | null = $state(null);
+	/** The stream broke off a moment ago or longer; it may only be on its way back. */
+	lost = $state(false);
 	#last = -1;
 	#timer: ReturnType<typeof setTimeout> | null = null;
 
-	constructor(private readonly onChange: () => void) {}
+	constructor(
+		private readonly onChange: () => void,
+		/** The server answers again after it was lost. */
+		private readonly onBack: () => void
+	) {}
 
 	/** Begins to listen; gives the way out. */
 	start(): () => void {
 		const channel = new BroadcastChannel(CHANNEL);
-		channel.onmessage = ({ data }: MessageEvent<Heard | { readonly away: boolean }>) => {
-			if (typeof data === 'object' && 'away' in data) this.#away(data.away);
+		channel.onmessage = ({ data }: MessageEvent<Heard | Reach>) => {
+			if (typeof data === 'object' && 'reach' in data) this.#reach(data.reach);
 			else this.#settle();
 		};
 		let stop = () => {};
@@ -45,10 +56,13 @@ export class Live {
 		};
 	}
 
-	#open(tell: (heard: Heard | { readonly away: boolean }) => void): () => void {
+	#open(tell: (heard: Heard | Reach) => void): () => void {
 		const source = new EventSource('/events');
 		let awayTimer: ReturnType<typeof setTimeout> | null = null;
-		let lost = false;
+		const reach = (now: Reach['reach']) => {
+			tell({ reach: now });
+			this.#reach(now);
+		};
 		const hear = (heard: Heard) => {
 			tell(heard);
 			this.#settle();
@@ -64,17 +78,12 @@ export class Live {
 		source.onopen = () => {
 			if (awayTimer) clearTimeout(awayTimer);
 			awayTimer = null;
-			if (lost) hear('anything');
-			lost = false;
-			tell({ away: false });
-			this.#away(false);
+			if (this.lost) hear('anything');
+			reach('there');
 		};
 		source.onerror = () => {
-			lost = true;
-			awayTimer ??= setTimeout(() => {
-				tell({ away: true });
-				this.#away(true);
-			}, AWAY_MS);
+			reach('lost');
+			awayTimer ??= setTimeout(() => reach('away'), AWAY_MS);
 		};
 		return () => {
 			if (awayTimer) clearTimeout(awayTimer);
@@ -82,9 +91,12 @@ export class Live {
 		};
 	}
 
-	#away(away: boolean): void {
-		if (!away) this.awaySinceMs = null;
-		else this.awaySinceMs ??= Date.now();
+	#reach(reach: Reach['reach']): void {
+		const wasLost = this.lost;
+		this.lost = reach !== 'there';
+		if (reach === 'there') this.awaySinceMs = null;
+		if (reach === 'away') this.awaySinceMs ??= Date.now();
+		if (wasLost && !this.lost) this.onBack();
 	}
 
 	#settle(): void {

@@ -1,12 +1,18 @@
 import { createContext } from 'svelte';
 import type { Explained } from '../core/explain/index.ts';
 import type { BakeryView } from '../contracts/views.ts';
+import type { Outbox } from './outbox.svelte.ts';
+import type { Retries } from './retries.ts';
 import type { BakeryNow } from './bakery-now.svelte.ts';
 
 /** What the frame lends to the rooms in it. */
 export interface Room {
 	readonly bakery: BakeryView;
 	readonly now: BakeryNow;
+	/** What could not be sent, tried again by itself. */
+	readonly retries: Retries;
+	/** Where the bench leaves what it did. */
+	readonly outbox: Outbox;
 	/** Opens the arithmetic behind a number, under a title. */
 	readonly explain: (explained: Explained, title: string, notes?: readonly string[]) => void;
 }

@@ -13,11 +13,18 @@ export type SendResult<K extends CommandKind> =
  * Sends a command through the one door. A lost answer is asked for again with the same id, so that
  * nothing is done twice; when the server cannot be reached the caller keeps what was typed.
  */
-export async function sendCommand<K extends CommandKind>(
+export function sendCommand<K extends CommandKind>(
 	draft: Draft<K>,
 	id: string = crypto.randomUUID()
 ): Promise<SendResult<K>> {
-	const body = JSON.stringify({ ...draft, id });
+	return postCommand<K>({ ...draft, id });
+}
+
+/** Sends what is a command already, such as one that waited. The server reads it as it reads any other. */
+export async function postCommand<K extends CommandKind>(command: {
+	readonly id: string;
+}): Promise<SendResult<K>> {
+	const body = JSON.stringify(command);
 	for (let attempt = 1; attempt <= 2; attempt += 1) {
 		try {
 			const answer = await fetch('/commands', {
@@ -28,11 +35,16 @@ export async function sendCommand<K extends CommandKind>(
 			if (answer.headers.get('content-type')?.includes('application/json')) {
 				// The server's own contract; both ends are built together.
 				const outcome = (await answer.json()) as CommandOutcome<K> | null;
-				if (outcome && 'outcome' in outcome) return outcome;
+				if (outcome && 'outcome' in outcome && !isUnavailable(outcome)) return outcome;
 			}
 		} catch {
 			// Not reached; asked once more below.
 		}
 	}
 	return { outcome: 'not-reached' };
+}
+
+/** A server without its database answers, but what it was sent is nowhere. */
+function isUnavailable(outcome: CommandOutcome<CommandKind>): boolean {
+	return outcome.outcome === 'refused' && outcome.refusal.kind === 'database-unavailable';
 }

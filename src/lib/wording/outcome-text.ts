@@ -1,13 +1,11 @@
-import type { CommandOutcome } from '../contracts/commands.ts';
+import type { Refusal } from '../contracts/refusals.ts';
 import { refusalText } from './refusal-text.ts';
 
-/**
- * What went wrong when something was sent, and what to do; empty when it was done. `kept` tells what becomes of
- * what the hand had made.
- */
+/** What went wrong when something was sent, and what becomes of it; empty when it was done. */
 export function outcomeProblem(
-	result: CommandOutcome | { readonly outcome: 'not-reached' },
-	kept = 'What you typed stays here; try again in a moment.'
+	result:
+		| { readonly outcome: 'done' | 'not-reached' | 'kept-here' }
+		| { readonly outcome: 'refused'; readonly refusal: Refusal }
 ): string {
 	switch (result.outcome) {
 		case 'done':
@@ -15,6 +13,8 @@ export function outcomeProblem(
 		case 'refused':
 			return refusalText(result.refusal);
 		case 'not-reached':
-			return `Not saved: Jovet does not answer. ${kept}`;
+			return 'Not saved yet: Jovet does not answer. It stays here and sends itself when it answers again.';
+		case 'kept-here':
+			return 'Jovet does not answer. It is kept in this browser and sends itself when it answers again.';
 	}
 }

@@ -54,7 +54,7 @@ const TEXTS: { readonly [K in Refusal['kind']]: (refusal: RefusalOf<K>) => strin
 		`Not accepted: the plan breaks ${violations.length} of its own rules. It is being made again.`,
 	'no-bakery': () => 'Not saved: this database holds no bakery yet.',
 	'database-unavailable': () =>
-		'Not saved: the database does not answer. What you typed stays here; try again in a moment.'
+		'Not saved yet: the database does not answer. It stays here and sends itself when it answers again.'
 };
 
 /** Why a command was not carried out, and what to do. */

@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import { sendCommand } from '../../client/send-command.ts';
 	import type { RetarderView } from '../../contracts/ripening-views.ts';
 	import { formatNumber, formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import FigureField from './FigureField.svelte';
@@ -13,7 +12,7 @@
 	let { retarder }: Props = $props();
 	const room = useRoom();
 	const { units } = $derived(room.bakery);
-	const saving = new Saving();
+	const saving = new Saving(room.retries);
 	const degrees = $derived(units.temperature === 'fahrenheit' ? '°F' : '°C');
 	/** A cabinet for a few racks (our defaults). */
 	const FIRST = {
@@ -33,6 +32,8 @@
 		};
 	});
 	let typed: Partial<typeof stored> = $state({});
+	/** One identity for one new room, so that adding it twice makes one. */
+	const newId = crypto.randomUUID();
 	const now = $derived({ ...stored, ...typed });
 
 	async function save(event: SubmitEvent) {
@@ -45,26 +46,26 @@
 			Number(text.replace(',', '.'))
 		) as [number, number, number];
 		if (now.name.trim() === '' || !set.ok || !(watts > 0) || !(air > 0) || !(walls >= 0)) {
-			saving.done = '';
-			saving.message =
+			saving.refuse(
 				now.name.trim() === ''
 					? 'Give it a name.'
 					: !set.ok
 						? 'Set to: type a temperature a cold room can hold.'
-						: 'Type the power of the compressor and of its air and walls as numbers above 0.';
+						: 'Type the power of the compressor and of its air and walls as numbers above 0.'
+			);
 			return;
 		}
-		const result = await sendCommand({
-			kind: 'save-retarder',
+		const draft = {
+			kind: 'save-retarder' as const,
 			occurredAtMs: Math.round(room.now.epochMs),
-			retarderId: retarder?.id ?? crypto.randomUUID(),
+			retarderId: retarder?.id ?? newId,
 			name: now.name.trim(),
 			setCelsius: set.value.celsius,
 			compressorWatts: watts,
 			airKilojoulesPerKelvin: air,
 			wallsWattsPerKelvin: walls
-		});
-		if (await saving.take(result, 'Saved.')) typed = {};
+		};
+		await saving.save(draft, { said: 'Saved.', then: () => (typed = {}) });
 	}
 </script>
 

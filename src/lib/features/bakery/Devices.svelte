@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import { sendCommand } from '../../client/send-command.ts';
 	import type { DeviceView } from '../../contracts/bakery-views.ts';
 	import { formatTemperature } from '../../core/units/index.ts';
 	import { probeDoubt } from '../../wording/probe-text.ts';
@@ -15,19 +14,19 @@
 	let { devices }: Props = $props();
 	const room = useRoom();
 	const { units, timeZone } = $derived(room.bakery);
-	const saving = new Saving();
+	const saving = new Saving(room.retries);
 	/** Shutting a device out is asked for twice: there is no way back. */
 	let asked: string | null = $state(null);
 
 	async function revoke(deviceId: string) {
 		asked = null;
-		await saving.take(
-			await sendCommand({
+		await saving.save(
+			{
 				kind: 'revoke-device',
 				occurredAtMs: Math.round(room.now.epochMs),
 				deviceId
-			}),
-			'Shut out: its key no longer counts.'
+			},
+			{ said: 'Shut out: its key no longer counts.' }
 		);
 	}
 </script>

@@ -1,13 +1,12 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import { sendCommand } from '../../client/send-command.ts';
 	import { SENSOR_KINDS, type SensorKind } from '../../contracts/device-protocol.ts';
 	import { fingerprintOfKey, newDeviceKey } from './device-key.ts';
 	import { Saving } from './saving.svelte.ts';
 	import { SENSOR_TEXT } from './sensor-text.ts';
 
 	const room = useRoom();
-	const saving = new Saving();
+	const saving = new Saving(room.retries);
 	interface Sensor {
 		readonly id: string;
 		readonly name: string;
@@ -32,32 +31,40 @@
 			names.some((one) => one === '') ||
 			new Set(names).size < names.length
 		) {
-			saving.message = 'Give the device and each of its sensors a name of its own.';
+			saving.refuse('Give the device and each of its sensors a name of its own.');
 			return;
 		}
 		const made = newDeviceKey();
 		const keySha256 = await fingerprintOfKey(made);
 		if (keySha256 === null) {
-			saving.message =
-				'This page is not served safely (HTTPS or this very machine), so no key can be made here.';
+			saving.refuse(
+				'This page is not served safely (HTTPS or this very machine), so no key can be made here.'
+			);
 			return;
 		}
-		const result = await sendCommand({
-			kind: 'register-device',
-			occurredAtMs: Math.round(room.now.epochMs),
-			deviceId: crypto.randomUUID(),
-			name: name.trim(),
-			keySha256,
-			sensors: sensors.map((one) => ({
-				...one,
-				name: one.name.trim(),
-				reportEverySeconds: REPORT_EVERY_SECONDS
-			}))
-		});
-		if (!(await saving.take(result, ''))) return;
-		key = { of: name.trim(), key: made };
-		open = false;
-		name = '';
+		const of = name.trim();
+		await saving.save(
+			{
+				kind: 'register-device',
+				occurredAtMs: Math.round(room.now.epochMs),
+				deviceId: crypto.randomUUID(),
+				name: of,
+				keySha256,
+				sensors: sensors.map((one) => ({
+					...one,
+					name: one.name.trim(),
+					reportEverySeconds: REPORT_EVERY_SECONDS
+				}))
+			},
+			{
+				said: '',
+				then: () => {
+					key = { of, key: made };
+					open = false;
+					name = '';
+				}
+			}
+		);
 	}
 </script>
 
@@ -130,7 +137,7 @@
 			class="action-lesser"
 			onclick={() => {
 				open = true;
-				saving.message = '';
+				saving.refuse('');
 				sensors = [fresh('room-probe')];
 			}}>Let a device in</button
 		>

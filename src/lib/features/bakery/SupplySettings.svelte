@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import { sendCommand } from '../../client/send-command.ts';
 	import type { SupplyView } from '../../contracts/bakery-views.ts';
 	import { ICE_FORMS, usualIceCap, type IceForm } from '../../core/heat/index.ts';
 	import {
@@ -20,7 +19,7 @@
 	let { supply }: Props = $props();
 	const room = useRoom();
 	const { units } = $derived(room.bakery);
-	const saving = new Saving();
+	const saving = new Saving(room.retries);
 	const degrees = $derived(units.temperature === 'fahrenheit' ? '°F' : '°C');
 	const bare = (celsius: number | null) =>
 		celsius === null ? '' : formatTemperature({ celsius }, 1, units).replace(/ °.$/, '');
@@ -80,17 +79,18 @@
 			hottestWaterCelsius: read('Hottest water', now.hottest, { celsius: 20 }, { celsius: 60 })
 		};
 		if (problems.length > 0) {
-			saving.done = '';
-			saving.message = problems.join(' ');
+			saving.refuse(problems.join(' '));
 			return;
 		}
-		const result = await sendCommand({
-			kind: 'set-supply',
-			occurredAtMs: Math.round(room.now.epochMs),
-			...values,
-			expectedVersion: supply.version
-		});
-		if (await saving.take(result, 'Saved: the water of every mix follows.')) typed = {};
+		await saving.save(
+			{
+				kind: 'set-supply',
+				occurredAtMs: Math.round(room.now.epochMs),
+				...values,
+				expectedVersion: supply.version
+			},
+			{ said: 'Saved: the water of every mix follows.', then: () => (typed = {}) }
+		);
 	}
 </script>
 

@@ -1,22 +1,23 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import { sendCommand } from '../../client/send-command.ts';
 	import type { UnitChoice } from '../../core/units/index.ts';
 	import { Saving } from './saving.svelte.ts';
 
 	const room = useRoom();
 	const { units } = $derived(room.bakery);
-	const saving = new Saving();
+	const saving = new Saving(room.retries);
 
 	async function set(change: Partial<UnitChoice>) {
-		const result = await sendCommand({
-			kind: 'set-units',
-			occurredAtMs: Math.round(room.now.epochMs),
-			...units,
-			...change
-		});
-		// Every figure of the frame and the room is read anew.
-		await saving.take(result, 'Saved: all figures are shown so.', 'everything');
+		await saving.save(
+			{
+				kind: 'set-units',
+				occurredAtMs: Math.round(room.now.epochMs),
+				...units,
+				...change
+			},
+			// Every figure of the frame and the room is read anew.
+			{ said: 'Saved: all figures are shown so.', readAnew: 'everything' }
+		);
 	}
 	const TEMPERATURES = [
 		['celsius', 'degrees Celsius'],

@@ -21,9 +21,8 @@
 		units: bakery.units
 	});
 
-	async function setAside(draftId: string) {
-		if (await model.setAside(draftId, room.now.epochMs)) await readAnew('jovet:day');
-	}
+	const setAside = (draftId: string) =>
+		model.setAside(draftId, room.now.epochMs, () => readAnew('jovet:day'));
 </script>
 
 {#each drafts as draft (draft.id)}

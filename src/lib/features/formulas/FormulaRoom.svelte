@@ -35,7 +35,7 @@
 	let { view }: Props = $props();
 	const room = useRoom();
 	// The room is made anew for each formula and revision.
-	const model = untrack(() => new FormulaModel(view));
+	const model = untrack(() => new FormulaModel(view, room.retries));
 
 	const DEFAULT_FLOUR_GRAMS = 10_000;
 	let unit: SheetUnit = $state('total');
@@ -92,9 +92,7 @@
 	function flourOfGrams(grams: number): Explained {
 		return given({ key: 'total-flour' }, grams, 'g', { kind: 'bakery' });
 	}
-	async function save() {
-		if (await model.save(room.now.epochMs)) await readAnew('jovet:day');
-	}
+	const save = () => model.save(room.now.epochMs, () => readAnew('jovet:day'));
 	function scaleTo(flour: Explained, pieces: readonly MadePieces[]) {
 		totalFlour = flour;
 		made = pieces;
@@ -169,7 +167,7 @@
 					/>
 					<DoughSettings {model} {resolved} />
 				</div>
-				<div class="column"><RevisionHistory {view} /></div>
+				<div class="column"><RevisionHistory {view} {model} /></div>
 			</div>
 			{#if batch}
 				<ScaledWeighUp {batch} divided={dividedPieces(made)} name={resolved.formula.name} />

@@ -4,13 +4,15 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { FormulaView } from '../../contracts/views.ts';
 	import { dayText } from '../../wording/time-text.ts';
+	import type { FormulaModel } from './formula-model.svelte.ts';
 	import { readDifferences } from './revision-diff.ts';
 	import RevisionDifferences from './RevisionDifferences.svelte';
 
 	interface Props {
 		view: FormulaView;
+		model: FormulaModel;
 	}
-	let { view }: Props = $props();
+	let { view, model }: Props = $props();
 	const { bakery } = useRoom();
 
 	const { comparison } = $derived(view);
@@ -27,9 +29,13 @@
 	const label = (number: number) => {
 		const head = view.revisions.find((one) => one.number === number);
 		return head
-			? `${number}, ${head.by}, ${dayText(head.occurredAtMs, bakery.timeZone)}`
+			? `${number}, ${head.cause === 'followed' ? 'follows its parts' : head.by}, ${dayText(head.occurredAtMs, bakery.timeZone)}`
 			: String(number);
 	};
+	/** The earlier of the two, where it is not the newest: it can be made so again. */
+	const earlier = $derived(
+		from < view.revision ? view.revisions.find((one) => one.number === from) : undefined
+	);
 	/** The page is the same, only what is compared changes: nothing typed is lost. */
 	async function compare(before: number, after: number) {
 		await goto(
@@ -75,5 +81,11 @@
 			>
 		</div>
 		<RevisionDifferences {parts} />
+		{#if earlier}
+			{@const head = earlier}
+			<button class="action-lesser mt-3" onclick={() => model.takeRevision(head, comparison.before)}
+				>Put revision {head.number} on the sheet</button
+			>
+		{/if}
 	{/if}
 </section>

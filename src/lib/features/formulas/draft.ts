@@ -3,6 +3,7 @@ import type { FormulaView, RevisionContent } from '../../contracts/views.ts';
 import {
 	compareFormulas,
 	comparePreparations,
+	USUAL_BUILD_LOSS_SHARE,
 	type Formula,
 	type Preparation,
 	type Step
@@ -20,6 +21,8 @@ export interface Draft {
 	readonly copies: readonly { readonly id: PreparationId; readonly of: PreparationId }[];
 	/** Shared builds that the baker said to change for all. */
 	readonly forAll: readonly PreparationId[];
+	/** The draft of the server that is on the sheet; saving sets it aside, and undoing leaves it. */
+	readonly takenUp: string | null;
 }
 
 export function draftOf(view: FormulaView): Draft {
@@ -31,7 +34,8 @@ export function draftOf(view: FormulaView): Draft {
 		steps,
 		preparations: [],
 		copies: [],
-		forAll: []
+		forAll: [],
+		takenUp: null
 	};
 }
 
@@ -92,7 +96,11 @@ export function contentOf(
 }
 
 /** What was kept, as a draft over the formula as it is now. */
-export function draftFrom(content: FormulaContent, view: FormulaView): Draft {
+export function draftFrom(
+	content: FormulaContent,
+	view: FormulaView,
+	takenUp: string | null = null
+): Draft {
 	return {
 		formula: {
 			...view.formula,
@@ -110,7 +118,7 @@ export function draftFrom(content: FormulaContent, view: FormulaView): Draft {
 			const begun = there(one.preparationId) ?? there(one.copyOf);
 			return {
 				kind: begun?.kind ?? 'build',
-				buildLoss: begun?.buildLoss ?? { share: 0.02 },
+				buildLoss: begun?.buildLoss ?? { share: USUAL_BUILD_LOSS_SHARE },
 				takeBackGrams: begun?.takeBackGrams ?? 0,
 				id: id<PreparationId>(one.preparationId),
 				name: one.newName ?? begun?.name ?? '',
@@ -120,7 +128,8 @@ export function draftFrom(content: FormulaContent, view: FormulaView): Draft {
 		copies: content.preparations.flatMap((one) =>
 			one.copyOf === null ? [] : [{ id: id<PreparationId>(one.preparationId), of: one.copyOf }]
 		),
-		forAll: []
+		forAll: [],
+		takenUp
 	};
 }
 
@@ -137,5 +146,17 @@ export function revisionOf(draft: Draft, view: FormulaView): RevisionContent {
 		mostDoughGrams,
 		steps,
 		preparations: [...preparations.values()]
+	};
+}
+
+/** An earlier revision as a draft over the formula as it is now: what it said, with its builds as they were then. */
+export function draftOfRevision(content: RevisionContent, view: FormulaView): Draft {
+	return {
+		...draftOf(view),
+		formula: { ...view.formula, ...content.formula },
+		targetCelsius: content.targetCelsius,
+		mostDoughGrams: content.mostDoughGrams,
+		steps: content.steps,
+		preparations: content.preparations
 	};
 }

@@ -1,6 +1,17 @@
 import { SvelteMap, SvelteSet } from 'svelte/reactivity';
-import { sendCommand } from '../../client/send-command.ts';
-import type { FormulaDraftView, FormulaView, PreparationView } from '../../contracts/views.ts';
+import { z } from 'zod';
+import { DraftModel } from '../../client/draft-model.svelte.ts';
+import { KeptHere } from '../../client/kept-here.ts';
+import type { Retries } from '../../client/retries.ts';
+import { Sending } from '../../client/sending.svelte.ts';
+import { formulaContentSchema } from '../../contracts/formula-book.ts';
+import type {
+	FormulaDraftView,
+	FormulaView,
+	PreparationView,
+	RevisionContent,
+	RevisionHeadView
+} from '../../contracts/views.ts';
 import type { Explained } from '../../core/explain/index.ts';
 import {
 	addPreparation,
@@ -31,52 +42,82 @@ import {
 	placeFailureText,
 	splitFailureText
 } from '../../wording/failure-text.ts';
-import { refusalText } from '../../wording/refusal-text.ts';
 import {
 	changedPreparations,
 	contentOf,
 	draftFrom,
 	draftOf,
+	draftOfRevision,
 	isChanged,
 	type Draft
 } from './draft.ts';
-import { forgetDraft, keepDraft, readDraft } from './unsaved-draft.ts';
 
-/** How many steps back are kept. */
-const MOST_UNDO = 200;
+/** What is kept in the browser belongs to the revision it started from. */
+const keptSchema = z.object({
+	revision: z.int(),
+	content: formulaContentSchema,
+	takenUp: z.uuid().nullable().default(null)
+});
 
 /** One formula as it is being edited: every change is a new draft, so that undo is a step back. */
 export class FormulaModel {
-	#past: readonly Draft[] = $state.raw([]);
-	#future: readonly Draft[] = $state.raw([]);
-	#draft: Draft = $state.raw() as Draft;
-	/** A draft from the server that was taken up; saving sets it aside. */
-	#takenUp: string | null = null;
-	message = $state('');
-	saving = $state(false);
+	readonly #edit: DraftModel<Draft>;
+	readonly #kept: KeptHere<z.infer<typeof keptSchema>>;
+	/** What is sent beside the sheet itself: drafts set aside. */
+	readonly #beside: Sending;
+	#said = $state('');
 	/** What changing a delivery proposes for the water; null when there is nothing to decide. */
 	proposal: { readonly flour: string; readonly water: Explained } | null = $state.raw(null);
 
-	constructor(readonly view: FormulaView) {
-		this.#draft = draftOf(view);
+	constructor(
+		readonly view: FormulaView,
+		retries: Retries
+	) {
+		this.#kept = new KeptHere(`jovet.formula.unsaved.${view.formula.id}`, keptSchema);
+		this.#beside = new Sending(retries);
+		this.#edit = new DraftModel<Draft>(
+			draftOf(view),
+			{
+				isChanged: () => this.changed,
+				keep: (draft) =>
+					this.#kept.keep({
+						revision: view.revision,
+						content: contentOf(draft, view, this.changedPreparations),
+						takenUp: draft.takenUp
+					}),
+				forget: () => this.#kept.forget()
+			},
+			retries
+		);
 	}
 
 	/** Brings back what was edited and not saved before the page was left. */
 	restore(): void {
-		const kept = readDraft(this.view.formula.id, this.view.revision);
-		if (!kept) return;
-		this.#past = [this.#draft];
-		this.#draft = draftFrom(kept, this.view);
-		this.message = 'These changes were made before and are not saved yet.';
+		const kept = this.#kept.read();
+		if (kept?.revision !== this.view.revision) return;
+		this.#edit.restore(draftFrom(kept.content, this.view, kept.takenUp));
+		this.#said = 'These changes were made before and are not saved yet.';
 	}
 
-	readonly draft = $derived.by(() => this.#draft);
+	readonly draft = $derived.by(() => this.#edit.value);
+
+	/** What there is to say: of what was sent, otherwise of what was done here. */
+	get message(): string {
+		return this.#edit.sending.message || this.#beside.message || this.#said;
+	}
+	set message(said: string) {
+		this.#said = said;
+	}
+
+	get saving(): boolean {
+		return this.#edit.sending.busy;
+	}
 
 	readonly pantry = $derived.by((): Pantry => {
 		const preparations = new SvelteMap(
 			this.view.preparations.map(({ preparation }) => [preparation.id, preparation])
 		);
-		for (const one of this.#draft.preparations) preparations.set(one.id, one);
+		for (const one of this.draft.preparations) preparations.set(one.id, one);
 		return {
 			causticMost: this.view.causticMost,
 			ingredients: new SvelteMap(this.view.ingredients.map((one) => [one.id, one])),
@@ -86,7 +127,7 @@ export class FormulaModel {
 
 	/** The formula resolved; a text says why it cannot be. */
 	readonly resolved = $derived.by((): ResolvedFormula | string => {
-		const result = resolveFormula(this.#draft.formula, this.pantry);
+		const result = resolveFormula(this.draft.formula, this.pantry);
 		return result.ok ? result.value : formulaFailureText(result.error);
 	});
 
@@ -99,28 +140,28 @@ export class FormulaModel {
 		if (typeof this.resolved !== 'string')
 			for (const { preparation } of stagesInOrder(this.resolved.final))
 				if (preparation) taken.add(preparation.id);
-		return changedPreparations(this.#draft, this.view, taken);
+		return changedPreparations(this.draft, this.view, taken);
 	});
 
 	/** Changed builds that others take from too, and nobody said yet for whom they change. */
 	readonly undecided = $derived.by((): readonly PreparationView[] =>
 		this.changedPreparations.flatMap(({ id: changed }) => {
-			if (this.#draft.forAll.includes(changed)) return [];
+			if (this.draft.forAll.includes(changed)) return [];
 			const saved = this.view.preparations.find(({ preparation }) => preparation.id === changed);
 			return saved && saved.sharedWith.length > 0 ? [saved] : [];
 		})
 	);
 
 	readonly changed = $derived.by(
-		() => this.changedPreparations.length > 0 || isChanged(this.#draft, this.view)
+		() => this.changedPreparations.length > 0 || isChanged(this.draft, this.view)
 	);
 
 	get canUndo(): boolean {
-		return this.#past.length > 0;
+		return this.#edit.canUndo;
 	}
 
 	get canRedo(): boolean {
-		return this.#future.length > 0;
+		return this.#edit.canRedo;
 	}
 
 	edit(change: LineEdit): void {
@@ -132,14 +173,14 @@ export class FormulaModel {
 	}
 
 	rebalance(preparationId: PreparationId, move: RebalanceMove): void {
-		const result = rebalance(this.#draft.formula, this.pantry, preparationId, move);
+		const result = rebalance(this.draft.formula, this.pantry, preparationId, move);
 		if (!result.ok) this.message = editFailureText(result.error);
 		else this.#rewrite(result.value.formula, result.value.preparations);
 	}
 
 	/** Lets a line of the final dough go in at another time. */
 	moveAddition(material: Material, from: Addition, to: Addition): void {
-		this.#rewrite(moveAddition(this.#draft.formula, material, from, to));
+		this.#rewrite(moveAddition(this.draft.formula, material, from, to));
 	}
 
 	/** Takes a recipe of the book into the final dough. */
@@ -187,7 +228,7 @@ export class FormulaModel {
 
 	/** A shared build that was changed stays shared: the change is for all. */
 	changeForAll(preparationId: PreparationId): void {
-		this.#take({ ...this.#draft, forAll: [...this.#draft.forAll, preparationId] });
+		this.#take({ ...this.draft, forAll: [...this.draft.forAll, preparationId] });
 	}
 
 	/** A shared build that was changed becomes this formula's own; the others keep what they had. */
@@ -196,7 +237,7 @@ export class FormulaModel {
 		if (typeof resolved === 'string') return;
 		const copy = {
 			id: id<PreparationId>(crypto.randomUUID()),
-			name: this.#freeName(`${preparation.name}, ${this.#draft.formula.name}`)
+			name: this.#freeName(`${preparation.name}, ${this.draft.formula.name}`)
 		};
 		const result = makeOwn(resolved, preparation.id, copy);
 		if (!result.ok) return;
@@ -212,7 +253,7 @@ export class FormulaModel {
 	useDelivery(ingredientId: IngredientId, deliveryId: DeliveryId | null): void {
 		const { resolved } = this;
 		if (typeof resolved === 'string') return;
-		const { formula } = this.#draft;
+		const { formula } = this.draft;
 		const find = (wanted: DeliveryId | null | undefined) =>
 			this.view.deliveries.find((one) => one.id === wanted) ?? null;
 		const before = formula.deliveries.find((one) => one.ingredientId === ingredientId);
@@ -249,9 +290,9 @@ export class FormulaModel {
 		}
 	): void {
 		const { name, doughLossShare, ...rest } = change;
-		const { formula } = this.#draft;
+		const { formula } = this.draft;
 		this.#take({
-			...this.#draft,
+			...this.draft,
 			...rest,
 			formula: {
 				...formula,
@@ -263,75 +304,56 @@ export class FormulaModel {
 
 	/** Puts a draft of the server on the sheet, over the formula as it is now. */
 	takeUp(draft: FormulaDraftView): void {
-		this.#take(draftFrom(draft.content, this.view));
-		this.#takenUp = draft.id;
+		this.#take(draftFrom(draft.content, this.view, draft.id));
 		this.message = `The draft of ${draft.by} is on the sheet. Save it, or undo.`;
 	}
 
-	async setAside(draftId: string, nowMs: number): Promise<boolean> {
-		const result = await sendCommand({
-			kind: 'set-aside-draft',
-			occurredAtMs: Math.round(nowMs),
-			draftId
-		});
-		return this.#answered(result);
+	/** Puts what an earlier revision said on the sheet; saved, it is the newest again. */
+	takeRevision({ number }: RevisionHeadView, content: RevisionContent): void {
+		this.#take(draftOfRevision(content, this.view));
+		this.message = this.changed
+			? `Revision ${number} is on the sheet. Save it, or undo.`
+			: `Revision ${number} says what the sheet says already.`;
+	}
+
+	async setAside(draftId: string, nowMs: number, answered: () => Promise<void>): Promise<void> {
+		await this.#beside.send(
+			{ kind: 'set-aside-draft', occurredAtMs: Math.round(nowMs), draftId },
+			async ({ outcome }) => {
+				if (outcome === 'done') await answered();
+			}
+		);
 	}
 
 	undo(): void {
-		const before = this.#past.at(-1);
-		if (!before) return;
-		this.#future = [this.#draft, ...this.#future];
-		this.#past = this.#past.slice(0, -1);
-		this.#show(before);
+		this.#edit.undo();
+		this.#silence();
 	}
 
 	redo(): void {
-		const [after, ...rest] = this.#future;
-		if (!after) return;
-		this.#past = [...this.#past, this.#draft];
-		this.#future = rest;
-		this.#show(after);
+		this.#edit.redo();
+		this.#silence();
 	}
 
-	/** Saves the draft as the next revision; gives how it went, or null when it was not saved. */
-	async save(nowMs: number): Promise<'saved' | 'kept-as-draft' | null> {
-		this.saving = true;
-		const content = contentOf(this.#draft, this.view, this.changedPreparations);
-		const result = await sendCommand({
-			kind: 'save-formula',
-			occurredAtMs: Math.round(nowMs),
-			...content
-		});
-		if (result.outcome === 'done' && this.#takenUp) await this.setAside(this.#takenUp, nowMs);
-		this.saving = false;
-		if (!this.#answered(result) || result.outcome !== 'done') return null;
-		forgetDraft(this.#draft.formula.id);
-		return result.answer.kind;
-	}
-
-	/** Retires the formula, or brings it back. */
-	async retire(retired: boolean, nowMs: number): Promise<boolean> {
-		const result = await sendCommand({
-			kind: 'retire',
-			occurredAtMs: Math.round(nowMs),
-			what: 'formula',
-			entityId: this.view.formula.id,
-			retired
-		});
-		return this.#answered(result);
+	/** Saves the draft as the next revision, or beside a newer one; `saved` is told when it is. */
+	async save(nowMs: number, saved: () => Promise<void>): Promise<void> {
+		const { draft } = this;
+		const content = contentOf(draft, this.view, this.changedPreparations);
+		await this.#edit.sending.send(
+			{ kind: 'save-formula', occurredAtMs: Math.round(nowMs), ...content },
+			async ({ outcome }) => {
+				if (outcome !== 'done') return;
+				this.#edit.forget();
+				// What was taken up is in the formula now, or in the draft beside it.
+				if (draft.takenUp === null) await saved();
+				else await this.setAside(draft.takenUp, nowMs, saved);
+			}
+		);
 	}
 
 	/** Whether a build is not in the book yet. */
 	isNew(preparationId: PreparationId): boolean {
 		return !this.view.preparations.some(({ preparation }) => preparation.id === preparationId);
-	}
-
-	#answered(result: Awaited<ReturnType<typeof sendCommand>>): boolean {
-		if (result.outcome === 'refused') this.message = refusalText(result.refusal);
-		if (result.outcome === 'not-reached')
-			this.message =
-				'Not saved: Jovet does not answer. Your changes stay here; try again in a moment.';
-		return result.outcome === 'done';
 	}
 
 	#isTakenName(name: string): boolean {
@@ -346,10 +368,10 @@ export class FormulaModel {
 	}
 
 	#merged(formula: Formula, preparations: readonly Preparation[]): Draft {
-		const others = this.#draft.preparations.filter(
+		const others = this.draft.preparations.filter(
 			(one) => !preparations.some((changed) => changed.id === one.id)
 		);
-		return { ...this.#draft, formula, preparations: [...others, ...preparations] };
+		return { ...this.draft, formula, preparations: [...others, ...preparations] };
 	}
 
 	#rewrite(formula: Formula, preparations: readonly Preparation[] = []): void {
@@ -357,22 +379,13 @@ export class FormulaModel {
 	}
 
 	#take(draft: Draft): void {
-		this.#past = [...this.#past.slice(1 - MOST_UNDO), this.#draft];
-		this.#future = [];
-		this.#show(draft);
+		this.#edit.take(draft);
+		this.#silence();
 	}
 
-	#show(draft: Draft): void {
-		this.#draft = draft;
+	/** What was said was about the sheet as it stood. */
+	#silence(): void {
 		this.message = '';
 		this.proposal = null;
-		const { formula } = draft;
-		if (this.changed)
-			keepDraft(
-				formula.id,
-				this.view.revision,
-				contentOf(draft, this.view, this.changedPreparations)
-			);
-		else forgetDraft(formula.id);
 	}
 }

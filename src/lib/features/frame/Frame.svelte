@@ -1,11 +1,14 @@
 <script lang="ts">
 	import { onMount, untrack, type Snippet } from 'svelte';
 	import { readAnew } from '../../client/read-anew.ts';
+	import { beforeNavigate, goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { resolve } from '$app/paths';
 	import ArithmeticSlip from '../../ui/arithmetic/ArithmeticSlip.svelte';
 	import { BakeryNow } from '../../client/bakery-now.svelte.ts';
 	import { Live } from '../../client/live.svelte.ts';
+	import { Outbox } from '../../client/outbox.svelte.ts';
+	import { Retries } from '../../client/retries.ts';
 	import { provideRoom } from '../../client/room-context.ts';
 	import type { BakeryView } from '../../contracts/views.ts';
 	import { METRIC } from '../../core/units/index.ts';
@@ -15,6 +18,7 @@
 	import { sourceText, termText } from '../../wording/term-text.ts';
 	import AppearanceSwitch from './AppearanceSwitch.svelte';
 	import DateSwitch from './DateSwitch.svelte';
+	import NotSentYet from './NotSentYet.svelte';
 	import { roomOf, ROOMS } from './rooms.ts';
 
 	interface Props {
@@ -30,12 +34,44 @@
 	const now = untrack(() => new BakeryNow(bakery?.clock ?? REAL, servedAtMs));
 	$effect(() => now.set(bakery?.clock ?? REAL, Date.now()));
 	// Only what follows the moment is read anew by itself; what is being edited stays as it is.
-	const live = new Live(() => void readAnew('jovet:moment'));
+	const retries = new Retries();
+	const outbox = new Outbox(retries, () => void readAnew('jovet:day'));
+	const live = new Live(
+		() => void readAnew('jovet:moment'),
+		() => {
+			stays = false;
+			void retries.run();
+		}
+	);
 	onMount(() => {
 		document.documentElement.dataset.ready = 'yes';
-		const stops = [now.start(), live.start()];
+		const stops = [now.start(), live.start(), outbox.start(), () => retries.stop()];
 		return () => stops.forEach((stop) => stop());
 	});
+
+	/** A way to another page was asked for while the server did not answer. */
+	let stays = $state(false);
+	let passing = '';
+	// A page that cannot be read would take what stands here with it.
+	beforeNavigate((navigation) => {
+		const { to, willUnload } = navigation;
+		if (!live.lost || willUnload || !to || to.url.href === passing) return;
+		navigation.cancel();
+		void goOnceReached(to.url);
+	});
+	async function goOnceReached(url: URL) {
+		try {
+			await fetch('/health', { cache: 'no-store' });
+		} catch {
+			stays = true;
+			return;
+		}
+		stays = false;
+		passing = url.href;
+		// eslint-disable-next-line svelte/no-navigation-without-resolve -- it is the address that was asked for
+		await goto(url);
+		passing = '';
+	}
 
 	const asked = $derived(page.params.date);
 	const date = $derived(asked !== undefined && parseBakeDate(asked).ok ? asked : null);
@@ -69,6 +105,8 @@
 			return bakery;
 		},
 		now,
+		retries,
+		outbox,
 		explain: (explained, title, notes = []) => {
 			slip = { explained, title, notes };
 		}
@@ -107,12 +145,18 @@
 		</div>
 	{/if}
 </header>
-{#if live.awaySinceMs !== null}
-	<p class="away" role="status">
+{#if live.awaySinceMs !== null || stays}
+	<p class="away" role="status" data-not-live>
 		<span class="act-now px-2">Not live</span>
-		Jovet does not answer since {clockText(live.awaySinceMs, bakery?.timeZone ?? 'UTC')}. What you
-		see may be old; what you type is kept and can be sent when it answers again.
+		Jovet does not answer{live.awaySinceMs === null
+			? ''
+			: ` since ${clockText(live.awaySinceMs, bakery?.timeZone ?? 'UTC')}`}. What you see may be
+		old; what you type is kept and sends itself when it answers again.
+		{#if stays}<b>The way to another page waits until then: this one stays.</b>{/if}
 	</p>
+{/if}
+{#if outbox.letters.length > 0}
+	<NotSentYet {outbox} timeZone={bakery?.timeZone ?? 'UTC'} />
 {/if}
 <main id="room" tabindex="-1">
 	{@render children()}

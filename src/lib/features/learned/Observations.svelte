@@ -1,9 +1,8 @@
 <script lang="ts">
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
-	import { sendCommand, type SendResult } from '../../client/send-command.ts';
+	import { Sending } from '../../client/sending.svelte.ts';
 	import type { LearnedSubject } from '../../core/learning/index.ts';
-	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 
 	interface Props {
@@ -22,31 +21,32 @@
 	const room = useRoom();
 	const { timeZone } = $derived(room.bakery);
 	let open = $state(false);
-	let message = $state('');
+	const sending = new Sending(room.retries);
 
-	async function answered(result: SendResult<'ignore-observation'> | SendResult<'reset-learning'>) {
-		message = outcomeProblem(result, 'Try again in a moment.');
-		if (result.outcome === 'done') await readAnew('jovet:day');
+	async function answered({ outcome }: { readonly outcome: string }) {
+		if (outcome === 'done') await readAnew('jovet:day');
 	}
 	const occurredAtMs = () => Math.round(room.now.epochMs);
-	const judge = async (observationId: string, ignored: boolean) =>
-		answered(
-			await sendCommand({
+	const judge = (observationId: string, ignored: boolean) =>
+		sending.send(
+			{
 				kind: 'ignore-observation',
 				occurredAtMs: occurredAtMs(),
 				subject,
 				observationId,
 				ignored
-			})
+			},
+			answered
 		);
-	const reset = async () =>
-		answered(
-			await sendCommand({
+	const reset = () =>
+		sending.send(
+			{
 				kind: 'reset-learning',
 				occurredAtMs: occurredAtMs(),
 				subject,
 				formulaId
-			})
+			},
+			answered
 		);
 	const when = (ms: number) => `${dayText(ms, timeZone)} ${clockText(ms, timeZone)}`;
 </script>
@@ -89,4 +89,4 @@
 		</p>
 	{/if}
 {/if}
-{#if message}<p role="alert" class="font-bold">{message}</p>{/if}
+{#if sending.message}<p role="alert" class="font-bold">{sending.message}</p>{/if}

@@ -4,12 +4,12 @@
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { readAnew } from '../../client/read-anew.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
-	import { sendCommand } from '../../client/send-command.ts';
+	import { Sending } from '../../client/sending.svelte.ts';
+	import { followUndoKeys } from '../../client/undo-keys.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { OrdersView } from '../../contracts/views.ts';
 	import { formatBulk, formatNumber } from '../../core/units/index.ts';
 	import { dateText, shortDateText } from '../../wording/time-text.ts';
-	import { refusalText } from '../../wording/refusal-text.ts';
 	import OrderGrid from './OrderGrid.svelte';
 	import { OrdersModel } from './orders-model.svelte.ts';
 
@@ -18,9 +18,16 @@
 	}
 	let { view }: Props = $props();
 	const room = useRoom();
-	// The room is made anew for each date and load.
-	const model = untrack(() => new OrdersModel(view, () => room.now.epochMs));
-	onMount(() => model.restore());
+	// The room is made anew for each date; what others write meanwhile arrives in it.
+	const model = untrack(() => new OrdersModel(view, () => room.now.epochMs, room.retries));
+	$effect(() => {
+		const next = view;
+		untrack(() => model.update(next));
+	});
+	onMount(() => {
+		model.restore();
+		return followUndoKeys(() => model);
+	});
 
 	const totals = $derived.by(() => {
 		let pieces = 0;
@@ -43,25 +50,21 @@
 		const drops = dropsWithOrders === 1 ? 'one drop' : `${dropsWithOrders} drops`;
 		return `${formatNumber(totals.pieces, 0)} pieces for ${drops}, ${formatBulk({ grams: totals.grams }, room.bakery.units)} of dough in pieces.`;
 	});
-	let copyMessage = $state('');
-	let copying = $state(false);
+	const copying = new Sending(room.retries);
 
 	async function copy() {
 		if (!view.copyFrom) return;
-		copying = true;
-		const result = await sendCommand({
-			kind: 'copy-orders',
-			occurredAtMs: Math.round(room.now.epochMs),
-			from: view.copyFrom,
-			to: view.date
-		});
-		copying = false;
-		if (result.outcome === 'done') await readAnew('jovet:day');
-		else
-			copyMessage =
-				result.outcome === 'refused'
-					? refusalText(result.refusal)
-					: 'Not copied: Jovet does not answer. Try again in a moment.';
+		await copying.send(
+			{
+				kind: 'copy-orders',
+				occurredAtMs: Math.round(room.now.epochMs),
+				from: view.copyFrom,
+				to: view.date
+			},
+			async ({ outcome }) => {
+				if (outcome === 'done') await readAnew('jovet:day');
+			}
+		);
 	}
 
 	// A number on its way is saved before the next room reads it.
@@ -87,6 +90,9 @@
 		{#if model.undoable}
 			<button class="action-lesser" onclick={() => model.undo()}>Undo: {undoLabel}</button>
 		{/if}
+		{#if model.canRedo}
+			<button class="action-lesser" onclick={() => model.redo()}>Redo</button>
+		{/if}
 		{#if model.unsaved.length > 0}
 			<button class="action" onclick={() => model.retryAll()}>
 				Save {model.unsaved.length} again
@@ -100,11 +106,11 @@
 	<div class="mx-5 mb-4 flex flex-wrap items-center gap-4 border-2 border-ink bg-sheet p-4">
 		<p>Type the first number below{view.copyFrom ? ', or start from another date.' : '.'}</p>
 		{#if view.copyFrom}
-			<button class="action" disabled={copying} onclick={copy}>
+			<button class="action" disabled={copying.busy} onclick={copy}>
 				Copy the orders of {shortDateText(view.copyFrom)}
 			</button>
 		{/if}
-		{#if copyMessage}<p role="alert">{copyMessage}</p>{/if}
+		{#if copying.message}<p role="alert">{copying.message}</p>{/if}
 	</div>
 {/if}
 
@@ -113,6 +119,7 @@
 {/if}
 
 <div class="mx-5 my-3" role="status" aria-live="polite" data-order-messages>
+	{#if model.message}<p class="mb-2">{model.message}</p>{/if}
 	{#each model.unsaved as cell (cell.productId + cell.dropId)}
 		<p class="mb-2 flex flex-wrap items-center gap-3">
 			<span class="act-now px-2 py-1">{cell.state === 'invalid' ? 'Check' : 'Not saved'}</span>

@@ -1,12 +1,14 @@
 import { SvelteMap } from 'svelte/reactivity';
+import { EditSteps } from '../../client/edit-steps.svelte.ts';
+import type { Retries } from '../../client/retries.ts';
 import { sendCommand, type SendResult } from '../../client/send-command.ts';
 import { MOST_PIECES } from '../../contracts/limits.ts';
 import type { OrdersView } from '../../contracts/views.ts';
 import type { DropId, ProductId } from '../../core/identity.ts';
 import { parsePieces } from '../../core/units/index.ts';
 import { parseFailureText } from '../../wording/failure-text.ts';
-import { refusalText } from '../../wording/refusal-text.ts';
-import { forgetUnsaved, keepUnsaved, readUnsaved } from './unsaved.ts';
+import { outcomeProblem } from '../../wording/outcome-text.ts';
+import { UnsavedNumbers } from './unsaved.ts';
 
 /** One number of the grid: what is saved, what is typed, and how the two stand to each other. */
 export interface Cell {
@@ -15,11 +17,12 @@ export interface Cell {
 	readonly saved: number;
 	readonly version: number;
 	readonly text: string;
-	readonly state: 'saved' | 'saving' | 'invalid' | 'unsaved' | 'conflict';
+	/** "away" waits for an answer and is sent again by itself; the others wait for the baker. */
+	readonly state: 'saved' | 'saving' | 'away' | 'invalid' | 'refused' | 'conflict';
 	readonly message: string;
 }
 
-interface Change {
+export interface Change {
 	readonly key: string;
 	readonly before: number;
 	readonly after: number;
@@ -32,44 +35,54 @@ export function keyOf(productId: ProductId, dropId: DropId): string {
 /** The orders of one date as they are being typed. */
 export class OrdersModel {
 	readonly #cells = new SvelteMap<string, Cell>();
-	#undo: Change[] = $state.raw([]);
+	readonly #steps = new EditSteps<Change>();
+	readonly #unsaved: UnsavedNumbers;
+	readonly #again = () => this.#sendAway();
+	#view: OrdersView = $state.raw() as OrdersView;
 	#inFlight: Promise<void> = Promise.resolve();
+	/** What there is to say of the last step back or forth. */
+	message = $state('');
 
 	constructor(
-		readonly view: OrdersView,
-		private readonly nowMs: () => number
+		view: OrdersView,
+		private readonly nowMs: () => number,
+		private readonly retries: Retries
 	) {
+		this.#unsaved = new UnsavedNumbers(view.date);
+		this.update(view);
+	}
+
+	get view(): OrdersView {
+		return this.#view;
+	}
+
+	/** Takes what the server says now; what is being typed here stays as it is. */
+	update(view: OrdersView): void {
+		this.#view = view;
+		const known = new Map(view.cells.map((one) => [keyOf(one.productId, one.dropId), one]));
 		for (const { id: productId } of view.products)
 			for (const { id: dropId } of view.drops) {
 				const key = keyOf(productId, dropId);
-				const known = view.cells.find((one) => keyOf(one.productId, one.dropId) === key);
-				const saved = known?.pieces ?? 0;
-				const version = known?.version ?? 0;
-				const text = saved === 0 ? '' : String(saved);
-				this.#cells.set(key, {
-					dropId,
-					productId,
-					saved,
-					version,
-					text,
-					state: 'saved',
-					message: ''
-				});
+				const { pieces: saved, version } = known.get(key) ?? { pieces: 0, version: 0 };
+				const cell = this.#cells.get(key);
+				// An answer that is on its way, or came since, knows better than a page that was read before it.
+				const untouched = cell?.state === 'saved' && cell.text === textOf(cell.saved);
+				if (cell && (!untouched || cell.version >= version)) continue;
+				const text = textOf(saved);
+				const state = 'saved';
+				this.#cells.set(key, { dropId, productId, saved, version, text, state, message: '' });
 			}
 	}
 
-	/** Brings back what was typed and could not be saved before the page was left. */
+	/** Brings back what was typed and could not be saved before the page was left, and sends it. */
 	restore(): void {
-		for (const [key, text] of readUnsaved(this.view.date)) {
+		for (const [key, { text, version }] of this.#unsaved.read()) {
 			const cell = this.#cells.get(key);
-			if (cell)
-				this.#put(key, {
-					...cell,
-					text,
-					state: 'unsaved',
-					message: 'Typed before, not saved yet.'
-				});
+			if (!cell) continue;
+			// Over the version it was typed on: what somebody else saved since is told, not overwritten.
+			this.#put(key, { ...cell, text, version, state: 'away', message: 'Typed before.' });
 		}
+		if (this.#away.length > 0) void this.#sendAway();
 	}
 
 	cell(productId: ProductId, dropId: DropId): Cell {
@@ -89,8 +102,17 @@ export class OrdersModel {
 		);
 	}
 
+	/** The change that would be taken back. */
 	get undoable(): Change | null {
-		return this.#undo.at(-1) ?? null;
+		return this.#steps.last;
+	}
+
+	get canUndo(): boolean {
+		return this.#steps.last !== null;
+	}
+
+	get canRedo(): boolean {
+		return this.#steps.next !== null;
 	}
 
 	/** Ends when everything on its way has been answered. */
@@ -125,25 +147,78 @@ export class OrdersModel {
 		}
 		if (cell.state === 'saving') return this.#inFlight;
 		if (read.value === cell.saved) {
-			const text = cell.saved === 0 ? '' : String(cell.saved);
-			this.#put(key, { ...cell, text, state: 'saved', message: '' });
+			this.#put(key, { ...cell, text: textOf(cell.saved), state: 'saved', message: '' });
 			return Promise.resolve();
 		}
 		return this.#send(key, cell, read.value, true);
 	}
 
-	/** Takes back the last change by a change of its own. */
+	/** Takes back the last change by a change of its own, once what is on its way has been answered. */
 	async undo(): Promise<void> {
-		const last = this.#undo.at(-1);
-		const cell = last && this.#cells.get(last.key);
-		if (!last || !cell) return;
-		this.#undo = this.#undo.slice(0, -1);
-		this.#put(last.key, { ...cell, text: String(last.before) });
-		await this.#send(last.key, { ...cell, text: String(last.before) }, last.before, false);
+		await this.#inFlight;
+		const step = this.#steps.last;
+		if (!step) return;
+		if (!this.#canStep(step.key, step.after)) {
+			this.#steps.drop();
+			return;
+		}
+		this.#steps.back();
+		await this.#stepTo(step.key, step.before);
+	}
+
+	/** Does again what was taken back. */
+	async redo(): Promise<void> {
+		await this.#inFlight;
+		const step = this.#steps.next;
+		if (!step || !this.#canStep(step.key, step.before)) return;
+		this.#steps.forth();
+		await this.#stepTo(step.key, step.after);
 	}
 
 	async retryAll(): Promise<void> {
 		for (const cell of this.unsaved) await this.commit(cell.productId, cell.dropId);
+	}
+
+	/** Gives up what is typed and shows what is saved. */
+	discard(productId: ProductId, dropId: DropId): void {
+		const cell = this.cell(productId, dropId);
+		this.#put(keyOf(productId, dropId), {
+			...cell,
+			text: textOf(cell.saved),
+			state: 'saved',
+			message: ''
+		});
+	}
+
+	get #away(): readonly Cell[] {
+		return [...this.#cells.values()].filter((cell) => cell.state === 'away');
+	}
+
+	/** Sends what found no answer; true when nothing waits for one any more. */
+	async #sendAway(): Promise<boolean> {
+		for (const cell of this.#away) {
+			await this.commit(cell.productId, cell.dropId);
+			if (this.cell(cell.productId, cell.dropId).state === 'away') return false;
+		}
+		return true;
+	}
+
+	/** A number that somebody else changed since is not stepped over. */
+	#canStep(key: string, expected: number): boolean {
+		const cell = this.#cells.get(key);
+		const can = cell?.state === 'saved' && cell.saved === expected;
+		this.message = can
+			? ''
+			: 'That number was changed since, so the step is not taken. Type what it shall be.';
+		return can;
+	}
+
+	async #stepTo(key: string, pieces: number): Promise<void> {
+		const cell = this.#cells.get(key);
+		if (!cell) return;
+		const text = textOf(pieces);
+		this.#put(key, { ...cell, text });
+		await this.#send(key, { ...cell, text }, pieces, false);
 	}
 
 	#send(key: string, cell: Cell, pieces: number, undoable: boolean): Promise<void> {
@@ -181,22 +256,28 @@ export class OrdersModel {
 	): void {
 		const cell = this.#cells.get(key);
 		if (!cell) return;
-		if (result.outcome === 'done') {
-			const { version } = result.answer;
+		const saved = (version: number) => {
 			const typedOn = cell.text !== '' && readText(cell.text).ok && Number(cell.text) !== pieces;
 			const text = typedOn ? cell.text : textOf(pieces);
 			this.#put(key, { ...cell, saved: pieces, version, text, state: 'saved', message: '' });
-			if (undoable) this.#undo = [...this.#undo.slice(-49), { key, before, after: pieces }];
+			if (undoable) this.#steps.push({ key, before, after: pieces });
+		};
+		if (result.outcome === 'done') {
+			saved(result.answer.version);
 			return;
 		}
+		const message = outcomeProblem(result);
 		if (result.outcome === 'not-reached') {
-			const message = 'Not saved: Jovet does not answer. The number stays here.';
-			this.#put(key, { ...cell, state: 'unsaved', message });
+			this.#put(key, { ...cell, state: 'away', message });
+			this.retries.add(this.#again);
 			return;
 		}
 		const { refusal } = result;
-		const message = refusalText(refusal);
-		if (refusal.kind === 'changed-meanwhile')
+		if (refusal.kind !== 'changed-meanwhile')
+			this.#put(key, { ...cell, state: 'refused', message });
+		// What was sent before had arrived after all, or somebody else meant the same.
+		else if (refusal.value === pieces) saved(refusal.version);
+		else
 			this.#put(key, {
 				...cell,
 				saved: refusal.value,
@@ -204,24 +285,13 @@ export class OrdersModel {
 				state: 'conflict',
 				message: `${message} Save again to put ${pieces}, or undo your typing to keep ${refusal.value}.`
 			});
-		else this.#put(key, { ...cell, state: 'unsaved', message });
-	}
-
-	/** Gives up what is typed and shows what is saved. */
-	discard(productId: ProductId, dropId: DropId): void {
-		const cell = this.cell(productId, dropId);
-		this.#put(keyOf(productId, dropId), {
-			...cell,
-			text: textOf(cell.saved),
-			state: 'saved',
-			message: ''
-		});
 	}
 
 	#put(key: string, cell: Cell): void {
 		this.#cells.set(key, cell);
-		if (cell.state === 'saved' || cell.state === 'saving') forgetUnsaved(this.view.date, key);
-		else keepUnsaved(this.view.date, key, cell.text);
+		// On its way it is kept too: the page may be left before the answer.
+		if (cell.state === 'saved') this.#unsaved.forget(key);
+		else this.#unsaved.keep(key, cell.text, cell.version);
 	}
 }
 

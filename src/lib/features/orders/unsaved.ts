@@ -1,44 +1,30 @@
 import { z } from 'zod';
+import { KeptHere } from '../../client/kept-here.ts';
 
-/** What was typed and not saved, kept in the browser until it is. */
-const schema = z.record(z.string(), z.string());
+/** A number of the grid that was typed and not saved, and the version of the line it was typed over. */
+const unsavedSchema = z.record(z.string(), z.object({ text: z.string(), version: z.int().min(0) }));
 
-function place(date: string): string {
-	return `jovet.orders.unsaved.${date}`;
-}
+/** What was typed for a date and not saved, kept in the browser until it is. */
+export class UnsavedNumbers {
+	readonly #kept: KeptHere<z.infer<typeof unsavedSchema>>;
 
-export function readUnsaved(date: string): readonly (readonly [key: string, text: string])[] {
-	return Object.entries(read(date));
-}
-
-export function keepUnsaved(date: string, key: string, text: string): void {
-	write(date, { ...read(date), [key]: text });
-}
-
-export function forgetUnsaved(date: string, key: string): void {
-	const all = read(date);
-	if (!(key in all)) return;
-	const { [key]: _, ...rest } = all;
-	write(date, rest);
-}
-
-function read(date: string): Record<string, string> {
-	if (typeof localStorage === 'undefined') return {};
-	try {
-		const parsed = schema.safeParse(JSON.parse(localStorage.getItem(place(date)) ?? '{}'));
-		return parsed.success ? parsed.data : {};
-	} catch {
-		// Something else wrote there, or storage is switched off.
-		return {};
+	constructor(date: string) {
+		this.#kept = new KeptHere(`jovet.orders.unsaved.${date}`, unsavedSchema);
 	}
-}
 
-function write(date: string, all: Record<string, string>): void {
-	if (typeof localStorage === 'undefined') return;
-	try {
-		if (Object.keys(all).length === 0) localStorage.removeItem(place(date));
-		else localStorage.setItem(place(date), JSON.stringify(all));
-	} catch {
-		// A full or switched-off storage must not stop the typing.
+	read(): readonly (readonly [key: string, { readonly text: string; readonly version: number }])[] {
+		return Object.entries(this.#kept.read() ?? {});
+	}
+
+	keep(key: string, text: string, version: number): void {
+		this.#kept.keep({ ...this.#kept.read(), [key]: { text, version } });
+	}
+
+	forget(key: string): void {
+		const all = this.#kept.read();
+		if (!all || !(key in all)) return;
+		const { [key]: _, ...rest } = all;
+		if (Object.keys(rest).length === 0) this.#kept.forget();
+		else this.#kept.keep(rest);
 	}
 }

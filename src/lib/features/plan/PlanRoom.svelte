@@ -6,13 +6,12 @@
 	import OverNotices from '../../sheets/OverNotices.svelte';
 	import Notice from '../../ui/Notice.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
-	import { sendCommand } from '../../client/send-command.ts';
+	import { Sending } from '../../client/sending.svelte.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { PlanView } from '../../contracts/views.ts';
 	import PlanChart from '../../ribbons/PlanChart.svelte';
 	import RibbonLegend from '../../ribbons/RibbonLegend.svelte';
 	import { unmadeText, unplannedText } from '../../wording/failure-text.ts';
-	import { refusalText } from '../../wording/refusal-text.ts';
 	import { clockText, dateText, dayText } from '../../wording/time-text.ts';
 	import { PlanModel } from './plan-model.svelte.ts';
 	import { planSentence } from './plan-sentence.ts';
@@ -37,8 +36,7 @@
 
 	let selected: string | null = $state(null);
 	let chartWidth = $state(960);
-	let message = $state('');
-	let accepting = $state(false);
+	const sending = new Sending(room.retries);
 
 	const plan = $derived(model.shown?.plan ?? null);
 	const input = $derived(model.shown?.input ?? view.input);
@@ -66,20 +64,16 @@
 
 	async function accept() {
 		if (!model.placement) return;
-		accepting = true;
-		message = '';
-		const result = await sendCommand({
-			kind: 'accept-plan',
-			occurredAtMs: Math.round(room.now.epochMs),
-			date: view.date,
-			fingerprint: view.fingerprint,
-			placement: model.placement
-		});
-		accepting = false;
-		if (result.outcome === 'not-reached')
-			message = 'Not accepted: Jovet does not answer. Try again in a moment.';
-		else if (result.outcome === 'refused') message = refusalText(result.refusal);
-		if (result.outcome !== 'not-reached') await readAnew('jovet:day');
+		await sending.send(
+			{
+				kind: 'accept-plan',
+				occurredAtMs: Math.round(room.now.epochMs),
+				date: view.date,
+				fingerprint: view.fingerprint,
+				placement: model.placement
+			},
+			() => readAnew('jovet:day')
+		);
 	}
 </script>
 
@@ -98,17 +92,17 @@
 			{:else}
 				<button
 					class="action"
-					disabled={accepting || model.phase.kind !== 'planned'}
+					disabled={sending.busy || model.phase.kind !== 'planned'}
 					onclick={accept}
 				>
-					{accepting ? 'Accepting' : 'Accept this plan'}
+					{sending.busy ? 'Accepting' : 'Accept this plan'}
 				</button>
 			{/if}
 		{/if}
 	{/snippet}
 </RoomHeading>
 
-{#if message}<p class="mx-5 mb-3" role="alert">{message}</p>{/if}
+{#if sending.message}<p class="mx-5 mb-3" role="alert">{sending.message}</p>{/if}
 <OverNotices over={view.over} />
 {#each view.unmade as unmade (unmade.name)}
 	<Notice label="Not made" about={unmade.name} text="{unmadeText(unmade)}." />

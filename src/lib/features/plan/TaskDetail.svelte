@@ -1,12 +1,11 @@
 <script lang="ts">
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
-	import { sendCommand } from '../../client/send-command.ts';
+	import { Sending } from '../../client/sending.svelte.ts';
 	import { MOST_LEAD_MINUTES } from '../../contracts/limits.ts';
 	import type { PlanView } from '../../contracts/views.ts';
 	import type { BakeDayInput, DayPlan, DayTask } from '../../core/planning/index.ts';
 	import { formatMinutes, formatTemperature } from '../../core/units/index.ts';
-	import { refusalText } from '../../wording/refusal-text.ts';
 	import { activityText, subjectText } from '../../wording/task-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import { reasonText } from './reason-text.ts';
@@ -38,27 +37,20 @@
 		);
 		return found && known ? { ...found, ...known } : null;
 	});
-	let message = $state('');
-	let busy = $state(false);
+	const sending = new Sending(room.retries);
 
 	async function lead(minutes: number) {
-		if (!mix || busy) return;
-		busy = true;
-		const result = await sendCommand({
-			kind: 'set-lead',
-			occurredAtMs: Math.round(room.now.epochMs),
-			batch: mix.batch,
-			minutes,
-			expectedVersion: mix.leadVersion
-		});
-		busy = false;
-		message =
-			result.outcome === 'done'
-				? ''
-				: result.outcome === 'refused'
-					? refusalText(result.refusal)
-					: 'Not saved: Jovet does not answer. Try again in a moment.';
-		if (result.outcome !== 'not-reached') await readAnew('jovet:day');
+		if (!mix || sending.busy) return;
+		await sending.send(
+			{
+				kind: 'set-lead',
+				occurredAtMs: Math.round(room.now.epochMs),
+				batch: mix.batch,
+				minutes,
+				expectedVersion: mix.leadVersion
+			},
+			() => readAnew('jovet:day')
+		);
 	}
 </script>
 
@@ -91,7 +83,7 @@
 		<div class="mt-2 flex items-center gap-2" data-lead>
 			<button
 				class="action-lesser"
-				disabled={busy || mix.leadMinutes < STEP_MINUTES}
+				disabled={sending.busy || mix.leadMinutes < STEP_MINUTES}
 				onclick={() => lead(mix.leadMinutes - STEP_MINUTES)}
 				aria-label="Ready {STEP_MINUTES} minutes later">−{STEP_MINUTES}</button
 			>
@@ -102,11 +94,11 @@
 			</span>
 			<button
 				class="action-lesser"
-				disabled={busy || mix.leadMinutes + STEP_MINUTES > MOST_LEAD_MINUTES}
+				disabled={sending.busy || mix.leadMinutes + STEP_MINUTES > MOST_LEAD_MINUTES}
 				onclick={() => lead(mix.leadMinutes + STEP_MINUTES)}
 				aria-label="Ready {STEP_MINUTES} minutes earlier">+{STEP_MINUTES}</button
 			>
 		</div>
 	{/if}
-	{#if message}<p role="alert">{message}</p>{/if}
+	{#if sending.message}<p role="alert">{sending.message}</p>{/if}
 </section>

@@ -41,12 +41,14 @@ export class PlanModel {
 
 	/** Takes what the server says now, and plans anew when that is not the accepted plan. */
 	async show(view: PlanView): Promise<void> {
+		const asBefore = view.fingerprint === this.#view.fingerprint && this.placement !== null;
 		this.#view = view;
 		if (this.#takeAccepted(view)) {
 			this.#client.cancel();
 			return;
 		}
-		await this.replan();
+		// What is planned here holds while nothing that timing uses has changed.
+		if (!asBefore || this.phase.kind === 'failed') await this.replan();
 	}
 
 	async replan(): Promise<void> {

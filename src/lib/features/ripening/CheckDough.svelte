@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
-	import { sendCommand } from '../../client/send-command.ts';
+	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
 	import { READING_LIMITS } from '../../contracts/limits.ts';
 	import type { RipeningView } from '../../contracts/ripening-views.ts';
 	import type { DoughInstrument } from '../../core/heat/index.ts';
@@ -10,7 +10,6 @@
 	import { parseFailureText } from '../../wording/failure-text.ts';
 	import { stateOfProbe } from '../../wording/probe-text.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
-	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import type { FollowedDough } from './ripening-model.svelte.ts';
 
 	interface Props {
@@ -26,38 +25,36 @@
 	const bare = (celsius: number) => formatTemperature({ celsius }, 1, units).replace(/ °.$/, '');
 	let typed = $state('');
 	let instrument: DoughInstrument = $state('core-probe');
-	let message = $state('');
-	let saving = $state(false);
+	const entry = new BenchEntry(room.outbox);
 
 	async function keep(event: SubmitEvent) {
 		event.preventDefault();
-		if (saving) return;
 		const read = parseTemperature(typed, units, READING_LIMITS);
 		if (!read.ok) {
-			message =
+			entry.message =
 				read.error.kind === 'empty'
 					? 'Type the temperature of the dough.'
 					: parseFailureText(read.error);
 			return;
 		}
-		saving = true;
 		const here = dough.story.ahead[0];
-		const result = await sendCommand({
-			kind: 'check-dough',
-			occurredAtMs: Math.round(room.now.epochMs),
-			batch: dough.view.batch,
-			stage: 'dough',
-			celsius: read.value.celsius,
-			instrument,
-			place: here?.place ?? 'room',
-			ambientCelsius: here?.ambientCelsius ?? view.roomCelsius
-		});
-		saving = false;
-		if (result.outcome === 'done') {
-			typed = '';
-			message = '';
-			await readAnew('jovet:moment');
-		} else message = outcomeProblem(result);
+		await entry.send(
+			{
+				kind: 'check-dough',
+				occurredAtMs: Math.round(room.now.epochMs),
+				batch: dough.view.batch,
+				stage: 'dough',
+				celsius: read.value.celsius,
+				instrument,
+				place: here?.place ?? 'room',
+				ambientCelsius: here?.ambientCelsius ?? view.roomCelsius
+			},
+			`${title}: the dough is at ${bare(read.value.celsius)} ${degrees}`,
+			async (answer) => {
+				typed = '';
+				if (answer) await readAnew('jovet:moment');
+			}
+		);
 	}
 </script>
 
@@ -97,15 +94,18 @@
 				<option value="surface-thermometer">a surface thermometer</option>
 			</select>
 		</label>
-		<button class="action big" disabled={saving}>Keep it</button>
-		{#if message}<p role="alert"><span class="act-now px-2">Check</span> {message}</p>{/if}
+		<button class="action big" disabled={entry.busy}>Keep it</button>
+		{#if entry.message}<p role="alert">
+				<span class="act-now px-2">{entry.kept ? 'Kept' : 'Check'}</span>
+				{entry.message}
+			</p>{/if}
 	</div>
 	<NumberPad
 		value={typed}
 		label="{title}, number pad"
 		onChange={(next: string) => {
 			typed = next;
-			message = '';
+			entry.message = '';
 		}}
 	/>
 </form>

@@ -1,11 +1,10 @@
 <script lang="ts">
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
-	import { sendCommand } from '../../client/send-command.ts';
+	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
 	import type { RipeningDoughView } from '../../contracts/ripening-views.ts';
 	import { formatMinutes } from '../../core/units/index.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
-	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import { clockText, momentText } from '../../wording/time-text.ts';
 	import type { RipeningModel } from './ripening-model.svelte.ts';
 
@@ -17,17 +16,21 @@
 	const room = useRoom();
 	const { timeZone } = $derived(room.bakery);
 	const proof = $derived(model.proofOf(dough));
-	let message = $state('');
+	const entry = new BenchEntry(room.outbox);
 
 	async function takeBack() {
 		if (dough.lastMoveId === null) return;
-		const result = await sendCommand({
-			kind: 'strike-entry',
-			occurredAtMs: Math.round(room.now.epochMs),
-			entryId: dough.lastMoveId
-		});
-		message = outcomeProblem(result, 'Try again in a moment.');
-		await readAnew('jovet:moment');
+		await entry.send(
+			{
+				kind: 'strike-entry',
+				occurredAtMs: Math.round(room.now.epochMs),
+				entryId: dough.lastMoveId
+			},
+			`${mixTitle(dough)}: it did not go on`,
+			async (answer) => {
+				if (answer) await readAnew('jovet:moment');
+			}
+		);
 	}
 </script>
 
@@ -49,5 +52,5 @@
 		{/if}
 	</span>
 	<button class="action-lesser" onclick={takeBack}>Take that back</button>
-	{#if message}<p role="alert">{message}</p>{/if}
+	{#if entry.message}<p role="alert">{entry.message}</p>{/if}
 </li>

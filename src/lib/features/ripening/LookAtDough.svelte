@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
-	import { sendCommand } from '../../client/send-command.ts';
+	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
 	import {
 		judgeReadiness,
 		SIGHTINGS,
@@ -18,7 +18,6 @@
 		VERDICT_TEXT
 	} from '../../wording/readiness-text.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
-	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import type { FollowedDough } from './ripening-model.svelte.ts';
 
@@ -29,8 +28,7 @@
 	const room = useRoom();
 	const title = $derived(mixTitle(dough.view));
 	let seen: Readonly<Partial<Record<SightingKind, Sighting>>> = $state.raw({});
-	let message = $state('');
-	let saving = $state(false);
+	const entry = new BenchEntry(room.outbox);
 
 	const kinds = Object.keys(SIGHTINGS) as SightingKind[];
 	const optionsOf = (kind: SightingKind) =>
@@ -54,21 +52,20 @@
 	}
 
 	async function decide(decision: ReadinessDecision) {
-		if (saving) return;
-		saving = true;
-		const result = await sendCommand({
-			kind: 'judge-readiness',
-			occurredAtMs: Math.round(room.now.epochMs),
-			batch: dough.view.batch,
-			sightings: [...sightings],
-			decision
-		});
-		saving = false;
-		if (result.outcome === 'done') {
-			seen = {};
-			message = '';
-			await readAnew('jovet:moment');
-		} else message = outcomeProblem(result, 'What you chose stays here; try again in a moment.');
+		await entry.send(
+			{
+				kind: 'judge-readiness',
+				occurredAtMs: Math.round(room.now.epochMs),
+				batch: dough.view.batch,
+				sightings: [...sightings],
+				decision
+			},
+			`${title}: decided to ${DECISION_TEXT[decision]}`,
+			async (answer) => {
+				seen = {};
+				if (answer) await readAnew('jovet:moment');
+			}
+		);
 	}
 </script>
 
@@ -97,7 +94,7 @@
 		{#each ['wait', 'fold-again', 'go-on'] as const as decision (decision)}
 			<button
 				class="{decision === 'go-on' ? 'action' : 'action-lesser'} big"
-				disabled={saving}
+				disabled={entry.busy}
 				onclick={() => decide(decision)}
 				>{decision === 'go-on'
 					? dough.view.kind === 'mix'
@@ -107,9 +104,9 @@
 			>
 		{/each}
 	</div>
-	{#if message}<p role="alert" class="mt-2">
-			<span class="act-now px-2">Check</span>
-			{message}
+	{#if entry.message}<p role="alert" class="mt-2">
+			<span class="act-now px-2">{entry.kept ? 'Kept' : 'Check'}</span>
+			{entry.message}
 		</p>{/if}
 	{#if dough.view.judgements.length > 0}
 		<ul class="mt-3" data-judgements>

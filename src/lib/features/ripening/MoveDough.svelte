@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
-	import { sendCommand } from '../../client/send-command.ts';
+	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
 	import type { RipeningView } from '../../contracts/ripening-views.ts';
 	import type { Leg } from '../../core/formula/index.ts';
-	import { outcomeProblem } from '../../wording/outcome-text.ts';
+	import { mixTitle } from '../../wording/mix-title.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import { coldConstant, type FollowedDough } from './ripening-model.svelte.ts';
 
@@ -14,8 +14,7 @@
 	}
 	let { dough, view }: Props = $props();
 	const room = useRoom();
-	let message = $state('');
-	let saving = $state(false);
+	const entry = new BenchEntry(room.outbox);
 	/** Everything can be taken back for a minute. */
 	const UNDO_MS = 60_000;
 	interface Undo {
@@ -32,36 +31,33 @@
 	const canUndo = $derived(undo !== null && room.now.epochMs < undo.untilMs);
 
 	async function move(leg: Leg, retarderId: string | null, name: string) {
-		if (saving) return;
-		saving = true;
-		const result = await sendCommand({
-			kind: 'move-dough',
-			occurredAtMs: Math.round(room.now.epochMs),
-			batch: dough.view.batch,
-			place: leg.place,
-			ambientCelsius: leg.ambientCelsius,
-			timeConstantMinutes: leg.timeConstantMinutes,
-			retarderId
-		});
-		saving = false;
-		message = outcomeProblem(result, 'Try again in a moment.');
-		if (result.outcome !== 'done') return;
-		undo = { entryId: result.answer.entryId, name, untilMs: room.now.epochMs + UNDO_MS };
-		await readAnew('jovet:moment');
+		await entry.send(
+			{
+				kind: 'move-dough',
+				occurredAtMs: Math.round(room.now.epochMs),
+				batch: dough.view.batch,
+				place: leg.place,
+				ambientCelsius: leg.ambientCelsius,
+				timeConstantMinutes: leg.timeConstantMinutes,
+				retarderId
+			},
+			`${mixTitle(dough.view)}: to the ${name.toLowerCase()}`,
+			async (answer) => {
+				if (!answer) return;
+				undo = { entryId: answer.entryId, name, untilMs: room.now.epochMs + UNDO_MS };
+				await readAnew('jovet:moment');
+			}
+		);
 	}
 	async function takeBack(entryId: string) {
-		if (saving) return;
-		saving = true;
-		const result = await sendCommand({
-			kind: 'strike-entry',
-			occurredAtMs: Math.round(room.now.epochMs),
-			entryId
-		});
-		saving = false;
-		message = outcomeProblem(result, 'Try again in a moment.');
-		if (result.outcome === 'not-reached') return;
-		undo = null;
-		await readAnew('jovet:moment');
+		await entry.send(
+			{ kind: 'strike-entry', occurredAtMs: Math.round(room.now.epochMs), entryId },
+			`${mixTitle(dough.view)}: the move was taken back`,
+			async (answer) => {
+				undo = null;
+				if (answer) await readAnew('jovet:moment');
+			}
+		);
 	}
 	function toCold(retarder: RipeningView['retarders'][number]) {
 		return move(
@@ -80,7 +76,7 @@
 <div class="mt-3 flex flex-wrap items-center gap-3" data-move>
 	{#each view.retarders as retarder (retarder.id)}
 		{#if retarder.id !== inCold}
-			<button class="action-lesser big" disabled={saving} onclick={() => toCold(retarder)}
+			<button class="action-lesser big" disabled={entry.busy} onclick={() => toCold(retarder)}
 				>Send to the {retarder.name.toLowerCase()}</button
 			>
 		{/if}
@@ -88,7 +84,7 @@
 	{#if here?.place === 'cold' && home}
 		<button
 			class="action-lesser big"
-			disabled={saving}
+			disabled={entry.busy}
 			onclick={() =>
 				move({ ...home, ambientCelsius: view.roomCelsius, minutes: null }, null, 'room')}
 			>Back to the room</button
@@ -96,14 +92,17 @@
 	{/if}
 	{#if undo && canUndo}
 		{@const back = undo}
-		<button class="action big" disabled={saving} onclick={() => takeBack(back.entryId)}
+		<button class="action big" disabled={entry.busy} onclick={() => takeBack(back.entryId)}
 			>Take it back: it went to the {undo.name.toLowerCase()} at {clockText(
 				undo.untilMs - UNDO_MS,
 				room.bakery.timeZone
 			)}</button
 		>
 	{/if}
-	{#if message}<p role="alert"><span class="act-now px-2">Check</span> {message}</p>{/if}
+	{#if entry.message}<p role="alert">
+			<span class="act-now px-2">{entry.kept ? 'Kept' : 'Check'}</span>
+			{entry.message}
+		</p>{/if}
 </div>
 
 <style>

@@ -2,14 +2,13 @@
 	import { resolve } from '$app/paths';
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
-	import { sendCommand } from '../../client/send-command.ts';
+	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
 	import { READING_LIMITS } from '../../contracts/limits.ts';
 	import type { BuildWaterView, ProbeView } from '../../contracts/views.ts';
 	import type { DoughInstrument } from '../../core/heat/index.ts';
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import NumberPad from '../../ui/NumberPad.svelte';
 	import { parseFailureText } from '../../wording/failure-text.ts';
-	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import { stateOfProbe } from '../../wording/probe-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 
@@ -29,37 +28,36 @@
 	const bare = (celsius: number) => formatTemperature({ celsius }, 1, units).replace(/ °.$/, '');
 	let typed = $state('');
 	let instrument: DoughInstrument = $state('core-probe');
-	let message = $state('');
-	let saving = $state(false);
+	const entry = new BenchEntry(room.outbox);
 
 	async function keep(event: SubmitEvent) {
 		event.preventDefault();
-		if (saving) return;
 		const read = parseTemperature(typed, units, READING_LIMITS);
 		if (!read.ok) {
-			message =
+			entry.message =
 				read.error.kind === 'empty'
 					? 'Type the temperature it was stirred to.'
 					: parseFailureText(read.error);
 			return;
 		}
-		saving = true;
-		const result = await sendCommand({
-			kind: 'measure-dough',
-			occurredAtMs: Math.round(room.now.epochMs),
-			batch: build.batch,
-			celsius: read.value.celsius,
-			waterCelsius: null,
-			instrument,
-			mixerId: null,
-			program: null
-		});
-		saving = false;
-		message = outcomeProblem(result);
-		if (result.outcome !== 'done') return;
-		typed = '';
-		onKept();
-		await readAnew('jovet:day');
+		await entry.send(
+			{
+				kind: 'measure-dough',
+				occurredAtMs: Math.round(room.now.epochMs),
+				batch: build.batch,
+				celsius: read.value.celsius,
+				waterCelsius: null,
+				instrument,
+				mixerId: null,
+				program: null
+			},
+			`${title}: stirred to ${bare(read.value.celsius)} ${degrees}`,
+			async (answer) => {
+				typed = '';
+				onKept();
+				if (answer) await readAnew('jovet:day');
+			}
+		);
 	}
 </script>
 
@@ -111,15 +109,18 @@
 				>
 			{/if}
 		</div>
-		<button class="action big" disabled={saving}>Keep it</button>
-		{#if message}<p role="alert"><span class="act-now px-2">Check</span> {message}</p>{/if}
+		<button class="action big" disabled={entry.busy}>Keep it</button>
+		{#if entry.message}<p role="alert">
+				<span class="act-now px-2">{entry.kept ? 'Kept' : 'Check'}</span>
+				{entry.message}
+			</p>{/if}
 	</div>
 	<NumberPad
 		value={typed}
 		label="{title}, number pad"
 		onChange={(next: string) => {
 			typed = next;
-			message = '';
+			entry.message = '';
 		}}
 	/>
 </form>

@@ -2,7 +2,7 @@
 	import { readAnew } from '../../client/read-anew.ts';
 	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
-	import { sendCommand } from '../../client/send-command.ts';
+	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
 	import { READING_LIMITS, WATER_LIMITS } from '../../contracts/limits.ts';
 	import type { MixWaterView, WaterView } from '../../contracts/views.ts';
 	import type { DoughInstrument } from '../../core/heat/index.ts';
@@ -10,7 +10,6 @@
 	import NumberPad from '../../ui/NumberPad.svelte';
 	import { parseFailureText } from '../../wording/failure-text.ts';
 	import { stateOfProbe } from '../../wording/probe-text.ts';
-	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import MixedOtherwise from './MixedOtherwise.svelte';
 	import { ripeOfMix } from './ripe-of-mix.ts';
@@ -41,8 +40,7 @@
 	let instrument: DoughInstrument = $state('core-probe');
 	let mixerId: string | null = $state(null);
 	let program: { slowMinutes: number; fastMinutes: number } | null = $state(null);
-	let message = $state('');
-	let saving = $state(false);
+	const entry = new BenchEntry(room.outbox);
 	/** Measuring an autolyse before the mix goes on. */
 	let autolyse = $state(false);
 	const ripe = $derived(ripeOfMix(mix, roomCelsius, room.now.epochMs));
@@ -56,50 +54,55 @@
 
 	async function keep(event: SubmitEvent) {
 		event.preventDefault();
-		if (saving) return;
 		const out = parseTemperature(dough, units, READING_LIMITS);
 		const into = parseTemperature(water ?? planned, units, WATER_LIMITS);
 		if (!out.ok || (!autolyse && mix.water && !into.ok)) {
-			message = told(!out.ok ? out.error : into.ok ? null : into.error);
+			entry.message = told(!out.ok ? out.error : into.ok ? null : into.error);
 			return;
 		}
-		saving = true;
 		const of = {
 			occurredAtMs: Math.round(room.now.epochMs),
 			batch: mix.batch,
 			instrument
 		};
-		const result = autolyse
-			? await sendCommand({
-					kind: 'check-dough',
-					...of,
-					stage: 'autolyse',
-					celsius: out.value.celsius,
-					place: 'room',
-					ambientCelsius: roomCelsius ?? mix.targetCelsius
-				})
-			: await sendCommand({
-					kind: 'measure-dough',
-					...of,
-					celsius: out.value.celsius,
-					waterCelsius: into.ok ? into.value.celsius : null,
-					mixerId,
-					program
-				});
-		saving = false;
-		if (result.outcome === 'done') {
+		const at = `${bare(out.value.celsius)} ${degrees}`;
+		const taken = async (answer: unknown) => {
 			dough = '';
 			water = null;
-			message = '';
 			autolyse = false;
 			onKept();
-			await readAnew('jovet:day');
-		} else message = outcomeProblem(result);
+			if (answer !== null) await readAnew('jovet:day');
+		};
+		await (autolyse
+			? entry.send(
+					{
+						kind: 'check-dough',
+						...of,
+						stage: 'autolyse',
+						celsius: out.value.celsius,
+						place: 'room',
+						ambientCelsius: roomCelsius ?? mix.targetCelsius
+					},
+					`${title}: the autolyse stands at ${at}`,
+					taken
+				)
+			: entry.send(
+					{
+						kind: 'measure-dough',
+						...of,
+						celsius: out.value.celsius,
+						waterCelsius: into.ok ? into.value.celsius : null,
+						mixerId,
+						program
+					},
+					`${title}: it came out at ${at}`,
+					taken
+				));
 	}
 	function take(celsius: number, by: DoughInstrument) {
 		dough = bare(celsius);
 		instrument = by;
-		message = '';
+		entry.message = '';
 	}
 	const offered = $derived(
 		[
@@ -192,7 +195,7 @@
 			<MixedOtherwise {mix} {mixers} {title} bind:mixerId bind:program />
 		{/if}
 		<div class="flex flex-wrap gap-3">
-			<button class="action big" disabled={saving}>Keep it</button>
+			<button class="action big" disabled={entry.busy}>Keep it</button>
 			{#if asksAutolyse}
 				<button
 					type="button"
@@ -203,9 +206,9 @@
 				>
 			{/if}
 		</div>
-		{#if message}<p role="alert">
-				<span class="act-now px-2">Check</span>
-				{message}
+		{#if entry.message}<p role="alert">
+				<span class="act-now px-2">{entry.kept ? 'Kept' : 'Check'}</span>
+				{entry.message}
 			</p>{/if}
 	</div>
 	<NumberPad
@@ -213,7 +216,7 @@
 		label="{title}, number pad"
 		onChange={(next: string) => {
 			dough = next;
-			message = '';
+			entry.message = '';
 		}}
 	/>
 </form>

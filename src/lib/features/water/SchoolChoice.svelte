@@ -1,9 +1,8 @@
 <script lang="ts">
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
-	import { sendCommand } from '../../client/send-command.ts';
+	import { Sending } from '../../client/sending.svelte.ts';
 	import { WATER_SCHOOLS, type WaterSchool } from '../../core/heat/index.ts';
-	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import { SCHOOL_TEXT } from './school-text.ts';
 
 	interface Props {
@@ -11,16 +10,19 @@
 	}
 	let { school }: Props = $props();
 	const room = useRoom();
-	let message = $state('');
+	const sending = new Sending(room.retries);
 
 	async function choose(chosen: WaterSchool) {
-		const result = await sendCommand({
-			kind: 'set-water-school',
-			occurredAtMs: Math.round(room.now.epochMs),
-			school: chosen
-		});
-		message = outcomeProblem(result, 'Try again in a moment.');
-		if (result.outcome === 'done') await readAnew('jovet:day');
+		await sending.send(
+			{
+				kind: 'set-water-school',
+				occurredAtMs: Math.round(room.now.epochMs),
+				school: chosen
+			},
+			async ({ outcome }) => {
+				if (outcome === 'done') await readAnew('jovet:day');
+			}
+		);
 	}
 </script>
 
@@ -38,5 +40,5 @@
 			{SCHOOL_TEXT[one].toLowerCase()}
 		</label>
 	{/each}
-	{#if message}<p role="alert" class="font-bold">{message}</p>{/if}
+	{#if sending.message}<p role="alert" class="font-bold">{sending.message}</p>{/if}
 </fieldset>

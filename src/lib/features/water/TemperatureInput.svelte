@@ -1,13 +1,12 @@
 <script lang="ts">
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
-	import { sendCommand } from '../../client/send-command.ts';
+	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
 	import { READING_LIMITS } from '../../contracts/limits.ts';
 	import type { WaterInputView } from '../../contracts/views.ts';
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import { parseFailureText } from '../../wording/failure-text.ts';
 	import { probeDoubt, stateOfProbe } from '../../wording/probe-text.ts';
-	import { outcomeProblem } from '../../wording/outcome-text.ts';
 	import { ageText } from '../../wording/time-text.ts';
 
 	interface Props {
@@ -22,8 +21,9 @@
 	const shown = $derived(bare(input.reading?.celsius ?? input.assumedCelsius));
 	/** What is being typed; null while the field shows what is known. */
 	let typed: string | null = $state(null);
-	let message = $state('');
-	let saving = $state(false);
+	const entry = new BenchEntry(room.outbox);
+	/** What waits to be sent is shown as it was typed. */
+	let keptCelsius = $state(0);
 	const fieldId = $derived(`temperature-${input.quantity}-${input.preparationId ?? ''}`);
 	/** A typed figure stands against a probe for a while; the probe can be taken back at once. */
 	const aside = $derived(
@@ -36,29 +36,30 @@
 	);
 
 	async function keep(celsius: number, instrument: 'typed' | 'probe') {
-		saving = true;
-		const result = await sendCommand({
-			kind: 'take-reading',
-			occurredAtMs: Math.round(room.now.epochMs),
-			quantity: input.quantity,
-			preparationId: input.preparationId,
-			celsius,
-			instrument,
-			correctsId: null
-		});
-		saving = false;
-		if (result.outcome === 'done') {
-			typed = null;
-			message = '';
-			await readAnew('jovet:day');
-		} else message = outcomeProblem(result, 'What you typed stays here; press Enter to try again.');
+		await entry.send(
+			{
+				kind: 'take-reading',
+				occurredAtMs: Math.round(room.now.epochMs),
+				quantity: input.quantity,
+				preparationId: input.preparationId,
+				celsius,
+				instrument,
+				correctsId: null
+			},
+			`${input.name}: ${bare(celsius)} ${degrees}`,
+			async (answer) => {
+				keptCelsius = celsius;
+				typed = null;
+				if (answer) await readAnew('jovet:day');
+			}
+		);
 	}
 
 	async function save() {
-		if (typed === null || saving) return;
+		if (typed === null || entry.busy) return;
 		const read = parseTemperature(typed, units, READING_LIMITS);
 		if (read.ok) return keep(read.value.celsius, 'typed');
-		message =
+		entry.message =
 			read.error.kind === 'empty'
 				? 'Type a temperature, or press Escape.'
 				: parseFailureText(read.error);
@@ -68,7 +69,7 @@
 		if (event.key === 'Enter') void save();
 		if (event.key === 'Escape') {
 			typed = null;
-			message = '';
+			entry.message = '';
 		}
 	}
 </script>
@@ -82,8 +83,8 @@
 			type="text"
 			inputmode="decimal"
 			autocomplete="off"
-			value={typed ?? shown}
-			aria-invalid={message !== ''}
+			value={typed ?? (entry.kept ? bare(keptCelsius) : shown)}
+			aria-invalid={entry.message !== '' && !entry.kept}
 			aria-describedby="{fieldId}-note"
 			oninput={(event) => (typed = event.currentTarget.value)}
 			onchange={save}
@@ -103,12 +104,15 @@
 	</p>
 	{#if doubt}<p><span class="act-now px-1">Check</span> <b>{doubt}</b></p>{/if}
 	{#if aside}
-		<button class="aside" disabled={saving} onclick={() => keep(aside.celsius, 'probe')}
+		<button class="aside" disabled={entry.busy} onclick={() => keep(aside.celsius, 'probe')}
 			>probe {bare(aside.celsius)}{stateOfProbe(aside, room.now.epochMs).silent ? ', silent' : ''}:
 			use it</button
 		>
 	{/if}
-	{#if message}<p role="alert"><span class="act-now px-1">Check</span> {message}</p>{/if}
+	{#if entry.message}<p role="alert">
+			<span class="act-now px-1">{entry.kept ? 'Kept' : 'Check'}</span>
+			{entry.message}
+		</p>{/if}
 </div>
 
 <style>

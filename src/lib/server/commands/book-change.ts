@@ -162,12 +162,7 @@ class ChangeWriter {
 		const before = this.book.formulas.find((one) => one.formula.id === formula.id);
 		if (before?.formula.name !== formula.name) await nameFormula(this.tx, formula.id, formula.name);
 		const number = (before?.number ?? 0) + 1;
-		await insertFormulaRevision(
-			this.tx,
-			contents,
-			{ number, cause, ...this.by },
-			this.pins
-		);
+		await insertFormulaRevision(this.tx, contents, { number, cause, ...this.by }, this.pins);
 		return number;
 	}
 

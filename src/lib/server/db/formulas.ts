@@ -276,7 +276,12 @@ export async function nameFormula(tx: Tx, formulaId: string, name: string): Prom
 export async function insertFormulaRevision(
 	tx: Tx,
 	contents: FormulaContents,
-	of: { readonly number: number; readonly cause: RevisionCause; readonly madeBy: string; readonly occurredAtMs: number },
+	of: {
+		readonly number: number;
+		readonly cause: RevisionCause;
+		readonly madeBy: string;
+		readonly occurredAtMs: number;
+	},
 	pins: Pins
 ): Promise<string> {
 	const { formula } = contents;

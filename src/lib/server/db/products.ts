@@ -151,7 +151,12 @@ export async function nameProduct(tx: Tx, productId: string, name: string): Prom
 export async function insertProductRevision(
 	tx: Tx,
 	contents: ProductContents,
-	of: { readonly number: number; readonly cause: RevisionCause; readonly madeBy: string; readonly occurredAtMs: number },
+	of: {
+		readonly number: number;
+		readonly cause: RevisionCause;
+		readonly madeBy: string;
+		readonly occurredAtMs: number;
+	},
 	pins: Pins
 ): Promise<string> {
 	const { product } = contents;

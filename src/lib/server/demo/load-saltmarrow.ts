@@ -43,11 +43,7 @@ export async function loadSaltmarrow(
 		const commandId = demoId('command', 'load demo');
 		await setClock(tx, clock);
 		await loadBakehouse(tx);
-		await loadBook(
-			tx,
-			{ madeBy: demoId('person', HEAD_BAKER), occurredAtMs: now.epochMs },
-			today
-		);
+		await loadBook(tx, { madeBy: demoId('person', HEAD_BAKER), occurredAtMs: now.epochMs }, today);
 		const lines = await loadOrders(tx, today, commandId);
 		await loadHistory(tx, now.epochMs, commandId);
 		await insertCommand(tx, {

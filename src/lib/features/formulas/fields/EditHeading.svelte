@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { onMount } from 'svelte';
+	import { followUndoKeys, type History } from '../../../client/undo-keys.ts';
 	import RoomHeading from '../../../ui/RoomHeading.svelte';
 
 	interface Props {
@@ -6,26 +8,13 @@
 		note: string;
 		saveLabel: string;
 		canSave: boolean;
-		history: {
-			readonly canUndo: boolean;
-			readonly canRedo: boolean;
-			undo: () => void;
-			redo: () => void;
-		};
+		history: History;
 		onSave: () => void;
 	}
 	let { sentence, note, saveLabel, canSave, history, onSave }: Props = $props();
 
-	function keys(event: KeyboardEvent) {
-		if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-		if (event.target instanceof HTMLInputElement) return;
-		event.preventDefault();
-		if (event.shiftKey) history.redo();
-		else history.undo();
-	}
+	onMount(() => followUndoKeys(() => history));
 </script>
-
-<svelte:window onkeydown={keys} />
 
 <RoomHeading {sentence} {note}>
 	{#snippet actions()}

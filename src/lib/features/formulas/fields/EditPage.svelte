@@ -1,12 +1,17 @@
+<script lang="ts" module>
+	type BookCommand = 'save-preparation' | 'save-product' | 'save-ingredient';
+</script>
+
 <script lang="ts" generics="T extends { readonly name: string }">
 	import { onMount, type Snippet } from 'svelte';
 	import { goto } from '$app/navigation';
 	import { readAnew } from '../../../client/read-anew.ts';
 	import { resolve } from '$app/paths';
+	import type { Draft } from '../../../client/send-command.ts';
 	import type { CommandOf } from '../../../contracts/commands.ts';
 	import type { BookList } from '../../../contracts/views.ts';
 	import BookPage from '../BookPage.svelte';
-	import type { Edited } from './edited.svelte.ts';
+	import type { Edited } from './edited.ts';
 	import EditHeading from './EditHeading.svelte';
 	import RetireButton from './RetireButton.svelte';
 
@@ -27,8 +32,8 @@
 		sound: boolean;
 		edited: Edited<T>;
 		message: string;
-		/** Saves it; gives what went wrong in words, or null. */
-		save: () => Promise<string | null>;
+		/** What saves it as it stands. */
+		command: () => Draft<BookCommand>;
 		children: Snippet;
 	}
 	let {
@@ -44,12 +49,12 @@
 		sound,
 		edited,
 		message = $bindable(),
-		save,
+		command,
 		children
 	}: Props = $props();
 
 	onMount(() => {
-		if (edited.restore()) message = 'These changes were made before and are not saved yet.';
+		if (edited.bringBack()) message = 'These changes were made before and are not saved yet.';
 	});
 	const named = $derived(edited.value.name.trim() !== '');
 	const note = $derived.by(() => {
@@ -60,28 +65,27 @@
 
 	async function saveIt() {
 		message = '';
-		const problem = await save();
-		if (problem !== null) {
-			message = problem;
-			return;
-		}
-		edited.forget();
-		if (saved) await readAnew('jovet:day');
-		else await goto(resolve(`/bake/${date}/${shelf}/${newId}`));
+		await edited.sending.send(command(), async ({ outcome }) => {
+			if (outcome !== 'done') return;
+			edited.forget();
+			if (saved) await readAnew('jovet:day');
+			else await goto(resolve(`/bake/${date}/${shelf}/${newId}`));
+		});
 	}
+	const said = $derived(edited.sending.message || message);
 </script>
 
 <EditHeading
 	{sentence}
 	{note}
 	{saveLabel}
-	canSave={edited.changed && sound && named}
+	canSave={edited.changed && sound && named && !edited.sending.busy}
 	history={edited}
 	onSave={saveIt}
 />
 <BookPage {date} {book} {shelf} current={saved?.id ?? null}>
 	<p class="sticky top-0 z-10 mb-2 min-h-6 bg-ground py-1" role="status" data-book-message>
-		{#if message}<span class="act-now px-2">Look</span> {message}{/if}
+		{#if said}<span class="act-now px-2">Look</span> {said}{/if}
 	</p>
 	{@render children()}
 	{#if saved}

@@ -1,9 +1,8 @@
 <script lang="ts">
 	import { readAnew } from '../../../client/read-anew.ts';
 	import { useRoom } from '../../../client/room-context.ts';
-	import { sendCommand } from '../../../client/send-command.ts';
+	import { Sending } from '../../../client/sending.svelte.ts';
 	import type { CommandOf } from '../../../contracts/commands.ts';
-	import { refusalText } from '../../../wording/refusal-text.ts';
 
 	interface Props {
 		what: CommandOf<'retire'>['what'];
@@ -13,22 +12,21 @@
 	}
 	let { what, entityId, name, retired }: Props = $props();
 	const room = useRoom();
-	let message = $state('');
+	const sending = new Sending(room.retries);
 
 	async function change() {
-		const result = await sendCommand({
-			kind: 'retire',
-			occurredAtMs: Math.round(room.now.epochMs),
-			what,
-			entityId,
-			retired: !retired
-		});
-		if (result.outcome === 'done') await readAnew('jovet:day');
-		else
-			message =
-				result.outcome === 'refused'
-					? refusalText(result.refusal)
-					: 'Not changed: Jovet does not answer. Try again in a moment.';
+		await sending.send(
+			{
+				kind: 'retire',
+				occurredAtMs: Math.round(room.now.epochMs),
+				what,
+				entityId,
+				retired: !retired
+			},
+			async ({ outcome }) => {
+				if (outcome === 'done') await readAnew('jovet:day');
+			}
+		);
 	}
 </script>
 
@@ -36,8 +34,8 @@
 	{#if retired}<b>Retired.</b>
 		What has {name} in it goes on; it is not offered for new work.{:else}Retiring takes {name} out of
 		the choices for new work. Nothing that has it changes, and it can come back.{/if}
-	<button class="action-lesser ml-2" onclick={change}
+	<button class="action-lesser ml-2" disabled={sending.busy} onclick={change}
 		>{retired ? `Bring ${name} back` : `Retire ${name}`}</button
 	>
-	{#if message}<span role="alert" class="font-bold">{message}</span>{/if}
+	{#if sending.message}<span role="alert" class="font-bold">{sending.message}</span>{/if}
 </p>

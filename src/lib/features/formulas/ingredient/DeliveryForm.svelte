@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { readAnew } from '../../../client/read-anew.ts';
+	import { Sending } from '../../../client/sending.svelte.ts';
 	import { useRoom } from '../../../client/room-context.ts';
 	import type { IngredientDetailView } from '../../../contracts/views.ts';
 	import {
@@ -12,7 +13,6 @@
 	import { formatNumber } from '../../../core/units/index.ts';
 	import { shortDateText } from '../../../wording/time-text.ts';
 	import NumberField from '../fields/NumberField.svelte';
-	import { saveBook } from '../fields/save-book.ts';
 
 	interface Props {
 		view: IngredientDetailView;
@@ -31,10 +31,12 @@
 		milling: null,
 		wholegrainPercent: null
 	};
+	/** One identity for one delivery, so that adding it twice makes one. */
+	let deliveryId = crypto.randomUUID();
 	let lot = $state('');
 	let receivedOn = $state('');
 	let properties: FlourProperties = $state.raw(UNKNOWN);
-	let message = $state('');
+	const sending = new Sending(room.retries);
 
 	const today = $derived(
 		wallTimeOf({ epochMs: room.now.epochMs }, room.bakery.timeZone).date as string
@@ -48,24 +50,28 @@
 	async function add(event: SubmitEvent) {
 		event.preventDefault();
 		if (lot.trim() === '') {
-			message = 'Type the lot as the sack says it.';
+			sending.message = 'Type the lot as the sack says it.';
 			return;
 		}
-		const problem = await saveBook({
-			kind: 'add-delivery',
-			occurredAtMs: Math.round(room.now.epochMs),
-			deliveryId: crypto.randomUUID(),
-			ingredientId: ingredient.id,
-			receivedOn: receivedOn || today,
-			lot,
-			properties
-		});
-		message = problem ?? '';
-		if (problem !== null) return;
-		lot = '';
-		receivedOn = '';
-		properties = UNKNOWN;
-		await readAnew('jovet:day');
+		await sending.send(
+			{
+				kind: 'add-delivery',
+				occurredAtMs: Math.round(room.now.epochMs),
+				deliveryId,
+				ingredientId: ingredient.id,
+				receivedOn: receivedOn || today,
+				lot,
+				properties
+			},
+			async ({ outcome }) => {
+				if (outcome !== 'done') return;
+				deliveryId = crypto.randomUUID();
+				lot = '';
+				receivedOn = '';
+				properties = UNKNOWN;
+				await readAnew('jovet:day');
+			}
+		);
 	}
 </script>
 
@@ -196,7 +202,7 @@
 			>
 		</div>
 		<button class="action-lesser mt-2">Write the delivery down</button>
-		{#if message}<p role="alert" class="mt-1 font-bold">{message}</p>{/if}
+		{#if sending.message}<p role="alert" class="mt-1 font-bold">{sending.message}</p>{/if}
 	</form>
 </section>
 

@@ -8,9 +8,8 @@
 	import { formatNumber } from '../../../core/units/index.ts';
 	import { CAUSTIC_CAUTION, INGREDIENT_KIND_TEXT } from '../../../wording/kind-text.ts';
 	import EditPage from '../fields/EditPage.svelte';
-	import { Edited } from '../fields/edited.svelte.ts';
+	import { Edited } from '../fields/edited.ts';
 	import NumberField from '../fields/NumberField.svelte';
-	import { saveBook } from '../fields/save-book.ts';
 	import DeliveryForm from './DeliveryForm.svelte';
 	import { usualOf } from './usual.ts';
 
@@ -39,7 +38,8 @@
 				weighedOn: ingredient?.weighedOn ?? null
 			},
 			`jovet.ingredient.unsaved.${ingredient?.id ?? 'new'}.${version}`,
-			contentSchema
+			contentSchema,
+			room.retries
 		);
 	});
 	let message = $state('');
@@ -82,12 +82,11 @@
 	] as const;
 	const setShare = (key: keyof typeof composition, number: number | null) =>
 		edited.set({ composition: { ...composition, [key]: (number ?? 0) / 100 } });
-	const save = () =>
-		saveBook({
-			kind: 'save-ingredient',
-			occurredAtMs: Math.round(room.now.epochMs),
-			...value
-		});
+	const command = () => ({
+		kind: 'save-ingredient' as const,
+		occurredAtMs: Math.round(room.now.epochMs),
+		...value
+	});
 </script>
 
 <EditPage
@@ -103,7 +102,7 @@
 	sound={!overfull}
 	{edited}
 	bind:message
-	{save}
+	{command}
 >
 	{#if view.usedBy.length > 0}
 		<p class="mb-2">

@@ -7,7 +7,6 @@
 	import type { BakeryProduct } from '../../../core/production/index.ts';
 	import { formatMass } from '../../../core/units/index.ts';
 	import EditPage from '../fields/EditPage.svelte';
-	import { saveBook } from '../fields/save-book.ts';
 	import StepsEditor from '../steps/StepsEditor.svelte';
 	import { editProduct } from './edited-product.ts';
 	import ProductAround from './ProductAround.svelte';
@@ -21,7 +20,7 @@
 	const room = useRoom();
 	const { units } = room.bakery;
 
-	const edited = untrack(() => editProduct(view));
+	const edited = untrack(() => editProduct(view, room.retries));
 	let message = $state('');
 	const { value } = $derived(edited);
 	const product = $derived.by((): BakeryProduct => ({
@@ -52,12 +51,11 @@
 		return `${name}: ${parts}, about ${formatMass({ grams: bakedTo }, 0, units)} baked.`;
 	});
 
-	const save = () =>
-		saveBook({
-			kind: 'save-product',
-			occurredAtMs: Math.round(room.now.epochMs),
-			...value
-		});
+	const command = () => ({
+		kind: 'save-product' as const,
+		occurredAtMs: Math.round(room.now.epochMs),
+		...value
+	});
 </script>
 
 <EditPage
@@ -73,7 +71,7 @@
 	sound={value.doughs.length > 0}
 	{edited}
 	bind:message
-	{save}
+	{command}
 >
 	<div class="columns">
 		<ProductPiece {view} {edited} {product} onProblem={(text: string) => (message = text)} />

@@ -2,13 +2,14 @@ import { z } from 'zod';
 import { productContent } from '../../../contracts/formula-book.ts';
 import type { ProductDetailView } from '../../../contracts/views.ts';
 import { id, type ProductId } from '../../../core/identity.ts';
-import { Edited } from '../fields/edited.svelte.ts';
+import type { Retries } from '../../../client/retries.ts';
+import { Edited } from '../fields/edited.ts';
 
 const contentSchema = z.object(productContent);
 export type EditedProduct = Edited<z.infer<typeof contentSchema>>;
 
 /** A product as it is being edited; a new one keeps its identity while it is being written. */
-export function editProduct(view: ProductDetailView): EditedProduct {
+export function editProduct(view: ProductDetailView, retries: Retries): EditedProduct {
 	const { product, revision } = view;
 	return new Edited(
 		{
@@ -35,6 +36,7 @@ export function editProduct(view: ProductDetailView): EditedProduct {
 			steps: [...view.steps]
 		},
 		`jovet.product.unsaved.${product?.id ?? 'new'}.${revision}`,
-		contentSchema
+		contentSchema,
+		retries
 	);
 }

@@ -24,10 +24,9 @@
 	import { formulaFailureText } from '../../../wording/failure-text.ts';
 	import { CAUSTIC_CAUTION, PREPARATION_KIND_TEXT } from '../../../wording/kind-text.ts';
 	import EditPage from '../fields/EditPage.svelte';
-	import { Edited } from '../fields/edited.svelte.ts';
+	import { Edited } from '../fields/edited.ts';
 	import MaterialSelect from '../fields/MaterialSelect.svelte';
 	import NumberField from '../fields/NumberField.svelte';
-	import { saveBook } from '../fields/save-book.ts';
 	import SeedRatio from '../SeedRatio.svelte';
 	import StepsEditor from '../steps/StepsEditor.svelte';
 
@@ -53,7 +52,8 @@
 				steps: [...steps]
 			},
 			`jovet.build.unsaved.${preparation?.id ?? 'new'}.${revision}`,
-			contentSchema
+			contentSchema,
+			room.retries
 		);
 	});
 	let message = $state('');
@@ -161,12 +161,11 @@
 			...(untouched ? { steps: [...firstStepsOf(kind)] } : {})
 		});
 	}
-	const save = () =>
-		saveBook({
-			kind: 'save-preparation',
-			occurredAtMs: Math.round(room.now.epochMs),
-			...value
-		});
+	const command = () => ({
+		kind: 'save-preparation' as const,
+		occurredAtMs: Math.round(room.now.epochMs),
+		...value
+	});
 </script>
 
 <EditPage
@@ -182,7 +181,7 @@
 	sound={alone.ok}
 	{edited}
 	bind:message
-	{save}
+	{command}
 >
 	{#if view.usedBy.length > 0}
 		<p class="mb-2">

@@ -4,7 +4,7 @@ import { readOrders } from '$lib/server/services/read-orders.ts';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ params, depends }) => {
-	depends('jovet:day');
+	depends('jovet:day', 'jovet:moment');
 	const date = dateOfPage(params.date);
 	return forPage(() => readOrders(database(), date));
 };

@@ -5,6 +5,6 @@
 	let { data }: PageProps = $props();
 </script>
 
-{#key data}
+{#key data.date}
 	<OrdersRoom view={data} />
 {/key}

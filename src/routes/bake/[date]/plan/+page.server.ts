@@ -4,7 +4,7 @@ import { readPlan } from '$lib/server/services/read-plan.ts';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ params, depends }) => {
-	depends('jovet:day');
+	depends('jovet:day', 'jovet:moment');
 	const date = dateOfPage(params.date);
 	return forPage(() => readPlan(database(), date));
 };

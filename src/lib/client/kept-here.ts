@@ -1,0 +1,38 @@
+import type { z } from 'zod';
+
+/** One place in this browser's storage, for what is typed and not saved yet. */
+export class KeptHere<T> {
+	constructor(
+		private readonly place: string,
+		private readonly schema: z.ZodType<T>
+	) {}
+
+	/** What is kept; null where nothing is, or nothing that can be read. */
+	read(): T | null {
+		try {
+			const text = localStorage.getItem(this.place);
+			const kept = this.schema.safeParse(text === null ? null : JSON.parse(text));
+			return kept.success ? kept.data : null;
+		} catch {
+			// Something else wrote there, or storage is switched off.
+			return null;
+		}
+	}
+
+	/** Keeps it; a full or switched-off storage must not stop the work. */
+	keep(value: T): void {
+		try {
+			localStorage.setItem(this.place, JSON.stringify(value));
+		} catch {
+			// What is typed stays on the page.
+		}
+	}
+
+	forget(): void {
+		try {
+			localStorage.removeItem(this.place);
+		} catch {
+			// Nothing was kept then.
+		}
+	}
+}

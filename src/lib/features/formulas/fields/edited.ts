@@ -1,0 +1,35 @@
+import type { z } from 'zod';
+import { DraftModel } from '../../../client/draft-model.svelte.ts';
+import { KeptHere } from '../../../client/kept-here.ts';
+import type { Retries } from '../../../client/retries.ts';
+
+/** Something of the book that is edited as the content of the command that saves it. */
+export class Edited<T extends object> extends DraftModel<T> {
+	readonly #kept: KeptHere<T>;
+
+	constructor(saved: T, place: string, schema: z.ZodType<T>, retries: Retries) {
+		const kept = new KeptHere(place, schema);
+		const text = JSON.stringify(saved);
+		super(
+			saved,
+			{
+				isChanged: (value) => JSON.stringify(value) !== text,
+				keep: (value) => kept.keep(value),
+				forget: () => kept.forget()
+			},
+			retries
+		);
+		this.#kept = kept;
+	}
+
+	set(change: Partial<T>): void {
+		this.take({ ...this.value, ...change });
+	}
+
+	/** Brings back what was kept; true when there was something. */
+	bringBack(): boolean {
+		const kept = this.#kept.read();
+		if (kept !== null) this.restore(kept);
+		return kept !== null;
+	}
+}
