@@ -1,3 +1,5 @@
+import { after, test } from 'node:test';
+import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -6,38 +8,53 @@ import axe from 'axe-core';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
 import { startApplication } from '../../scripts/parts/application.mjs';
 import { freePort } from '../../scripts/parts/ports.mjs';
+import type {
+	AnswerOf,
+	CommandContent,
+	CommandKind,
+	CommandOutcome
+} from '../../src/lib/contracts/commands.ts';
+import { bakeryTime } from '../../src/lib/core/time/bakery-clock.ts';
+import { loadClock, setClock } from '../../src/lib/server/db/bakery.ts';
+import { demoClock } from '../../src/lib/server/demo/demo-clock.ts';
 import { testDatabase, type TestDatabase } from '../integration/test-database.ts';
 
 /** The built application on a database of its own, and a browser that looks at it. */
 export interface Bakery {
 	readonly origin: string;
 	readonly page: Page;
+	/** Opens another page of the same browser, with what it kept. */
+	readonly reopen: () => Promise<Page>;
 	readonly database: TestDatabase;
-	/** Stops the application and starts it again on the same data. */
-	readonly restart: () => Promise<void>;
+	/** Stops the application; it can be started again on the same data. */
+	readonly stop: () => Promise<void>;
+	readonly start: () => Promise<void>;
 	readonly close: () => Promise<void>;
+	/** The end of what the application said. */
+	readonly said: () => string;
 	/** What the browser complained about. */
 	readonly complaints: readonly string[];
 }
 
 export const SIZES = { desk: { width: 1280, height: 800 }, tablet: { width: 1024, height: 768 } };
 
-/** Opens the bakery at a fixed moment: Monday 23 November 2026, 14:05 on its wall. */
-export async function openBakery(at = '2026-11-23T14:05'): Promise<Bakery> {
+/** Monday 23 November 2026 on the bakery's wall: after the orders came in, and late at night. */
+export const AFTERNOON = '2026-11-23T14:05';
+export const NIGHT = '2026-11-23T22:40';
+
+let browser: Promise<Browser> | null = null;
+let profile = '';
+after(async () => {
+	await (await browser)?.close();
+	if (profile !== '') rmSync(profile, { recursive: true, force: true });
+});
+
+/** One browser for all journeys of a file; each has a storage of its own in it. */
+function openBrowser(): Promise<Browser> {
 	const chromium = process.env.JOVET_CHROMIUM;
 	if (!chromium) throw new Error('JOVET_CHROMIUM is not set; run the tests with "npm test"');
-	const database = await testDatabase('empty');
-	const port = await freePort(0);
-	const start = () =>
-		startApplication({
-			port,
-			databaseUrl: database.url,
-			env: { JOVET_DEMO: 'saltmarrow', JOVET_DEMO_AT: at },
-			quiet: true
-		});
-	let application = await start();
-	const profile = mkdtempSync(path.join(os.tmpdir(), 'jovet-browser-'));
-	const browser: Browser = await puppeteer.launch({
+	profile = mkdtempSync(path.join(os.tmpdir(), 'jovet-browser-'));
+	return puppeteer.launch({
 		executablePath: chromium,
 		userDataDir: profile,
 		args: [
@@ -50,32 +67,102 @@ export async function openBakery(at = '2026-11-23T14:05'): Promise<Bakery> {
 			'--disable-sync'
 		]
 	});
-	const page = await browser.newPage();
-	await page.setViewport(SIZES.desk);
-	page.setDefaultTimeout(60_000);
+}
+
+/**
+ * Opens the demo's bakery at a moment on its wall. `from` nothing lets the application itself load the demo
+ * at its first start, as the README's command does.
+ */
+export async function openBakery(
+	at = AFTERNOON,
+	from: 'template' | 'nothing' = 'template'
+): Promise<Bakery> {
+	const database = await testDatabase(from === 'template' ? 'demo' : 'empty');
+	if (from === 'template') await setClock(database.db, demoClock(at, Date.now()));
+	const port = await freePort(0);
+	const run = () =>
+		startApplication({
+			port,
+			databaseUrl: database.url,
+			env: { JOVET_DEMO: 'saltmarrow', JOVET_DEMO_AT: at },
+			quiet: true
+		});
+	let application = await run();
+	browser ??= openBrowser();
+	const context = await (await browser).createBrowserContext();
 	const complaints: string[] = [];
-	page.on('pageerror', (error) => complaints.push(String(error)));
-	page.on('console', (message) => {
-		// A refused or unreachable command is told to the baker; the browser logs it as well.
-		if (message.type() === 'error' && !/Failed to load resource/.test(message.text()))
-			complaints.push(message.text());
-	});
+	/** Once the application was stopped, what could not be fetched is no fault. */
+	let away = false;
+	const openPage = async () => {
+		const page = await context.newPage();
+		await page.setViewport(SIZES.desk);
+		page.setDefaultTimeout(60_000);
+		page.on('pageerror', (error) => {
+			if (!away || !/Failed to fetch|Unable to preload/.test(String(error)))
+				complaints.push(String(error));
+		});
+		page.on('console', (message) => {
+			// A refused or unreachable command is told to the baker; the browser logs it as well.
+			const text = message.text();
+			if (message.type() !== 'error' || /Failed to load resource/.test(text)) return;
+			if (!away || !/Failed to fetch|Unable to preload/.test(text)) complaints.push(text);
+		});
+		return page;
+	};
+	const page = await openPage();
 	return {
 		origin: application.origin,
 		page,
+		reopen: openPage,
 		database,
 		complaints,
-		restart: async () => {
+		said: () => application.said(),
+		stop: async () => {
+			away = true;
 			await application.stop();
-			application = await start();
+		},
+		start: async () => {
+			application = await run();
 		},
 		close: async () => {
-			await browser.close();
+			await context.close();
 			await application.stop();
 			await database.drop();
-			rmSync(profile, { recursive: true, force: true });
 		}
 	};
+}
+
+/** A baker's task from start to end, in a bakery of its own; what it needs to find there it makes itself. */
+export function journey(
+	name: string,
+	task: (bakery: Bakery) => Promise<void>,
+	...opened: Parameters<typeof openBakery>
+): void {
+	void test(name, async () => {
+		const bakery = await openBakery(...opened);
+		try {
+			await withPicture(bakery, name, () => task(bakery));
+		} finally {
+			await bakery.close();
+		}
+	});
+}
+
+/** Sends a command as another baker's browser would, before or beside what the page does. */
+export async function sendBeside<K extends CommandKind>(
+	{ origin, database }: Bakery,
+	draft: { readonly kind: K } & CommandContent<K>
+): Promise<AnswerOf<K>> {
+	const clock = await loadClock(database.db);
+	const occurredAtMs = Math.round(bakeryTime(clock, { epochMs: Date.now() }).epochMs);
+	const answer = await fetch(`${origin}/commands`, {
+		method: 'POST',
+		headers: { 'content-type': 'application/json', origin },
+		body: JSON.stringify({ ...draft, id: randomUUID(), occurredAtMs })
+	});
+	const outcome = (await answer.json()) as CommandOutcome<K>;
+	if (outcome.outcome !== 'done') assert.fail(JSON.stringify(outcome));
+	return outcome.answer;
 }
 
 /** Goes to an address and waits until the page answers to hands. */
@@ -218,6 +305,7 @@ export async function withPicture(
 		const file = path.join(folder, name.replace(/\W+/g, '-'));
 		await bakery.page.screenshot({ path: `${file}.png` }).catch(() => undefined);
 		const html = await bakery.page.content().catch(() => '');
+		writeFileSync(`${file}.log`, [bakery.said(), ...bakery.complaints].join('\n'));
 		writeFileSync(`${file}.html`, html);
 		throw error;
 	}

@@ -66,7 +66,12 @@ step(
 		);
 		await says(page, sentence, '379 pieces');
 		await page.reload();
-		await says(page, '[data-order-messages]', 'Typed before, not saved yet');
+		await says(
+			page,
+			'[data-order-messages]',
+			'Harbour loaf, Ferry',
+			'Below 0 pieces is not possible'
+		);
 		await (await byName(page, 'button', 'Keep 30')).click();
 		await page.waitForFunction(
 			() => document.querySelector('[data-order-messages]')?.textContent?.trim() === ''
@@ -199,7 +204,8 @@ step('4 plan: accepting keeps a version, and it is there after a restart', async
 	await (await byName(page, 'button', 'Accept this plan')).click();
 	await page.waitForSelector('[data-accepted]');
 	await says(page, 'main', 'Version 1, accepted by Maud Tarrow');
-	await bakery.restart();
+	await bakery.stop();
+	await bakery.start();
 	await visit(bakery, `${DAY}/plan`);
 	await says(page, 'main', 'Version 1, accepted by Maud Tarrow');
 	await visit(bakery, `${DAY}/orders`);

@@ -1,68 +1,75 @@
 import { randomUUID } from 'node:crypto';
-import { sql } from 'kysely';
+import type { FormulaLine, Ingredient } from '../../src/lib/core/formula/index.ts';
+import { id, type FormulaId, type IngredientId } from '../../src/lib/core/identity.ts';
 import type { Db } from '../../src/lib/server/db/client.ts';
+import { loadFormulaBook, pinsOf } from '../../src/lib/server/db/formula-book.ts';
+import { insertFormulaRevision, nameFormula } from '../../src/lib/server/db/formulas.ts';
+import { insertIngredientRevision, nameIngredient } from '../../src/lib/server/db/ingredients.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import { NOW_MS } from '../integration/test-database.ts';
 
 const LONG =
 	'with a name as long as the label of the oldest tin on the highest shelf of the storeroom';
 
-/** Grows the demo's book by generated formulas: each of some builds and lines, the first of sixty lines. */
+/** Grows the demo's book by generated formulas: each of some lines, the first of sixty. */
 export async function growBook(db: Db, formulas: number): Promise<void> {
-	const flour = demoId('ingredient', 'Bread flour');
-	const person = demoId('person', 'Maud Tarrow');
-	const ingredients = Array.from({ length: 58 }, (_, at) => ({
-		id: randomUUID(),
+	const madeBy = demoId('person', 'Maud Tarrow');
+	const ingredients = Array.from({ length: 58 }, (_, at): Ingredient => ({
+		id: id<IngredientId>(randomUUID()),
 		name: at === 0 ? `Ingredient 0 ${LONG}` : `Ingredient ${at}`,
-		kind: 'other' as const,
-		flour_share: 0,
-		water_share: 0.1,
+		kind: 'other',
+		composition: { flour: 0, water: 0.1, fat: 0, sugar: 0, wholegrainOfFlour: 0 },
+		yeastFreshEquivalent: 0,
 		allergens: [],
-		heat_capacity_kj_per_kg_k: 1.5
+		heatCapacity: { kilojoulesPerKilogramKelvin: 1.5 },
+		weighedOn: null,
+		retired: false,
+		density: null,
+		pricePerKilogram: null
 	}));
-	await db.insertInto('ingredient').values(ingredients).execute();
-	const made = Array.from({ length: formulas }, (_, at) => ({
-		id: randomUUID(),
-		revision: randomUUID(),
-		name: at === 0 ? `Zenith dough of sixty lines ${LONG}` : `Generated dough ${at}`,
-		lines: at === 0 ? 58 : 3 + (at % 9)
-	}));
-	await db
-		.insertInto('formula')
-		.values(made.map(({ id, name }) => ({ id, name })))
-		.execute();
-	for (const one of made)
-		await sql`insert into formula_revision (id, formula_id, number, dough_loss_share, target_dough_celsius,
-				friction_kj_per_kg, steps, made_by)
-			values (${one.revision}, ${one.id}, 1, 0.02, 25, 9.6, '[]', ${person})`.execute(db);
-	await db
-		.insertInto('formula_revision_line')
-		.values(
-			made.flatMap(({ revision, lines }) => [
+	await db.transaction().execute(async (tx) => {
+		for (const one of ingredients) {
+			await nameIngredient(tx, one.id, one.name);
+			await insertIngredientRevision(tx, one, {
+				number: 1,
+				weighingScaleId: null,
+				madeBy,
+				occurredAtMs: NOW_MS
+			});
+		}
+		const pins = pinsOf(await loadFormulaBook(tx));
+		const line = (ingredientId: IngredientId, percentOfFlour: number): FormulaLine => ({
+			material: { kind: 'ingredient', ingredientId },
+			percentOfFlour,
+			addition: 'start'
+		});
+		const start = [
+			line(id<IngredientId>(demoId('ingredient', 'Bread flour')), 100),
+			line(id<IngredientId>(demoId('ingredient', 'Water')), 60)
+		];
+		for (let at = 0; at < formulas; at += 1) {
+			const formulaId = id<FormulaId>(randomUUID());
+			const name = at === 0 ? `Zenith dough of sixty lines ${LONG}` : `Generated dough ${at}`;
+			const others = ingredients.slice(0, at === 0 ? 58 : 3 + (at % 9));
+			await nameFormula(tx, formulaId, name);
+			await insertFormulaRevision(
+				tx,
 				{
-					revision_id: revision,
-					ordinal: 1,
-					ingredient_id: flour,
-					preparation_id: null,
-					percent_of_flour: 100,
-					addition: 'start' as const
+					formula: {
+						id: formulaId,
+						name,
+						lines: [...start, ...others.map((one) => line(one.id, 1.5))],
+						doughLoss: { share: 0.02 },
+						deliveries: []
+					},
+					targetCelsius: 25,
+					frictionKilojoulesPerKilogram: 9.6,
+					mostDoughGrams: null,
+					steps: []
 				},
-				{
-					revision_id: revision,
-					ordinal: 2,
-					ingredient_id: demoId('ingredient', 'Water'),
-					preparation_id: null,
-					percent_of_flour: 60,
-					addition: 'start' as const
-				},
-				...ingredients.slice(0, lines).map((ingredient, at) => ({
-					revision_id: revision,
-					ordinal: at + 3,
-					ingredient_id: ingredient.id,
-					preparation_id: null,
-					percent_of_flour: 1.5,
-					addition: 'start' as const
-				}))
-			])
-		)
-		.execute();
+				{ number: 1, cause: 'edited', madeBy, occurredAtMs: NOW_MS },
+				pins
+			);
+		}
+	});
 }

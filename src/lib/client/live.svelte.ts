@@ -24,9 +24,11 @@ export class Live {
 	lost = $state(false);
 	#last = -1;
 	#timer: ReturnType<typeof setTimeout> | null = null;
+	#reading = false;
+	#heard = false;
 
 	constructor(
-		private readonly onChange: () => void,
+		private readonly onChange: () => Promise<void>,
 		/** The server answers again after it was lost. */
 		private readonly onBack: () => void
 	) {}
@@ -99,10 +101,23 @@ export class Live {
 		if (wasLost && !this.lost) this.onBack();
 	}
 
+	/**
+	 * What is heard while a page is read waits until it was read: a reading that is begun anew again and again
+	 * would never end where much is written.
+	 */
 	#settle(): void {
+		this.#heard = true;
+		if (this.#reading) return;
 		this.#timer ??= setTimeout(() => {
 			this.#timer = null;
-			this.onChange();
+			this.#heard = false;
+			this.#reading = true;
+			void this.onChange()
+				.catch(() => undefined)
+				.finally(() => {
+					this.#reading = false;
+					if (this.#heard) this.#settle();
+				});
 		}, SETTLE_MS);
 	}
 }

@@ -1,15 +1,19 @@
 import { invalidate, invalidateAll } from '$app/navigation';
 import { navigating } from '$app/state';
+import { answers } from './answers.ts';
 
 /** What is read anew: what follows the date, what follows the moment, or all of it. */
 export type ReadAnew = 'jovet:day' | 'jovet:moment' | 'everything';
 
 /**
- * Reads a page's data anew. While the reader is on the way to another page this waits, for otherwise the way
- * there would be cut off.
+ * Reads a page's data anew; tells whether it could. While the reader is on the way to another page this waits,
+ * for otherwise the way there would be cut off. A page that cannot be read stays as it is: reading it all the
+ * same would put an error in the place of what stands there.
  */
-export async function readAnew(what: ReadAnew): Promise<void> {
+export async function readAnew(what: ReadAnew): Promise<boolean> {
 	// The way may fail or lead elsewhere; either way it is over then.
 	await navigating.complete?.catch(() => undefined);
+	if (!(await answers())) return false;
 	await (what === 'everything' ? invalidateAll() : invalidate(what));
+	return true;
 }

@@ -30,7 +30,7 @@ export class Sending {
 	/** Sends a command; `answered` is told whenever its answer comes. */
 	async send<K extends CommandKind>(
 		draft: Draft<K>,
-		answered: (result: CommandOutcome<K>) => void | Promise<void>
+		answered: (result: CommandOutcome<K>) => unknown
 	): Promise<void> {
 		const content = JSON.stringify({ ...draft, occurredAtMs: 0 });
 		// The same asked once more is the same command: it may have arrived after all.

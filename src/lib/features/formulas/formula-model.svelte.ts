@@ -316,7 +316,7 @@ export class FormulaModel {
 			: `Revision ${number} says what the sheet says already.`;
 	}
 
-	async setAside(draftId: string, nowMs: number, answered: () => Promise<void>): Promise<void> {
+	async setAside(draftId: string, nowMs: number, answered: () => Promise<unknown>): Promise<void> {
 		await this.#beside.send(
 			{ kind: 'set-aside-draft', occurredAtMs: Math.round(nowMs), draftId },
 			async ({ outcome }) => {
@@ -336,7 +336,7 @@ export class FormulaModel {
 	}
 
 	/** Saves the draft as the next revision, or beside a newer one; `saved` is told when it is. */
-	async save(nowMs: number, saved: () => Promise<void>): Promise<void> {
+	async save(nowMs: number, saved: () => Promise<unknown>): Promise<void> {
 		const { draft } = this;
 		const content = contentOf(draft, this.view, this.changedPreparations);
 		await this.#edit.sending.send(

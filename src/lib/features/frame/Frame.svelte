@@ -1,11 +1,12 @@
 <script lang="ts">
 	import { onMount, untrack, type Snippet } from 'svelte';
 	import { readAnew } from '../../client/read-anew.ts';
-	import { beforeNavigate, goto } from '$app/navigation';
+	import { beforeNavigate } from '$app/navigation';
 	import { page } from '$app/state';
 	import { resolve } from '$app/paths';
 	import ArithmeticSlip from '../../ui/arithmetic/ArithmeticSlip.svelte';
 	import { BakeryNow } from '../../client/bakery-now.svelte.ts';
+	import { answers } from '../../client/answers.ts';
 	import { Live } from '../../client/live.svelte.ts';
 	import { Outbox } from '../../client/outbox.svelte.ts';
 	import { Retries } from '../../client/retries.ts';
@@ -36,10 +37,14 @@
 	// Only what follows the moment is read anew by itself; what is being edited stays as it is.
 	const retries = new Retries();
 	const outbox = new Outbox(retries, () => void readAnew('jovet:day'));
+	const readMoment = () => readAnew('jovet:moment');
 	const live = new Live(
-		() => void readAnew('jovet:moment'),
+		async () => {
+			if (!(await readMoment())) retries.add(readMoment);
+		},
 		() => {
 			stays = false;
+			wasLost = true;
 			void retries.run();
 		}
 	);
@@ -51,27 +56,18 @@
 
 	/** A way to another page was asked for while the server did not answer. */
 	let stays = $state(false);
-	let passing = '';
-	// A page that cannot be read would take what stands here with it.
+	/** What a browser could not fetch while the server was away it may never ask for again. */
+	let wasLost = false;
 	beforeNavigate((navigation) => {
 		const { to, willUnload } = navigation;
-		if (!live.lost || willUnload || !to || to.url.href === passing) return;
+		if (willUnload || !to || !(live.lost || wasLost)) return;
 		navigation.cancel();
-		void goOnceReached(to.url);
+		// A page that cannot be read would take what stands here with it.
+		void answers().then((reached) => {
+			stays = !reached;
+			if (reached) location.assign(to.url);
+		});
 	});
-	async function goOnceReached(url: URL) {
-		try {
-			await fetch('/health', { cache: 'no-store' });
-		} catch {
-			stays = true;
-			return;
-		}
-		stays = false;
-		passing = url.href;
-		// eslint-disable-next-line svelte/no-navigation-without-resolve -- it is the address that was asked for
-		await goto(url);
-		passing = '';
-	}
 
 	const asked = $derived(page.params.date);
 	const date = $derived(asked !== undefined && parseBakeDate(asked).ok ? asked : null);
