@@ -187,13 +187,6 @@ export function evaluate(operation: Operation, values: readonly number[]): numbe
 	}
 }
 
-/** Works the whole tree out again from its given leaves, for checks. */
-export function reworked(explained: Explained): number {
-	return explained.kind === 'given'
-		? explained.value
-		: evaluate(explained.operation, explained.inputs.map(reworked));
-}
-
 /** All given leaves, in reading order. */
 export function leavesOf(explained: Explained): readonly Given[] {
 	return explained.kind === 'given' ? [explained] : explained.inputs.flatMap(leavesOf);

@@ -1,7 +1,7 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import fc from 'fast-check';
-import { reworked } from '../explain/index.ts';
+import { byHand } from '../explain/by-hand.fixture.ts';
 import { id, type DeliveryId, type IngredientId, type PreparationId } from '../identity.ts';
 import {
 	buildFiguresOf,
@@ -60,17 +60,17 @@ test('every figure that opens comes to the number that stands, whatever is edite
 				for (const key of KEYS) {
 					const explained = explainFigure(after, key);
 					close(explained.value, figures[key], 1e-9);
-					close(reworked(explained), figures[key], 1e-9);
+					close(byHand(explained), figures[key], 1e-9);
 				}
 				const [levain] = after.final.stages;
 				assert.ok(levain);
 				for (const key of ['hydration', 'inoculation'] as const)
-					close(reworked(explainBuildFigure(levain, key)), buildFiguresOf(levain)[key], 1e-9);
-				close(reworked(explainFlourOf(levain)), flourOf(levain), 1e-9);
+					close(byHand(explainBuildFigure(levain, key)), buildFiguresOf(levain)[key], 1e-9);
+				close(byHand(explainFlourOf(levain)), flourOf(levain), 1e-9);
 				for (const of of ['flour', 'water'] as const) {
 					const ratio = explainSeedRatio(levain, of);
 					assert.ok(ratio, 'the levain is seeded');
-					close(reworked(ratio), buildFiguresOf(levain).seedRatio![of], 1e-9);
+					close(byHand(ratio), buildFiguresOf(levain).seedRatio![of], 1e-9);
 				}
 			}
 		)
@@ -121,7 +121,7 @@ test('a flour that drinks more asks for as much more water as there is of it', (
 	const change = waterCorrection(resolved(), flour, null, thirsty);
 	// 79 % of bread flour, the levain's counted, at two points.
 	close(change.value, 1.58);
-	close(reworked(change), 1.58);
+	close(byHand(change), 1.58);
 	close(waterCorrection(resolved(), flour, thirsty, delivery('dry', -1)).value, -2.37);
 	close(waterCorrection(resolved(), flour, delivery('unknown', null), null).value, 0);
 	close(waterCorrection(resolved(), id<IngredientId>('spelt'), null, thirsty).value, 0);

@@ -1,7 +1,7 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import fc from 'fast-check';
-import { reworked } from '../explain/index.ts';
+import { byHand } from '../explain/by-hand.fixture.ts';
 import {
 	baseInFahrenheit,
 	baseTemperature,
@@ -46,7 +46,7 @@ const DOUGH: HeatBalanceInput = {
 test('worked figure: by the balance of heat the levain dough asks for water at 22.724 degrees', () => {
 	const water = waterByHeatBalance(DOUGH);
 	close(water.value, 22.724, 0.0005);
-	assert.equal(reworked(water), water.value);
+	assert.equal(byHand(water), water.value);
 	assert.throws(() => waterByHeatBalance({ ...DOUGH, water: { grams: 0 } }), RangeError);
 });
 
@@ -68,7 +68,7 @@ test('the dough that comes out at its target reveals the friction it was mixed f
 				const water = waterByHeatBalance(input).value;
 				const revealed = frictionRevealed(input, at(25), { celsius: water });
 				close(revealed.value, work, 1e-9);
-				close(reworked(revealed), work, 1e-9);
+				close(byHand(revealed), work, 1e-9);
 			}
 		)
 	);

@@ -1,6 +1,6 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
-import { reworked } from '../explain/index.ts';
+import { byHand } from '../explain/by-hand.fixture.ts';
 import { OAT_LOAF, OAT_LOAF_PANTRY } from '../formula/oat-loaf.fixture.ts';
 import { id, type DropId, type ProductId } from '../identity.ts';
 import { productionOf } from '../production/index.ts';
@@ -70,7 +70,7 @@ test('the water of a mix counts start and held-back water, and explains its temp
 		water.water.value,
 		asked.lines.filter((l) => l.name === 'water').reduce((t, l) => t + l.weighing.weighed.grams, 0)
 	);
-	assert.equal(reworked(water.wanted), water.wanted.value);
+	assert.equal(byHand(water.wanted), water.wanted.value);
 	assert.equal(water.order.kind, 'blend');
 	const hot = waterOfMix({
 		...asked,
@@ -113,7 +113,7 @@ test('each school is asked for by name, and all stand on one friction', () => {
 		assert.ok(water);
 		assert.equal(water.wanted, water.schools[school]);
 		for (const one of WATER_SCHOOLS)
-			assert.equal(reworked(water.schools[one]), water.schools[one].value);
+			assert.equal(byHand(water.schools[one]), water.schools[one].value);
 	}
 	const warmer = waterOfMix({
 		...asked,
@@ -160,7 +160,7 @@ test('the dough that the water of the balance makes is expected at its target, w
 	const asked = { ...input(), school: 'heat-balance' as const };
 	const water = waterOfMix(asked);
 	close(water?.expected.value, 25, 1e-6);
-	assert.ok(water && Math.abs(reworked(water.expected) - 25) < 1e-6);
+	assert.ok(water && Math.abs(byHand(water.expected) - 25) < 1e-6);
 	const measured = (epochMs: number) => ({
 		temperature: { celsius: 19 },
 		source: { kind: 'measured' as const, epochMs, instrument: 'typed' }

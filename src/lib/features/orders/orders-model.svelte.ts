@@ -59,11 +59,11 @@ export class OrdersModel {
 	/** Takes what the server says now; what is being typed here stays as it is. */
 	update(view: OrdersView): void {
 		this.#view = view;
-		const known = new Map(view.cells.map((one) => [keyOf(one.productId, one.dropId), one]));
 		for (const { id: productId } of view.products)
 			for (const { id: dropId } of view.drops) {
 				const key = keyOf(productId, dropId);
-				const { pieces: saved, version } = known.get(key) ?? { pieces: 0, version: 0 };
+				const line = view.cells.find((one) => keyOf(one.productId, one.dropId) === key);
+				const { pieces: saved, version } = line ?? { pieces: 0, version: 0 };
 				const cell = this.#cells.get(key);
 				// An answer that is on its way, or came since, knows better than a page that was read before it.
 				const untouched = cell?.state === 'saved' && cell.text === textOf(cell.saved);

@@ -1,0 +1,43 @@
+import { test } from 'node:test';
+import assert from 'node:assert/strict';
+import { BULK, hands, PROOF } from '../planning/harbour-day.fixture.ts';
+import { restingCelsius, temperatureOfMoment, type Spoken } from './index.ts';
+
+const NOW = 100 * 60_000;
+const said = (id: string, minutesAgo: number, instrument: string): Spoken => ({
+	id,
+	celsius: 20,
+	instrument,
+	occurredAtMs: NOW - minutesAgo * 60_000
+});
+const counts = (typed: Spoken | null, probe: Spoken | null) =>
+	temperatureOfMoment(typed, probe, NOW)?.id ?? null;
+
+test('what a hand typed stands for half an hour against a probe that talks on', () => {
+	const probe = said('probe', 1, 'probe');
+	assert.equal(counts(said('typed', 29, 'typed'), probe), 'typed');
+	assert.equal(counts(said('typed', 31, 'typed'), probe), 'probe');
+	assert.equal(counts(said('typed', 90, 'typed'), said('probe', 95, 'probe')), 'typed');
+});
+
+test('a figure taken over from the probe gives way to what the probe says next', () => {
+	assert.equal(counts(said('taken', 10, 'probe'), said('probe', 1, 'probe')), 'probe');
+	assert.equal(counts(said('taken', 10, 'probe'), said('probe', 12, 'probe')), 'taken');
+	assert.equal(counts(said('taken', 10, 'probe'), null), 'taken');
+});
+
+test('where only one speaks it counts, and nothing where neither does', () => {
+	assert.equal(counts(said('typed', 600, 'typed'), null), 'typed');
+	assert.equal(counts(null, said('probe', 600, 'probe')), 'probe');
+	assert.equal(counts(null, null), null);
+});
+
+test('a build is taken to be as warm as the place it ripens in last', () => {
+	const cold = { ...PROOF.legs[0]!, place: 'cold' as const, ambientCelsius: 4 };
+	const twice = { ...BULK, legs: [{ ...BULK.legs[0]!, minutes: 60 }, cold] };
+	assert.equal(restingCelsius([hands('mix', 5), BULK], 26), 21);
+	assert.equal(restingCelsius([hands('mix', 5), BULK, PROOF], 26), 24);
+	assert.equal(restingCelsius([twice], 26), 4);
+	assert.equal(restingCelsius([hands('mix', 5)], 26), 26);
+	assert.equal(restingCelsius([{ ...BULK, legs: [] }], 26), 26);
+});

@@ -1,0 +1,58 @@
+import { test } from 'node:test';
+import assert from 'node:assert/strict';
+import { planDay, type BakeDayInput } from './index.ts';
+import { DAY, FERRY_MS } from './harbour-day.fixture.ts';
+import { describePlan } from './index.ts';
+
+const MINUTE = 60_000;
+const plan = (input: BakeDayInput) => {
+	const run = planDay(input);
+	for (;;) {
+		const step = run.next();
+		if (!step.done) continue;
+		assert.ok(step.value.ok);
+		return describePlan(input, step.value.value);
+	}
+};
+const [dough] = DAY.doughs;
+assert.ok(dough);
+/** The first mix came out of the mixer so many minutes before its drop. */
+const begunAt = (mixedAtMs: number, endedAtMs: number | null = null): BakeDayInput => ({
+	...DAY,
+	doughs: [
+		{
+			...dough,
+			mixes: dough.mixes.map((mix) =>
+				mix.ordinal === 1 ? { ...mix, begun: { mixedAtMs, endedAtMs } } : mix
+			)
+		}
+	]
+});
+const tasksOf = (input: BakeDayInput) =>
+	plan(input).tasks.filter((task) => task.batch.kind === 'mix' && task.batch.ordinal === 1);
+
+test('a mix that was begun stands where it is: its mixing ends when it was mixed, its bulk follows', () => {
+	const mixedAtMs = FERRY_MS - 480 * MINUTE;
+	const [mixing, bulk] = tasksOf(begunAt(mixedAtMs));
+	assert.ok(mixing && bulk);
+	assert.equal(mixing.endMs, mixedAtMs);
+	assert.equal(mixing.startMs, mixedAtMs - 20 * MINUTE);
+	assert.equal(bulk.startMs, mixedAtMs);
+	// Nothing that is planned elsewhere moves it.
+	const later = tasksOf(begunAt(mixedAtMs + 7 * MINUTE));
+	assert.equal(later[0]?.endMs, mixedAtMs + 7 * MINUTE);
+	assert.equal(later[1]?.startMs, mixedAtMs + 7 * MINUTE);
+});
+
+test('one that was begun too late for its drop is ready after it, and one in time is not', () => {
+	const readyOf = (mixedAtMs: number) => {
+		const ferry = plan(begunAt(mixedAtMs)).drops.find((drop) => drop.name === 'Ferry');
+		assert.ok(ferry);
+		return (ferry.readyMs ?? NaN) - ferry.dueMs;
+	};
+	assert.ok(readyOf(FERRY_MS - 480 * MINUTE) <= 0);
+	const late = readyOf(FERRY_MS - 60 * MINUTE);
+	assert.ok(late > 0);
+	// An hour later at the mixer is an hour later at the door.
+	assert.equal(readyOf(FERRY_MS) - late, 60 * MINUTE);
+});

@@ -1,0 +1,192 @@
+import { test } from 'node:test';
+import assert from 'node:assert/strict';
+import fc from 'fast-check';
+import { resolveFormula } from '../formula/index.ts';
+import { OAT_LOAF, OAT_LOAF_PANTRY } from '../formula/oat-loaf.fixture.ts';
+import { id, type BatchId, type DropId, type ProductId } from '../identity.ts';
+import type { Mass } from '../units/index.ts';
+import { coverByMade, mixesOf, type Demand, type MadeMix } from './index.ts';
+
+const resolved = resolveFormula(OAT_LOAF, OAT_LOAF_PANTRY);
+assert.ok(resolved.ok);
+const dough = resolved.value;
+const kept = 1 - OAT_LOAF.doughLoss.share;
+const large = id<ProductId>('large');
+const small = id<ProductId>('small');
+const WEIGHTS = new Map<ProductId, Mass>([
+	[large, { grams: 900 }],
+	[small, { grams: 520 }]
+]);
+const SCALES = [{ name: 'scale', capacity: { grams: 60_000 }, division: { grams: 1 } }];
+const demand = (productId: ProductId, pieces: number, dueMs = 0, drop = 'ferry'): Demand => ({
+	dropId: id<DropId>(drop),
+	dueMs,
+	productId,
+	pieces
+});
+const mix = (ordinal: number, grams: number, ...portions: [ProductId, number][]): MadeMix => ({
+	batchId: id<BatchId>(`batch ${ordinal}`),
+	ordinal,
+	resolved: dough,
+	dough: { grams },
+	portions: portions.map(([productId, pieces]) => ({ productId, pieces }))
+});
+/** Dough of a mix from which so many pieces of 900 g can be cut. */
+const forLarge = (pieces: number) => (pieces * 900) / kept;
+const DOUGH = { formulaId: OAT_LOAF.id, role: 'carries' as const };
+const products = [
+	{ ...DOUGH, id: large, name: 'large', scaledWeight: { grams: 900 } },
+	{ ...DOUGH, id: small, name: 'small', scaledWeight: { grams: 520 } }
+];
+const close = (actual: number | undefined, expected: number) =>
+	assert.ok(
+		actual !== undefined && Math.abs(actual - expected) < 0.01,
+		`${actual} is not ${expected}`
+	);
+
+test('orders that were cut leave what stands in the tub over, and nothing to be made', () => {
+	const covered = coverByMade([demand(large, 12)], WEIGHTS, [mix(1, forLarge(20), [large, 20])]);
+	assert.deepEqual(
+		covered.mixes[0]?.portions.map((one) => [one.productId, one.pieces]),
+		[[large, 12]]
+	);
+	close(covered.mixes[0]?.over.grams, 7200);
+	assert.deepEqual(covered.left, []);
+});
+
+test('orders that grew leave the rest to be made, and the mix as it is', () => {
+	const covered = coverByMade([demand(large, 30)], WEIGHTS, [mix(1, forLarge(20), [large, 20])]);
+	assert.equal(covered.mixes[0]?.portions[0]?.pieces, 20);
+	assert.equal(covered.mixes[0]?.over.grams, 0);
+	assert.deepEqual(
+		covered.left.map((one) => one.pieces),
+		[10]
+	);
+});
+
+test('a mix keeps to what it was to become, also where another product is due before', () => {
+	const covered = coverByMade([demand(small, 10, 1000, 'shop'), demand(large, 20, 2000)], WEIGHTS, [
+		mix(1, forLarge(20), [large, 20])
+	]);
+	assert.deepEqual(
+		covered.mixes[0]?.portions.map((one) => [one.productId, one.pieces]),
+		[[large, 20]]
+	);
+	assert.deepEqual(
+		covered.left.map((one) => [one.productId, one.pieces]),
+		[[small, 10]]
+	);
+});
+
+test('dough whose pieces nobody wants any more becomes other pieces of it', () => {
+	const covered = coverByMade([demand(small, 30)], WEIGHTS, [mix(1, forLarge(20), [large, 20])]);
+	// 18 000 g of dough in pieces are 30 of 520 g, and 2 400 g over.
+	assert.deepEqual(
+		covered.mixes[0]?.portions.map((one) => [one.productId, one.pieces]),
+		[[small, 30]]
+	);
+	close(covered.mixes[0]?.over.grams, 2400);
+});
+
+test('less than a piece is not told as over, a whole piece is', () => {
+	const overOf = (grams: number) =>
+		coverByMade([demand(large, 20)], WEIGHTS, [mix(1, forLarge(20) + grams / kept, [large, 20])])
+			.mixes[0]?.over.grams;
+	assert.equal(overOf(519), 0);
+	close(overOf(520), 520);
+});
+
+test('the earliest drop is served first by what stands', () => {
+	const covered = coverByMade(
+		[demand(large, 10, 5000, 'shop'), demand(large, 10, 1000, 'ferry')],
+		WEIGHTS,
+		[mix(1, forLarge(10), [large, 10])]
+	);
+	assert.deepEqual(
+		covered.mixes[0]?.portions[0]?.drops.map((one) => [one.dropId, one.pieces]),
+		[['ferry', 10]]
+	);
+	assert.deepEqual(
+		covered.left.map((one) => [one.dropId, one.pieces]),
+		[['shop', 10]]
+	);
+});
+
+test('pieces are neither lost nor doubled, and no mix gives more than it holds', () => {
+	let [overs, lefts] = [0, 0];
+	fc.assert(
+		fc.property(
+			fc.array(fc.tuple(fc.boolean(), fc.integer({ min: 0, max: 40 })), { maxLength: 6 }),
+			fc.array(fc.tuple(fc.double({ min: 500, max: 40_000, noNaN: true }), fc.nat(30)), {
+				maxLength: 4
+			}),
+			(orders, made) => {
+				const demands = orders.map(([big, pieces], at) =>
+					demand(big ? large : small, pieces, at * 1000, `drop ${at}`)
+				);
+				const mixes = made.map(([grams, pieces], at) => mix(at + 1, grams, [large, pieces]));
+				const covered = coverByMade(demands, WEIGHTS, mixes);
+				for (const { dropId, pieces } of demands) {
+					const given = covered.mixes
+						.flatMap((one) => one.portions)
+						.flatMap((one) => one.drops)
+						.filter((one) => one.dropId === dropId)
+						.reduce((total, one) => total + one.pieces, 0);
+					const left = covered.left.find((one) => one.dropId === dropId)?.pieces ?? 0;
+					assert.equal(given + left, pieces);
+				}
+				for (const [at, { portions, over }] of covered.mixes.entries()) {
+					const cut = portions.reduce(
+						(total, one) => total + one.pieces * (WEIGHTS.get(one.productId)?.grams ?? 0),
+						0
+					);
+					const holds = (mixes[at]?.dough.grams ?? 0) * kept;
+					assert.ok(cut + over.grams <= holds + 0.01, `${cut} + ${over.grams} of ${holds}`);
+					if (over.grams > 0) overs += 1;
+				}
+				if (covered.left.length > 0) lefts += 1;
+			}
+		)
+	);
+	assert.ok(overs > 20 && lefts > 20, `${overs} over and ${lefts} left`);
+});
+
+test('mixes that were begun keep their numbers and masses, and free numbers go to what is still to be made', () => {
+	const limits = { least: { grams: 0 }, most: { grams: 20_000 } };
+	const found = mixesOf(dough, products, [demand(large, 40)], limits, SCALES, [
+		mix(2, forLarge(15), [large, 15])
+	]);
+	assert.ok(found.ok);
+	assert.deepEqual(
+		found.value.map((one) => [one.ordinal, one.made, one.count]),
+		[
+			[1, null, 3],
+			[2, 'batch 2', 3],
+			[3, null, 3]
+		]
+	);
+	close(found.value[1]?.dough.value, forLarge(15));
+	const pieces = found.value
+		.flatMap((one) => one.portions)
+		.reduce((sum, one) => sum + one.pieces, 0);
+	assert.equal(pieces, 40);
+});
+
+test('dough for exactly what the mixer takes is one mix, and a gram more is two', () => {
+	const most = (grams: number) => ({ least: { grams: 0 }, most: { grams } });
+	const count = (grams: number) => {
+		const found = mixesOf(dough, products, [demand(large, 20)], most(grams), SCALES);
+		assert.ok(found.ok);
+		return found.value.length;
+	};
+	assert.equal(count(forLarge(20)), 1);
+	assert.equal(count(forLarge(20) - 1), 2);
+	// A sum that is off by the dust of binary fractions is no second mix.
+	assert.equal(count(forLarge(20) * (1 - 1e-13)), 1);
+	// A piece heavier than the mixer takes is refused by its name.
+	const one = mixesOf(dough, products, [demand(large, 1)], most(forLarge(1) - 1), SCALES);
+	assert.deepEqual(one, {
+		ok: false,
+		error: { kind: 'piece-exceeds-mixer', product: 'large', most: { grams: forLarge(1) - 1 } }
+	});
+});
