@@ -237,6 +237,24 @@ test('the demo’s weeks teach what is true of its mixer, its tubs and its dough
 	assert.ok(width(-1) < width(0) / 2);
 });
 
+test('a tub that was learned is the one a dough is followed in, and its clock runs as it was learned', async () => {
+	const learned = await readLearned(
+		t.db,
+		TOMORROW,
+		{ formulaId: HARBOUR_DOUGH, mixerId: null },
+		NOW_MS
+	);
+	const tub = learned.timeConstants.find((one) => one.place === 'room');
+	assert.ok(tub && learned.clock);
+	assert.ok(tub.used > 5 && Math.abs(tub.mean - tub.book) > 5, `${tub.mean} of ${tub.book}`);
+	const { doughs } = await readRipening(t.db, TOMORROW, NOW_MS);
+	const dough = doughs.find((one) => one.recipeId === HARBOUR_DOUGH);
+	assert.ok(dough?.step);
+	const leg = dough.step.legs.find((one) => one.place === 'room');
+	assert.equal(leg?.timeConstantMinutes, tub.mean);
+	assert.equal(dough.clockFactor, learned.clock.mean);
+});
+
 test('another mixer learns for itself, beginning from what the dough showed on the first', async () => {
 	await t.db
 		.insertInto('mixer')
@@ -294,6 +312,27 @@ test('an autolyse that was measured leaves only the water after it to be found',
 		after.water.stages.map((one) => one.kind),
 		['mix', 'held-back']
 	);
+});
+
+test('an autolyse that was measured teaches nothing of the tub the dough ferments in', async () => {
+	const formulaId = demoId('formula', 'Breakwater dough');
+	const seen = async () =>
+		(await readLearned(t.db, TOMORROW, { formulaId, mixerId: null }, NOW_MS)).timeConstants.map(
+			(one) => [one.place, one.used, one.observations.length, one.mean]
+		);
+	const before = await seen();
+	assert.ok(before.length > 0);
+	const batch = await batchOf(t.db, formulaId, 1, '2026-11-25' as typeof TOMORROW);
+	const of = { batch, instrument: 'core-probe' as const };
+	const check = { ...of, kind: 'check-dough' as const, place: 'room' as const, ambientCelsius: 15 };
+	// Long enough, and far enough from the room, to tell a tub by, had it been one.
+	assert.equal((await at(0, { ...check, stage: 'autolyse', celsius: 25 })).outcome, 'done');
+	assert.equal((await at(120, { ...check, stage: 'autolyse', celsius: 20 })).outcome, 'done');
+	assert.deepEqual(await seen(), before);
+	const measured = { ...of, kind: 'measure-dough' as const, celsius: 25, waterCelsius: 12 };
+	assert.equal((await at(130, { ...measured, mixerId: null, program: null })).outcome, 'done');
+	assert.equal((await at(250, { ...check, stage: 'dough', celsius: 20 })).outcome, 'done');
+	assert.notDeepEqual(await seen(), before, 'the dough itself does teach it');
 });
 
 test('of two who set the supply at once the second is told, and nonsense is refused by the database, too', async () => {

@@ -5,10 +5,13 @@ import type { Formula, FormulaLine, Material, Preparation } from './formula.ts';
 import {
 	flourOf,
 	resolveAlone,
+	stagesInOrder,
 	sumLines,
 	type FormulaFailure,
 	type Pantry,
-	type ResolvedFormula
+	type ResolvedFormula,
+	type ResolvedLine,
+	type ResolvedStage
 } from './resolve.ts';
 import { DUST_PERCENT, largestOf, type FinalLineNegative } from './settle.ts';
 
@@ -116,6 +119,12 @@ function exchanged(
 		if (Math.abs(by) < DUST_PERCENT) continue;
 		const largest = largestOf(final.lines, kind);
 		if (!largest) {
+			// What a recipe gives back stands on its own where the dough has no line of it yet.
+			const given = by < 0 ? largestAnywhere(alone.value, kind) : null;
+			if (given) {
+				lines = [...lines, lineOf(given, -by)];
+				continue;
+			}
 			if (kind === 'flour') return fail({ kind: 'no-flour-to-balance' });
 			return fail({ kind: 'final-line-negative', line: kind, percent: -by });
 		}
@@ -136,8 +145,25 @@ function exchanged(
 	});
 }
 
+/** The largest line of a kind in a stage or anywhere within it. */
+function largestAnywhere(stage: ResolvedStage, kind: 'flour' | 'water') {
+	return largestOf(
+		stagesInOrder(stage).flatMap((one) => one.lines),
+		kind
+	);
+}
+
+function lineOf({ ingredient }: ResolvedLine, percentOfFlour: number): FormulaLine {
+	return {
+		material: { kind: 'ingredient', ingredientId: ingredient.id },
+		percentOfFlour,
+		addition: 'start'
+	};
+}
+
 /**
- * Changes the water of the final dough by some percent of total flour, at its largest water line.
+ * Changes the water of the final dough by some percent of total flour, at its largest water line; a dough that
+ * has its water in its builds alone gets a line of its own.
  * Failures: `final-line-negative` when there is less water than is taken, or none at all.
  * Example: 1.4 % more for a flour that drinks more.
  */
@@ -147,6 +173,9 @@ export function correctWater(
 ): Result<Formula, PlaceFailure> {
 	const largest = largestOf(final.lines, 'water');
 	const percentOfFlour = (largest?.percentOfFlour ?? 0) + byPercent;
+	const elsewhere = largest ? null : largestAnywhere(final, 'water');
+	if (elsewhere && percentOfFlour > DUST_PERCENT)
+		return ok({ ...formula, lines: [...formula.lines, lineOf(elsewhere, percentOfFlour)] });
 	if (!largest || percentOfFlour <= DUST_PERCENT)
 		return fail({
 			kind: 'final-line-negative',
