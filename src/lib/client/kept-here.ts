@@ -11,8 +11,8 @@ export class KeptHere<T> {
 	read(): T | null {
 		try {
 			const text = localStorage.getItem(this.place);
-			const kept = this.schema.safeParse(text === null ? null : JSON.parse(text));
-			return kept.success ? kept.data : null;
+			const parsed = this.schema.safeParse(text === null ? null : JSON.parse(text));
+			return parsed.success ? parsed.data : null;
 		} catch {
 			// Something else wrote there, or storage is switched off.
 			return null;

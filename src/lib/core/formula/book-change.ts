@@ -48,18 +48,18 @@ export function impossibleAfter(
 	before: Pantry,
 	after: Pantry
 ): Impossible | null {
-	const told = (name: string, was: boolean, is: Result<unknown, FormulaFailure>) =>
+	const newlyImpossible = (name: string, was: boolean, is: Result<unknown, FormulaFailure>) =>
 		!is.ok && was ? { name, reason: is.error } : null;
 	for (const formula of formulas) {
 		const next = changed.find((one) => one.id === formula.id);
 		const was = next !== undefined || resolveFormula(formula, before).ok;
-		const found = told(formula.name, was, resolveFormula(next ?? formula, after));
+		const found = newlyImpossible(formula.name, was, resolveFormula(next ?? formula, after));
 		if (found) return found;
 	}
 	for (const preparation of after.preparations.values()) {
 		const old = before.preparations.get(preparation.id);
 		const was = !old || resolveAlone(old, before).ok;
-		const found = told(preparation.name, was, resolveAlone(preparation, after));
+		const found = newlyImpossible(preparation.name, was, resolveAlone(preparation, after));
 		if (found) return found;
 	}
 	return null;

@@ -95,8 +95,10 @@ function withLine(lines: readonly ResolvedLine[], edit: LineEdit): readonly Reso
 		line.ingredient.id === ingredient.id && line.addition === addition;
 	const line: ResolvedLine = { ingredient, addition, percentOfFlour };
 	const at = lines.findIndex(isIt);
-	const kept = lines.flatMap((one, index) => (index === at ? [line] : isIt(one) ? [] : [one]));
-	return (at < 0 ? [...kept, line] : kept).filter((one) => one.percentOfFlour > DUST_PERCENT);
+	const remaining = lines.flatMap((one, index) => (index === at ? [line] : isIt(one) ? [] : [one]));
+	return (at < 0 ? [...remaining, line] : remaining).filter(
+		(one) => one.percentOfFlour > DUST_PERCENT
+	);
 }
 
 function emptyStage(stage: ResolvedStage): string | null {

@@ -1,3 +1,4 @@
+import { USUAL_DOUGH_CELSIUS, USUAL_TIME_CONSTANT_MINUTES } from './usual.ts';
 import type { PreparationKind } from './formula.ts';
 import { USUAL_CARRY_SHARE, type Step } from './process.ts';
 
@@ -9,16 +10,23 @@ export const FIRST_BUILD_STEPS: readonly Step[] = [
 		machine: null,
 		fixedMinutes: 10,
 		secondsPerPiece: 0,
-		endsAtCelsius: 25,
+		endsAtCelsius: USUAL_DOUGH_CELSIUS,
 		detail: { kind: 'none' }
 	},
 	{
 		kind: 'wait',
 		activity: 'ferment',
-		legs: [{ place: 'room', ambientCelsius: 24, timeConstantMinutes: 300, minutes: null }],
+		legs: [
+			{
+				place: 'room',
+				ambientCelsius: 24,
+				timeConstantMinutes: USUAL_TIME_CONSTANT_MINUTES.build,
+				minutes: null
+			}
+		],
 		clock: {
 			leavening: 'sourdough',
-			referenceCelsius: 25,
+			referenceCelsius: USUAL_DOUGH_CELSIUS,
 			underMinutes: 300,
 			ripeMinutes: 360,
 			overMinutes: 450,
@@ -37,16 +45,23 @@ export const FIRST_DOUGH_STEPS: readonly Step[] = [
 		machine: 'mixer',
 		fixedMinutes: 15,
 		secondsPerPiece: 0,
-		endsAtCelsius: 25,
+		endsAtCelsius: USUAL_DOUGH_CELSIUS,
 		detail: { kind: 'none' }
 	},
 	{
 		kind: 'wait',
 		activity: 'bulk',
-		legs: [{ place: 'room', ambientCelsius: 23, timeConstantMinutes: 420, minutes: null }],
+		legs: [
+			{
+				place: 'room',
+				ambientCelsius: 23,
+				timeConstantMinutes: USUAL_TIME_CONSTANT_MINUTES.tub,
+				minutes: null
+			}
+		],
 		clock: {
 			leavening: 'sourdough',
-			referenceCelsius: 25,
+			referenceCelsius: USUAL_DOUGH_CELSIUS,
 			underMinutes: 165,
 			ripeMinutes: 210,
 			overMinutes: 260,
@@ -71,7 +86,14 @@ const FIRST_SOAKING_STEPS: readonly Step[] = [
 	{
 		kind: 'wait',
 		activity: 'soak',
-		legs: [{ place: 'room', ambientCelsius: 20, timeConstantMinutes: 300, minutes: 60 }],
+		legs: [
+			{
+				place: 'room',
+				ambientCelsius: 20,
+				timeConstantMinutes: USUAL_TIME_CONSTANT_MINUTES.build,
+				minutes: 60
+			}
+		],
 		clock: null,
 		foldsAtMinutes: [],
 		foldsAtShares: []
@@ -106,10 +128,17 @@ export const FIRST_PRODUCT_STEPS: readonly Step[] = [
 	{
 		kind: 'wait',
 		activity: 'proof',
-		legs: [{ place: 'room', ambientCelsius: 24, timeConstantMinutes: 150, minutes: null }],
+		legs: [
+			{
+				place: 'room',
+				ambientCelsius: 24,
+				timeConstantMinutes: USUAL_TIME_CONSTANT_MINUTES.piece,
+				minutes: null
+			}
+		],
 		clock: {
 			leavening: 'sourdough',
-			referenceCelsius: 25,
+			referenceCelsius: USUAL_DOUGH_CELSIUS,
 			underMinutes: 80,
 			ripeMinutes: 110,
 			overMinutes: 155,
@@ -122,7 +151,14 @@ export const FIRST_PRODUCT_STEPS: readonly Step[] = [
 	{
 		kind: 'wait',
 		activity: 'cool',
-		legs: [{ place: 'room', ambientCelsius: 22, timeConstantMinutes: 90, minutes: 60 }],
+		legs: [
+			{
+				place: 'room',
+				ambientCelsius: 22,
+				timeConstantMinutes: USUAL_TIME_CONSTANT_MINUTES.cooling,
+				minutes: 60
+			}
+		],
 		clock: null,
 		foldsAtMinutes: [],
 		foldsAtShares: []

@@ -1,3 +1,4 @@
+import { USUAL_BUILD_LOSS_SHARE } from './usual.ts';
 import type { PreparationId } from '../identity.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { Preparation } from './formula.ts';
@@ -26,7 +27,7 @@ export type SplitFailure =
 	  };
 
 /** What stays in the tub of a new build until the bakery weighs it (our default). */
-const NEW_BUILD_LOSS = { share: 0.02 };
+const NEW_BUILD_LOSS = { share: USUAL_BUILD_LOSS_SHARE };
 
 /**
  * Splits a build off a stage: its flour and water become a recipe of their own at 100 % hydration, and the

@@ -39,13 +39,13 @@ export function mixingOf(steps: readonly Step[], room: Temperature): MixingOfDou
 		rest = { minutes, ambient, timeConstantMinutes: leg.timeConstantMinutes };
 	}
 	const programs = mixes.map(programOf);
-	const told = programs.length > 0 && programs.every((one) => one !== null);
+	const programsKnown = programs.length > 0 && programs.every((one) => one !== null);
 	const weights = programs.map((one) =>
 		one ? one.slowMinutes + FAST_OVER_SLOW * one.fastMinutes : 0
 	);
 	const whole = sum(weights);
 	return {
-		program: told
+		program: programsKnown
 			? {
 					slowMinutes: sum(programs.map((one) => one?.slowMinutes ?? 0)),
 					fastMinutes: sum(programs.map((one) => one?.fastMinutes ?? 0))
@@ -54,7 +54,7 @@ export function mixingOf(steps: readonly Step[], room: Temperature): MixingOfDou
 		shareBeforeRest:
 			rest === null
 				? 0
-				: told && whole > 0
+				: programsKnown && whole > 0
 					? sum(weights.slice(0, beforeRest)) / whole
 					: SHARE_TO_WET,
 		rest: beforeRest > 0 && beforeRest < mixes.length ? rest : null

@@ -199,8 +199,8 @@ const LEAST_SHORT_GRAMS = 20;
 /** What a made preparation gives to its takers. */
 function usableOf({ stage, gross }: MadePreparation, keepsBack: boolean): number {
 	const loss = stage.preparation?.buildLoss.share ?? 0;
-	const kept = keepsBack ? (stage.preparation?.takeBackGrams ?? 0) : 0;
-	return Math.max(0, gross.grams * (1 - loss) - kept);
+	const takenBackGrams = keepsBack ? (stage.preparation?.takeBackGrams ?? 0) : 0;
+	return Math.max(0, gross.grams * (1 - loss) - takenBackGrams);
 }
 
 function buildFor(

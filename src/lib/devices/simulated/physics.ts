@@ -1,3 +1,4 @@
+import { USUAL_TIME_CONSTANT_MINUTES } from '../../core/formula/index.ts';
 import type { SensorKind } from '../../contracts/device-protocol.ts';
 import {
 	LIFT,
@@ -17,7 +18,6 @@ const WARMEST_MS = 217 * DAY_MS;
 
 /** A fresh dough stands under the probe this often. */
 const NEW_DOUGH_MS = 40 * 60_000;
-const TUB_MINUTES = 420;
 
 interface Surroundings {
 	readonly room: number;
@@ -71,7 +71,7 @@ function doughCore(epochMs: number, { room }: Surroundings): number {
 	const fresh = 25 + 0.12 * (room - 23);
 	const place = {
 		ambientCelsius: room,
-		timeConstantMinutes: TUB_MINUTES,
+		timeConstantMinutes: USUAL_TIME_CONSTANT_MINUTES.tub,
 		selfHeating: { kelvinsPerHour: SELF_HEATING_KELVINS_PER_HOUR, curve: LIFT.sourdough }
 	};
 	return temperatureIn(fresh, place, (epochMs % NEW_DOUGH_MS) / 60_000);

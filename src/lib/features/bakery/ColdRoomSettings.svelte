@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { USUAL_COLD_CELSIUS } from '../../core/formula/index.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { RetarderView } from '../../contracts/ripening-views.ts';
 	import { formatNumber, formatTemperature, parseTemperature } from '../../core/units/index.ts';
@@ -16,7 +17,7 @@
 	const degrees = $derived(units.temperature === 'fahrenheit' ? '°F' : '°C');
 	/** A cabinet for a few racks (our defaults). */
 	const FIRST = {
-		setCelsius: 4,
+		setCelsius: USUAL_COLD_CELSIUS,
 		compressorWatts: 600,
 		airKilojoulesPerKelvin: 50,
 		wallsWattsPerKelvin: 6

@@ -60,10 +60,10 @@
 		const read = (name: string, text: string, least: Temperature, most: Temperature): number => {
 			const found = parseTemperature(text, units, { least, most });
 			if (found.ok) return found.value.celsius;
-			problems.push(`${name}: ${told(found.error)}`);
+			problems.push(`${name}: ${problemText(found.error)}`);
 			return 0;
 		};
-		const told = (error: ParseFailure) =>
+		const problemText = (error: ParseFailure) =>
 			error.kind === 'empty' ? 'type a temperature.' : parseFailureText(error);
 		const share = Number(now.share.replace(',', '.'));
 		if (!(share >= 0 && share <= 100)) problems.push('Most ice: type a share from 0 to 100 %.');

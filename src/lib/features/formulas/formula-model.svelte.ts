@@ -93,9 +93,9 @@ export class FormulaModel {
 
 	/** Brings back what was edited and not saved before the page was left. */
 	restore(): void {
-		const kept = this.#kept.read();
-		if (kept?.revision !== this.view.revision) return;
-		this.#edit.restore(draftFrom(kept.content, this.view, kept.takenUp));
+		const stored = this.#kept.read();
+		if (stored?.revision !== this.view.revision) return;
+		this.#edit.restore(draftFrom(stored.content, this.view, stored.takenUp));
 		this.#said = 'These changes were made before and are not saved yet.';
 	}
 

@@ -44,8 +44,8 @@ const PLACE = 'jovet.formula.measure';
 /** The measure the baker read in last; bakers of one school read all formulas the same way. */
 export function readSheetUnit(): SheetUnit {
 	try {
-		const kept = localStorage.getItem(PLACE);
-		return SHEET_UNITS.find((one) => one.value === kept)?.value ?? 'total';
+		const stored = localStorage.getItem(PLACE);
+		return SHEET_UNITS.find((one) => one.value === stored)?.value ?? 'total';
 	} catch {
 		return 'total';
 	}

@@ -17,9 +17,9 @@
 	let chosen: Way['kind'] | null = $state(null);
 	let name = $state('');
 	$effect(() => {
-		const kept = localStorage.getItem(place)?.split('|');
-		chosen = (kept?.[0] as Way['kind'] | undefined) ?? null;
-		name = kept?.[1] ?? '';
+		const stored = localStorage.getItem(place)?.split('|');
+		chosen = (stored?.[0] as Way['kind'] | undefined) ?? null;
+		name = stored?.[1] ?? '';
 	});
 	const nameOf = (way: Way) => (way.kind === 'part' ? way.name : '');
 	function choose(way: Way) {

@@ -1,5 +1,5 @@
 import type { ProductDetailView } from '../../contracts/views.ts';
-import { FIRST_PRODUCT_STEPS } from '../../core/formula/index.ts';
+import { FIRST_PRODUCT_STEPS, USUAL_BAKE_LOSS_SHARE } from '../../core/formula/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import { loadBakery, loadMixers, loadScales } from '../db/bakery.ts';
 import type { Db } from '../db/client.ts';
@@ -10,7 +10,7 @@ import { bookList } from './book-list.ts';
 import { BakeryNotSetUp } from './day-production.ts';
 
 /** What a new product begins with (our defaults). */
-const BEGINNING = { bakeLossShare: 0.12, piecesPerDeck: 20 };
+const BEGINNING = { bakeLossShare: USUAL_BAKE_LOSS_SHARE, piecesPerDeck: 20 };
 
 /** One product; `null` as its id begins a new one. Gives null when unknown. */
 export async function readProduct(

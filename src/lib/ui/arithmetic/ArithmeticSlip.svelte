@@ -27,8 +27,10 @@
 			part.kind === 'number' ? [part.from] : []
 		);
 		// A number that stands twice in a sentence is told once; a bare 1 needs no telling.
-		const told = new Map(found.map((input) => [JSON.stringify([input.term, input.value]), input]));
-		return [...told.values()].filter((input) => input.term.key !== 'whole');
+		const byTermAndValue = new Map(
+			found.map((input) => [JSON.stringify([input.term, input.value]), input])
+		);
+		return [...byTermAndValue.values()].filter((input) => input.term.key !== 'whole');
 	}
 </script>
 

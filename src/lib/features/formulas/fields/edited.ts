@@ -8,18 +8,18 @@ export class Edited<T extends object> extends DraftModel<T> {
 	readonly #kept: KeptHere<T>;
 
 	constructor(saved: T, place: string, schema: z.ZodType<T>, retries: Retries) {
-		const kept = new KeptHere(place, schema);
+		const storage = new KeptHere(place, schema);
 		const text = JSON.stringify(saved);
 		super(
 			saved,
 			{
 				isChanged: (value) => JSON.stringify(value) !== text,
-				keep: (value) => kept.keep(value),
-				forget: () => kept.forget()
+				keep: (value) => storage.keep(value),
+				forget: () => storage.forget()
 			},
 			retries
 		);
-		this.#kept = kept;
+		this.#kept = storage;
 	}
 
 	set(change: Partial<T>): void {
@@ -28,8 +28,8 @@ export class Edited<T extends object> extends DraftModel<T> {
 
 	/** Brings back what was kept; true when there was something. */
 	bringBack(): boolean {
-		const kept = this.#kept.read();
-		if (kept !== null) this.restore(kept);
-		return kept !== null;
+		const storage = this.#kept.read();
+		if (storage !== null) this.restore(storage);
+		return storage !== null;
 	}
 }

@@ -17,7 +17,8 @@
 		type Pantry,
 		type Preparation,
 		type PreparationKind,
-		type Step
+		type Step,
+		USUAL_BUILD_LOSS_SHARE
 	} from '../../../core/formula/index.ts';
 	import { id, type PreparationId } from '../../../core/identity.ts';
 	import { formatNumber } from '../../../core/units/index.ts';
@@ -46,7 +47,7 @@
 				expectedRevision: revision,
 				name: preparation?.name ?? '',
 				preparationKind: preparation?.kind ?? ('build' as const),
-				buildLossShare: preparation?.buildLoss.share ?? 0.02,
+				buildLossShare: preparation?.buildLoss.share ?? USUAL_BUILD_LOSS_SHARE,
 				takeBackGrams: preparation?.takeBackGrams ?? 0,
 				lines: (preparation?.lines ?? []).map((line) => ({ ...line })),
 				steps: [...steps]

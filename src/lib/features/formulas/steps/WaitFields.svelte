@@ -5,7 +5,9 @@
 		type Leg,
 		type RipenessClock,
 		type WaitActivity,
-		type WaitStep
+		type WaitStep,
+		USUAL_DOUGH_CELSIUS,
+		USUAL_TIME_CONSTANT_MINUTES
 	} from '../../../core/formula/index.ts';
 	import { formatNumber } from '../../../core/units/index.ts';
 	import { ACTIVITY_TEXT, PLACE_TEXT } from '../../../wording/step-text.ts';
@@ -113,7 +115,8 @@
 				decimals={0}
 				least={1}
 				most={100000}
-				onSet={(value: number | null) => setLeg(at, { timeConstantMinutes: value ?? 150 })}
+				onSet={(value: number | null) =>
+					setLeg(at, { timeConstantMinutes: value ?? USUAL_TIME_CONSTANT_MINUTES.piece })}
 			/>
 			{#if step.legs.length > 1}
 				<button
@@ -165,7 +168,8 @@
 				celsius={clock.referenceCelsius}
 				least={2}
 				most={40}
-				onSet={(value: number | null) => setClock({ ...clock, referenceCelsius: value ?? 25 })}
+				onSet={(value: number | null) =>
+					setClock({ ...clock, referenceCelsius: value ?? USUAL_DOUGH_CELSIUS })}
 			/>
 			<NumberField
 				label="Under ripe before"

@@ -6,7 +6,9 @@ import {
 	type Leg,
 	type RipenessClock,
 	type Step,
-	type WaitActivity
+	type WaitActivity,
+	USUAL_DOUGH_CELSIUS,
+	USUAL_TIME_CONSTANT_MINUTES
 } from '../../../core/formula/index.ts';
 
 /** A chain with one step a place earlier or later. */
@@ -25,14 +27,14 @@ export function without(steps: readonly Step[], at: number): readonly Step[] {
 export const FIRST_LEG: Leg = {
 	place: 'room',
 	ambientCelsius: 23,
-	timeConstantMinutes: 150,
+	timeConstantMinutes: USUAL_TIME_CONSTANT_MINUTES.piece,
 	minutes: 30
 };
 
 /** What a new clock begins with (our defaults). */
 export const FIRST_CLOCK: RipenessClock = {
 	leavening: 'bakers-yeast',
-	referenceCelsius: 25,
+	referenceCelsius: USUAL_DOUGH_CELSIUS,
 	underMinutes: 45,
 	ripeMinutes: 60,
 	overMinutes: 90,
@@ -51,7 +53,7 @@ export function beginStep(kind: string): Step | null {
 			machine: activity === 'mix' ? 'mixer' : null,
 			fixedMinutes: activity === 'mix' ? 15 : 3,
 			secondsPerPiece: activity === 'mix' || activity === 'laminate' ? 0 : 8,
-			endsAtCelsius: activity === 'mix' ? 25 : null,
+			endsAtCelsius: activity === 'mix' ? USUAL_DOUGH_CELSIUS : null,
 			detail: activity === 'laminate' ? { kind: 'turn', turn: 'single' } : { kind: 'none' }
 		};
 	}
