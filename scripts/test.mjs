@@ -227,7 +227,7 @@ async function main() {
 		}
 		const results = await Promise.allSettled(lanes.map((lane) => lane()));
 		if (wanted('journey') || journeys.length > 0)
-			await runTests('journey', journeys, env, 1).catch((error) =>
+			await runTests('journey', journeys, env, 2).catch((error) =>
 				results.push({ status: 'rejected', reason: error })
 			);
 		const broken = results.flatMap((one) => (one.status === 'rejected' ? [one.reason] : []));

@@ -1,4 +1,3 @@
-import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import type { Page } from 'puppeteer-core';
 import { HARBOUR_DOUGH, send, TOMORROW } from '../integration/test-database.ts';
@@ -7,31 +6,30 @@ import {
 	accessibilityFaults,
 	byName,
 	choose,
-	openBakery,
+	journey,
 	openInList,
 	says,
 	SIZES,
 	textOf,
 	type,
 	visit,
-	withPicture,
 	type Bakery
 } from './bakery.ts';
 import { isValue } from './formula-journey.ts';
 
-let bakery: Bakery;
-before(async () => {
-	bakery = await openBakery();
-});
-after(() => bakery.close());
-
-const step = (name: string, task: (page: Page) => Promise<void>): void =>
-	void test(name, () => withPicture(bakery, name, () => task(bakery.page)));
 const sentence = '[data-room-sentence]';
+const FORMULAS = '/bake/2026-11-24/formulas';
 const press = async (page: Page, name: string) => (await byName(page, 'button', name)).click();
 
-async function openShelf(page: Page, shelf: string, name: string): Promise<void> {
-	await visit(bakery, '/bake/2026-11-24/formulas');
+async function openFormula(bakery: Bakery, name: string): Promise<void> {
+	await visit(bakery, FORMULAS);
+	await openInList(bakery.page, name);
+	await says(bakery.page, sentence, name);
+}
+
+async function openShelf(bakery: Bakery, shelf: string, name: string): Promise<void> {
+	const { page } = bakery;
+	await visit(bakery, FORMULAS);
 	await (await byName(page, 'link', shelf)).click();
 	await page.waitForFunction(
 		(wanted) =>
@@ -43,11 +41,11 @@ async function openShelf(page: Page, shelf: string, name: string): Promise<void>
 	await openInList(page, name);
 }
 
-step(
+journey(
 	'a change to a shared build asks whom it is for, and an own copy leaves the others',
-	async (page) => {
-		await visit(bakery, '/bake/2026-11-24/formulas');
-		await openInList(page, 'Harbour dough');
+	async (bakery) => {
+		const { page } = bakery;
+		await openFormula(bakery, 'Harbour dough');
 		await type(page, 'Wheat levain, its hydration', '80');
 		await says(page, '[data-shared]', 'Wheat levain is also in Ropewalk dough');
 		await says(page, sentence, '87.0 % water');
@@ -63,40 +61,46 @@ step(
 	}
 );
 
-step('a second save stands beside the first as a draft, is compared and taken up', async (page) => {
-	await openInList(page, 'Harbour dough');
-	await type(page, 'Salt, late, final dough', '1.9', 'Tab');
-	await says(page, sentence, '1.9 % salt');
-	// Meanwhile someone else saves the same formula.
-	const found = await readFormula(bakery.database.db, TOMORROW, HARBOUR_DOUGH);
-	assert.ok(found);
-	const other = await send(bakery.database.db, {
-		kind: 'save-formula',
-		formulaId: HARBOUR_DOUGH,
-		expectedRevision: found.revision,
-		name: found.formula.name,
-		doughLossShare: found.formula.doughLoss.share,
-		targetCelsius: 26,
-		mostDoughGrams: null,
-		steps: [...found.steps],
-		deliveries: [],
-		lines: [...found.formula.lines],
-		preparations: []
-	});
-	assert.equal(other.outcome, 'done');
-	await press(page, 'Save as revision 3');
-	await says(page, '[data-draft]', 'Nothing was merged', 'Salt, late', '2.10 % → 1.90 %');
-	await says(page, sentence, '2.1 % salt');
-	await press(page, 'Put the draft on the sheet');
-	await says(page, sentence, '1.9 % salt');
-	await press(page, 'Save as revision 4');
-	await page.waitForFunction(() => !document.querySelector('[data-draft]'));
-	await says(page, '[data-changes]', 'Since revision 3', 'Salt, late', '2.10 % → 1.90 %');
-});
+journey(
+	'a second save stands beside the first as a draft, is compared and taken up',
+	async (bakery) => {
+		const { page } = bakery;
+		await openFormula(bakery, 'Harbour dough');
+		await type(page, 'Salt, late, final dough', '1.9', 'Tab');
+		await says(page, sentence, '1.9 % salt');
+		// Meanwhile someone else saves the same formula.
+		const found = await readFormula(bakery.database.db, TOMORROW, HARBOUR_DOUGH);
+		assert.ok(found);
+		const other = await send(bakery.database.db, {
+			kind: 'save-formula',
+			formulaId: HARBOUR_DOUGH,
+			expectedRevision: found.revision,
+			name: found.formula.name,
+			doughLossShare: found.formula.doughLoss.share,
+			targetCelsius: 26,
+			mostDoughGrams: null,
+			steps: [...found.steps],
+			deliveries: [],
+			lines: [...found.formula.lines],
+			preparations: []
+		});
+		assert.equal(other.outcome, 'done');
+		await press(page, 'Save as revision 2');
+		await says(page, '[data-draft]', 'Nothing was merged', 'Salt, late', '2.10 % → 1.90 %');
+		await says(page, sentence, '2.1 % salt');
+		await press(page, 'Put the draft on the sheet');
+		await says(page, sentence, '1.9 % salt');
+		await press(page, 'Save as revision 3');
+		await page.waitForFunction(() => !document.querySelector('[data-draft]'));
+		await says(page, '[data-changes]', 'Since revision 2', 'Salt, late', '2.10 % → 1.90 %');
+	}
+);
 
-step(
+journey(
 	'another delivery of flour proposes its water, which the baker takes or leaves',
-	async (page) => {
+	async (bakery) => {
+		const { page } = bakery;
+		await openFormula(bakery, 'Harbour dough');
 		await choose(page, 'Delivery of Bread flour', 'BF 3162');
 		await says(page, '[data-proposal]', 'the water would change by', '+1.5 %');
 		const before = await textOf(page, sentence);
@@ -113,10 +117,11 @@ step(
 	}
 );
 
-step(
+journey(
 	'steps are changed, moved and added, and the layers of a laminated dough follow',
-	async (page) => {
-		await openInList(page, 'Slipway dough');
+	async (bakery) => {
+		const { page } = bakery;
+		await openFormula(bakery, 'Slipway dough');
 		await says(page, '[data-steps]', '12 layers of fat', '13 of dough');
 		await choose(page, 'Step to add', 'Laminate');
 		await press(page, 'Add at the end');
@@ -133,10 +138,11 @@ step(
 	}
 );
 
-step(
+journey(
 	'a figure opens its own arithmetic, and the cost of a piece stands beside it',
-	async (page) => {
-		await openInList(page, 'Old Pier dough');
+	async (bakery) => {
+		const { page } = bakery;
+		await openFormula(bakery, 'Old Pier dough');
 		await press(page, 'Hydration 64.6 %, open the arithmetic');
 		await says(page, '[role=dialog]', 'Hydration, 64.6 % of the flour', '64.60');
 		await page.keyboard.press('Escape');
@@ -145,14 +151,15 @@ step(
 	}
 );
 
-step('the seed ratio of a build and the cost of a product open theirs', async (page) => {
-	await openShelf(page, 'Builds', 'Wheat levain');
+journey('the seed ratio of a build and the cost of a product open theirs', async (bakery) => {
+	const { page } = bakery;
+	await openShelf(bakery, 'Builds', 'Wheat levain');
 	await page.waitForSelector('[data-seed-ratio] button');
 	await page.click('[data-seed-ratio] button');
 	await says(page, '[role=dialog]', 'of flour to one of seed', '÷');
 	await page.keyboard.press('Escape');
 	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
-	await openShelf(page, 'Products', 'Pier bloomer');
+	await openShelf(bakery, 'Products', 'Pier bloomer');
 	const cost = await page.waitForSelector('button[aria-label^="Ingredients of its dough"]');
 	await cost!.click();
 	await says(page, '[role=dialog]', 'Pier bloomer', 'a piece', '×');
@@ -160,8 +167,9 @@ step('the seed ratio of a build and the cost of a product open theirs', async (p
 	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
 });
 
-step('a bath above the limit of the site is refused while it is typed', async (page) => {
-	await openShelf(page, 'Builds', 'Knot bath');
+journey('a bath above the limit of the site is refused while it is typed', async (bakery) => {
+	const { page } = bakery;
+	await openShelf(bakery, 'Builds', 'Knot bath');
 	await says(page, sentence, '3.50 % of the solution', '36.3 g to a kilogram of water');
 	await says(page, 'main', 'goggles, gloves and apron', 'never water onto the solid');
 	await type(page, 'Line 2, percent', '6', 'Tab');
@@ -174,10 +182,11 @@ step('a bath above the limit of the site is refused while it is typed', async (p
 	await says(page, sentence, '3.50 % of the solution');
 });
 
-step(
+journey(
 	'a product of two doughs scales as one, and its label asks for what to scale',
-	async (page) => {
-		await openShelf(page, 'Products', 'Two-light plait');
+	async (bakery) => {
+		const { page } = bakery;
+		await openShelf(bakery, 'Products', 'Two-light plait');
 		await says(page, sentence, "260 g of Cooper's dough and 130 g of Dark Beacon dough");
 		await type(page, 'Pieces', '40', 'Tab');
 		await says(
@@ -201,8 +210,9 @@ step(
 	}
 );
 
-step('an ingredient is written down, given a delivery, and retired', async (page) => {
-	await openShelf(page, 'Ingredients', 'Bread flour');
+journey('an ingredient is written down, given a delivery, and retired', async (bakery) => {
+	const { page } = bakery;
+	await openShelf(bakery, 'Ingredients', 'Bread flour');
 	await says(page, '[data-deliveries]', 'BF 3162', '+2.0');
 	await (await byName(page, 'link', 'New ingredient')).click();
 	await says(page, sentence, 'A new ingredient');
@@ -224,7 +234,8 @@ step('an ingredient is written down, given a delivery, and retired', async (page
 	await says(page, '[data-retire]', 'Retiring takes Spelt flour out');
 });
 
-step('every shelf passes the accessibility check and fits both screens', async (page) => {
+journey('every shelf passes the accessibility check and fits both screens', async (bakery) => {
+	const { page } = bakery;
 	for (const [appearance, size] of [
 		['paper', SIZES.desk],
 		['ember', SIZES.tablet]
@@ -238,7 +249,7 @@ step('every shelf passes the accessibility check and fits both screens', async (
 			['Products', 'Winter Wheel'],
 			['Ingredients', 'Butter']
 		] as const) {
-			await openShelf(page, shelf, name);
+			await openShelf(bakery, shelf, name);
 			await says(page, sentence, name);
 			assert.deepEqual(await accessibilityFaults(page), [], shelf);
 			assert.ok(

@@ -1,34 +1,26 @@
-import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
+import type { Page } from 'puppeteer-core';
+import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import {
 	accessibilityFaults,
 	byName,
-	openBakery,
+	journey,
 	openInList,
 	says,
 	SIZES,
 	textOf,
 	type,
-	visit,
-	withPicture,
-	type Bakery
+	visit
 } from './bakery.ts';
 import { formulaJourney } from './formula-journey.ts';
 
-let bakery: Bakery;
-before(async () => {
-	bakery = await openBakery();
-});
-after(() => bakery.close());
-
-const step = (name: string, task: () => Promise<void>): void =>
-	void test(name, () => withPicture(bakery, name, task));
 const sentence = '[data-room-sentence]';
+const HARBOUR = `/bake/2026-11-24/formulas/${demoId('formula', 'Harbour dough')}`;
 
-const valueOf = (label: string) =>
-	bakery.page.$eval(`input[aria-label="${label}"]`, (one) => one.value);
-const isValue = (label: string, value: string) =>
-	bakery.page.waitForFunction(
+const valueOf = (page: Page, label: string) =>
+	page.$eval(`input[aria-label="${label}"]`, (one) => one.value);
+const isValue = (page: Page, label: string, value: string) =>
+	page.waitForFunction(
 		(one, wanted) =>
 			document.querySelector<HTMLInputElement>(`input[aria-label="${one}"]`)?.value === wanted,
 		{},
@@ -36,38 +28,46 @@ const isValue = (label: string, value: string) =>
 		value
 	);
 
-step('a formula stands with its stages side by side and the total at the edge', async () => {
-	await visit(bakery, '/bake/2026-11-24/orders');
-	await (await byName(bakery.page, 'link', 'Formulas')).click();
-	await says(bakery.page, sentence, 'Bollard dough');
-	await openInList(bakery.page, 'Harbour dough');
-	await says(
-		bakery.page,
-		sentence,
-		'Harbour dough',
-		'87.0 % water',
-		'16.0 % pre-fermented flour',
-		'2.1 % salt'
-	);
-	const sheet = await textOf(bakery.page, '[data-sheet]');
-	for (const words of ['Wheat levain', 'Seed soaker', 'Final dough', 'Total'])
-		assert.ok(sheet.includes(words), words);
-	assert.equal(await textOf(bakery.page, '[data-sheet-total]'), '201.1');
-});
+journey(
+	'a formula stands with its stages side by side and the total at the edge',
+	async (bakery) => {
+		await visit(bakery, '/bake/2026-11-24/orders');
+		await (await byName(bakery.page, 'link', 'Formulas')).click();
+		await says(bakery.page, sentence, 'Bollard dough');
+		await openInList(bakery.page, 'Harbour dough');
+		await says(
+			bakery.page,
+			sentence,
+			'Harbour dough',
+			'87.0 % water',
+			'16.0 % pre-fermented flour',
+			'2.1 % salt'
+		);
+		const sheet = await textOf(bakery.page, '[data-sheet]');
+		for (const words of ['Wheat levain', 'Seed soaker', 'Final dough', 'Total'])
+			assert.ok(sheet.includes(words), words);
+		assert.equal(await textOf(bakery.page, '[data-sheet-total]'), '201.1');
+	}
+);
 
-step('raising the pre-fermented flour from 16 to 22 leaves the total untouched', async () => {
-	const { page } = bakery;
-	await type(page, 'Wheat levain, its flour, of all flour', '22');
-	await says(page, sentence, '87.0 % water', '22.0 % pre-fermented flour');
-	assert.equal(await textOf(page, '[data-sheet-total]'), '201.1');
-	await isValue('Bread flour, Wheat levain', '16.5');
-	await type(page, 'Wheat levain, its flour, of all flour', '95');
-	await says(page, '[data-formula-message]', 'would fall to', 'Less than nothing cannot go in');
-	await isValue('Wheat levain, its flour, of all flour', '22.0');
-});
+journey(
+	'raising the pre-fermented flour from 16 to 22 leaves the total untouched',
+	async (bakery) => {
+		const { page } = bakery;
+		await visit(bakery, HARBOUR);
+		await type(page, 'Wheat levain, its flour, of all flour', '22');
+		await says(page, sentence, '87.0 % water', '22.0 % pre-fermented flour');
+		assert.equal(await textOf(page, '[data-sheet-total]'), '201.1');
+		await isValue(page, 'Bread flour, Wheat levain', '16.5');
+		await type(page, 'Wheat levain, its flour, of all flour', '95');
+		await says(page, '[data-formula-message]', 'would fall to', 'Less than nothing cannot go in');
+		await isValue(page, 'Wheat levain, its flour, of all flour', '22.0');
+	}
+);
 
-step('any number can be typed in any measure, undone and done again', async () => {
+journey('any number can be typed in any measure, undone and done again', async (bakery) => {
 	const { page } = bakery;
+	await visit(bakery, HARBOUR);
 	await type(page, 'Salt, late, final dough', '2.0', 'Tab');
 	await says(page, sentence, '2.0 % salt');
 	await (await byName(page, 'button', 'Undo')).click();
@@ -75,17 +75,19 @@ step('any number can be typed in any measure, undone and done again', async () =
 	await (await byName(page, 'button', 'Redo')).click();
 	await says(page, sentence, '2.0 % salt');
 	await page.click('input[name=unit][value=weight]');
-	await isValue('Salt, late, final dough', '200');
+	await isValue(page, 'Salt, late, final dough', '200');
 	await type(page, 'Salt, late, final dough', '220', 'Tab');
 	await says(page, sentence, '2.2 % salt');
 	await type(page, 'Salt, late, final dough', 'plenty', 'Tab');
 	await says(page, '[data-formula-message]', '"plenty" is not a number');
-	assert.equal(await valueOf('Salt, late, final dough'), '220');
+	assert.equal(await valueOf(page, 'Salt, late, final dough'), '220');
 	await page.click('input[name=unit][value=total]');
 });
 
-step('it is scaled to the ripe levain on hand', async () => {
+journey('it is scaled to the ripe levain on hand', async (bakery) => {
 	const { page } = bakery;
+	await visit(bakery, HARBOUR);
+	await type(page, 'Wheat levain, its flour, of all flour', '22');
 	await page.select('select[aria-label="Scale from"]', 'on-hand');
 	await type(page, 'Kilograms', '6.4', 'Tab');
 	// (6 400 g less 3 % in the tub, less 1 000 g taken back) over 44 % is 11.84 kg of flour.
@@ -96,10 +98,13 @@ step('it is scaled to the ripe levain on hand', async () => {
 	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
 });
 
-step(
+journey(
 	'unsaved work survives a closed tab, is saved as a revision, and says what changed',
-	async () => {
+	async (bakery) => {
 		const { page } = bakery;
+		await visit(bakery, HARBOUR);
+		await type(page, 'Wheat levain, its flour, of all flour', '22');
+		await type(page, 'Salt, late, final dough', '2.2', 'Tab');
 		await page.reload();
 		await says(page, sentence, '22.0 % pre-fermented flour', '2.2 % salt');
 		await says(page, '[data-formula-message]', 'not saved yet');
@@ -120,12 +125,11 @@ step(
 	}
 );
 
-step(
+journey(
 	'an ingredient is added and taken out, and the sheet is reachable without a mouse',
-	async () => {
+	async (bakery) => {
 		const { page } = bakery;
-		await visit(bakery, '/bake/2026-11-24/formulas');
-		await openInList(page, 'Harbour dough');
+		await visit(bakery, HARBOUR);
 		await says(page, sentence, 'Harbour dough');
 		const value = await page.$$eval(
 			'select[aria-label="Ingredient to add"] option',
@@ -133,7 +137,7 @@ step(
 		);
 		await page.select('select[aria-label="Ingredient to add"]', value);
 		await (await byName(page, 'button', 'Add at 1 %')).click();
-		await isValue('Butter, final dough', '1.00');
+		await isValue(page, 'Butter, final dough', '1.00');
 		await says(page, 'main', 'milk');
 		await type(page, 'Butter, final dough', '', 'Tab');
 		await page.waitForFunction(
@@ -142,12 +146,13 @@ step(
 	}
 );
 
-step('a formula is written, rebalanced, scaled, printed and compared, from nothing', () =>
+journey('a formula is written, rebalanced, scaled, printed and compared, from nothing', (bakery) =>
 	formulaJourney(bakery, 'Beacon loaf')
 );
 
-step('the room passes the accessibility check and fits both screens', async () => {
+journey('the room passes the accessibility check and fits both screens', async (bakery) => {
 	const { page } = bakery;
+	await visit(bakery, HARBOUR);
 	for (const [appearance, size] of [
 		['paper', SIZES.desk],
 		['ember', SIZES.tablet]

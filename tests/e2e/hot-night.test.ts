@@ -1,32 +1,26 @@
-import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import type { Page } from 'puppeteer-core';
+import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import { batchOf } from '../integration/test-database.ts';
 import {
 	accessibilityFaults,
 	byName,
 	choose,
-	openBakery,
+	journey,
+	NIGHT,
 	says,
+	sendBeside,
 	SIZES,
 	textOf,
 	type,
 	visit,
-	withPicture,
 	type Bakery
 } from './bakery.ts';
 
-let bakery: Bakery;
-before(async () => {
-	bakery = await openBakery('2026-11-23T22:40');
-});
-after(() => bakery.close());
-
-const step = (name: string, task: (page: Page) => Promise<void>): void =>
-	void test(name, () => withPicture(bakery, name, () => task(bakery.page)));
-const NIGHT = '/bake/2026-11-24';
 const sentence = '[data-room-sentence]';
 const HARBOUR = 'Harbour dough, mix 1 of 2';
 const STICK = 'Stick dough, mix 1 of 2';
+const TONIGHT = '/bake/2026-11-24';
 const press = async (page: Page, name: string) => (await byName(page, 'button', name)).click();
 const open = async (page: Page, title: string, kind = 'mix') => {
 	await page.click(`[data-row="${title}"]`);
@@ -38,10 +32,49 @@ const measure = async (page: Page, title: string, celsius: string) => {
 	await says(page, '[data-measured]', `Measured ${celsius}`);
 };
 
-step(
+/** What was read of a hot night before the page is opened. */
+async function makeHot(bakery: Bakery): Promise<void> {
+	for (const [quantity, celsius] of [
+		['room', 31],
+		['flour', 29],
+		['tap', 19]
+	] as const)
+		await sendBeside(bakery, {
+			kind: 'take-reading',
+			quantity,
+			preparationId: null,
+			celsius,
+			instrument: 'typed',
+			correctsId: null
+		});
+}
+
+/** A mix that came out of the mixer before the page is opened. */
+async function measureBeside(
+	bakery: Bakery,
+	dough: string,
+	celsius: number,
+	ordinal = 1,
+	instrument: 'core-probe' | 'surface-thermometer' = 'core-probe'
+): Promise<void> {
+	await sendBeside(bakery, {
+		kind: 'measure-dough',
+		batch: await batchOf(bakery.database.db, demoId('formula', dough), ordinal),
+		celsius,
+		waterCelsius: 8,
+		instrument,
+		mixerId: null,
+		program: null
+	});
+}
+
+const night = (name: string, task: (page: Page, bakery: Bakery) => Promise<void>): void =>
+	journey(name, (bakery) => task(bakery.page, bakery), NIGHT);
+
+night(
 	'on a hot night the room says which mixes need ice and which one it cannot reach',
-	async (page) => {
-		await visit(bakery, `${NIGHT}/water`);
+	async (page, bakery) => {
+		await visit(bakery, `${TONIGHT}/water`);
 		for (const [input, celsius] of [
 			['Room', '31'],
 			['Flour', '29'],
@@ -68,9 +101,12 @@ step(
 	}
 );
 
-step(
+night(
 	'each way out is named with what it takes, and the one that is chosen stays chosen',
-	async (page) => {
+	async (page, bakery) => {
+		await makeHot(bakery);
+		await visit(bakery, `${TONIGHT}/water`);
+
 		await open(page, 'School bun dough');
 		await says(page, '[data-mix]', 'Out of reach', 'Ice is capped at 15 % of the water here');
 		const ways = await textOf(page, '[data-ways-out]');
@@ -83,7 +119,7 @@ step(
 		])
 			assert.match(ways, words);
 		await page.click('[data-ways-out] label:last-of-type input');
-		await visit(bakery, `${NIGHT}/water`);
+		await visit(bakery, `${TONIGHT}/water`);
 		await open(page, 'School bun dough');
 		await page.waitForFunction(
 			() =>
@@ -93,9 +129,12 @@ step(
 	}
 );
 
-step(
+night(
 	'the three schools stand side by side, say why they differ, and open their arithmetic',
-	async (page) => {
+	async (page, bakery) => {
+		await makeHot(bakery);
+		await visit(bakery, `${TONIGHT}/water`);
+
 		await open(page, HARBOUR);
 		await says(page, '[data-schools]', 'Factor rule', 'Base temperature', 'Heat balance', 'base ');
 		await says(page, '[data-schools]', 'weighs all parts alike');
@@ -106,58 +145,79 @@ step(
 	}
 );
 
-step('the builds have their water too', async (page) => {
+night('the builds have their water too', async (page, bakery) => {
+	await makeHot(bakery);
+	await visit(bakery, `${TONIGHT}/water`);
+
 	await open(page, 'Poolish', 'build');
 	await says(page, '[data-build]', 'wants 21.0 °C', 'when it is stirred', 'ice');
 	await open(page, 'Rye sour, full', 'build');
 	await says(page, '[data-favour]', 'this stage favours');
 });
 
-step('a dough is measured with one hand; its friction and its ripe time move', async (page) => {
-	await open(page, HARBOUR);
-	await says(page, '[data-friction]', 'learned from 19 mixes of this dough on the spiral mixer');
-	await says(page, '[data-friction]', 'was left out', 'too far from the others to be honest');
-	for (const key of ['2', '5', '.', '6']) await page.click(`.pad button::-p-text(${key})`);
-	await press(page, 'Keep it');
-	await says(page, '[data-measured]', 'Measured 25.6', 'Ripe about');
-	await says(page, sentence, 'mixes to come');
-	await says(page, '[data-friction]', 'learned from 20 mixes');
-	const ripe = await textOf(page, '[data-ripe]');
-	await type(page, `${HARBOUR}, dough came out at`, '25');
-	await says(page, '[data-measured]', 'Measured 25.0');
-	assert.ok(
-		minutesOf(await textOf(page, '[data-ripe]')) > minutesOf(ripe),
-		'a cooler dough is ripe later'
-	);
-	await measure(page, STICK, '24.4');
-	// A dough that nobody measured yet learns most from its first mix.
-	await open(page, 'Lantern rye');
-	await says(page, '[data-friction]', 'from other doughs on the spiral mixer');
-	const water = Number(await textOf(page, '[data-water-temperature]'));
-	await measure(page, 'Lantern rye', '28.9');
-	await says(page, '[data-friction]', 'learned from one mix of this dough');
-	assert.ok(
-		Number(await textOf(page, '[data-water-temperature]')) < water,
-		'a dough that came out warm asks for colder water next time'
-	);
-});
+night(
+	'a dough is measured with one hand; its friction and its ripe time move',
+	async (page, bakery) => {
+		await makeHot(bakery);
+		await visit(bakery, `${TONIGHT}/water`);
 
-step('what cannot be a dough temperature is told, and a surface is marked', async (page) => {
-	const title = 'Stick dough, mix 2 of 2';
-	await open(page, title);
-	await press(page, 'Keep it');
-	await says(page, '[data-measure]', 'Type the temperature the dough came out with');
-	await type(page, `${title}, dough came out at`, '99');
-	await says(page, '[data-measure]', 'Above 60 °C is more than this takes');
-	await choose(page, `${title}, measured with`, 'a surface thermometer');
-	await says(page, '[data-measure]', 'A surface is not the core');
-	await type(page, `${title}, dough came out at`, '25.4');
-	await says(page, '[data-measured]', 'Measured 25.4', 'on the surface');
-});
+		await open(page, HARBOUR);
+		await says(page, '[data-friction]', 'learned from 19 mixes of this dough on the spiral mixer');
+		await says(page, '[data-friction]', 'was left out', 'too far from the others to be honest');
+		for (const key of ['2', '5', '.', '6']) await page.click(`.pad button::-p-text(${key})`);
+		await press(page, 'Keep it');
+		await says(page, '[data-measured]', 'Measured 25.6', 'Ripe about');
+		await says(page, sentence, 'mixes to come');
+		await says(page, '[data-friction]', 'learned from 20 mixes');
+		const ripe = await textOf(page, '[data-ripe]');
+		await type(page, `${HARBOUR}, dough came out at`, '25');
+		await says(page, '[data-measured]', 'Measured 25.0');
+		assert.ok(
+			minutesOf(await textOf(page, '[data-ripe]')) > minutesOf(ripe),
+			'a cooler dough is ripe later'
+		);
+		await measure(page, STICK, '24.4');
+		// A dough that nobody measured yet learns most from its first mix.
+		await open(page, 'Lantern rye');
+		await says(page, '[data-friction]', 'from other doughs on the spiral mixer');
+		const water = Number(await textOf(page, '[data-water-temperature]'));
+		await measure(page, 'Lantern rye', '28.9');
+		await says(page, '[data-friction]', 'learned from one mix of this dough');
+		assert.ok(
+			Number(await textOf(page, '[data-water-temperature]')) < water,
+			'a dough that came out warm asks for colder water next time'
+		);
+	}
+);
 
-step(
+night(
+	'what cannot be a dough temperature is told, and a surface is marked',
+	async (page, bakery) => {
+		await makeHot(bakery);
+		await visit(bakery, `${TONIGHT}/water`);
+
+		const title = 'Stick dough, mix 2 of 2';
+		await open(page, title);
+		await press(page, 'Keep it');
+		await says(page, '[data-measure]', 'Type the temperature the dough came out with');
+		await type(page, `${title}, dough came out at`, '99');
+		await says(page, '[data-measure]', 'Above 60 °C is more than this takes');
+		await choose(page, `${title}, measured with`, 'a surface thermometer');
+		await says(page, '[data-measure]', 'A surface is not the core');
+		await type(page, `${title}, dough came out at`, '25.4');
+		await says(page, '[data-measured]', 'Measured 25.4', 'on the surface');
+	}
+);
+
+night(
 	'what was learned is drawn; a reading can be ignored and all of them left behind',
-	async (page) => {
+	async (page, bakery) => {
+		await makeHot(bakery);
+		await measureBeside(bakery, 'Stick dough', 24.4);
+		await measureBeside(bakery, 'Stick dough', 25.4, 2, 'surface-thermometer');
+		await visit(bakery, `${TONIGHT}/water`);
+		await open(page, STICK);
+
 		await page.$eval('[data-friction] a', (one) => one.click());
 		const friction = '[data-learned=friction]';
 		await says(page, friction, 'Stick dough', 'of dough; the book says');
@@ -181,9 +241,14 @@ step(
 	}
 );
 
-step(
+night(
 	'in Ripening a dough tells its morning in the cold before it goes, and after',
-	async (page) => {
+	async (page, bakery) => {
+		await makeHot(bakery);
+		await measureBeside(bakery, 'Harbour dough', 25);
+		await measureBeside(bakery, 'Stick dough', 24.4);
+		await visit(bakery, `${TONIGHT}/water`);
+
 		await (await byName(page, 'link', 'Ripening')).click();
 		await says(page, sentence, 'doughs ripen', 'is ripe first');
 		await page.click(`[data-row="${HARBOUR}"]`);
@@ -217,7 +282,12 @@ step(
 	}
 );
 
-step('a dough measured again where it stands is set right', async (page) => {
+night('a dough measured again where it stands is set right', async (page, bakery) => {
+	await makeHot(bakery);
+	await measureBeside(bakery, 'Harbour dough', 25);
+	await measureBeside(bakery, 'Stick dough', 24.4);
+	await visit(bakery, `${TONIGHT}/ripening`);
+
 	await page.click(`[data-row="${STICK}"]`);
 	const card = `[data-dough-card="${STICK}"]`;
 	const before = minutesOf(await textOf(page, `${card} [data-ripe]`));
@@ -233,9 +303,15 @@ step('a dough measured again where it stands is set right', async (page) => {
 	assert.ok(minutesOf(await textOf(page, `${card} [data-ripe]`)) < before - 5);
 });
 
-step(
+night(
 	'what is seen is weighed with the clock, the baker decides, and the proof takes over what is left',
-	async (page) => {
+	async (page, bakery) => {
+		await makeHot(bakery);
+		await measureBeside(bakery, 'Harbour dough', 25);
+		await measureBeside(bakery, 'Stick dough', 24.4);
+		await visit(bakery, `${TONIGHT}/ripening`);
+		await page.click(`[data-row="${STICK}"]`);
+
 		await press(page, 'Look at it');
 		await says(page, '[data-look]', 'not yet', 'By its clock it is');
 		await page.click('[data-seen="poke:stays"]');
@@ -262,10 +338,13 @@ step(
 	}
 );
 
-step(
+night(
 	'in degrees Fahrenheit every figure is one, and the sentence of the rule still adds up',
-	async (page) => {
-		await visit(bakery, `${NIGHT}/bakery`);
+	async (page, bakery) => {
+		await makeHot(bakery);
+		await measureBeside(bakery, 'Harbour dough', 25);
+
+		await visit(bakery, `${TONIGHT}/bakery`);
 		await page.click('[data-units] input[value=fahrenheit]');
 		await says(page, '[data-units]', 'Saved');
 		await (await byName(page, 'link', 'Water')).click();
@@ -288,17 +367,20 @@ step(
 			4 * Number(target) - Number(flour) - Number(room) - Number(levain) - Number(friction);
 		assert.ok(Math.abs(sum - Number(water)) < 0.3, `${sum} in ${said}`);
 		assert.ok(!(await textOf(page, '[data-mix]')).includes('°C'), 'no figure is left in Celsius');
-		await visit(bakery, `${NIGHT}/ripening`);
+		await visit(bakery, `${TONIGHT}/ripening`);
 		assert.ok(!(await textOf(page, 'main')).includes('°C'), 'no figure is left in Celsius');
-		await visit(bakery, `${NIGHT}/bakery`);
+		await visit(bakery, `${TONIGHT}/bakery`);
 		await page.click('[data-units] input[value=celsius]');
 		await says(page, '[data-units]', 'Saved');
 	}
 );
 
-step(
+night(
 	'with flakes and chilled water in the house the night is easier, and wrong settings are told',
-	async (page) => {
+	async (page, bakery) => {
+		await makeHot(bakery);
+		await visit(bakery, `${TONIGHT}/bakery`);
+
 		await page.click('[data-supply] input[value=flakes]');
 		await type(page, 'Hot tap', '120', 'Tab');
 		await press(page, 'Save water and ice');
@@ -308,7 +390,7 @@ step(
 		await press(page, 'Save water and ice');
 		await says(page, '[data-supply]', 'Saved: the water of every mix follows.');
 		await (await byName(page, 'link', 'Water')).click();
-		await page.waitForSelector('[data-schools]');
+		await page.waitForSelector('input[name=school][value=heat-balance]');
 		await page.click('input[name=school][value=heat-balance]');
 		await open(page, 'School bun dough');
 		await says(page, '[data-mix="School bun dough"] [data-pour=chilled]', 'kg');
@@ -316,9 +398,13 @@ step(
 	}
 );
 
-step(
+night(
 	'the rooms of a full night pass the accessibility check and fit both screens',
-	async (page) => {
+	async (page, bakery) => {
+		await makeHot(bakery);
+		await measureBeside(bakery, 'Harbour dough', 25);
+		await measureBeside(bakery, 'Stick dough', 24.4);
+
 		for (const [appearance, size] of [
 			['paper', SIZES.desk],
 			['ember', SIZES.tablet]
@@ -328,7 +414,7 @@ step(
 				await page
 					.browserContext()
 					.setCookie({ name: 'appearance', value: appearance, domain: '127.0.0.1', path: '/' });
-				await visit(bakery, `${NIGHT}/${room}`);
+				await visit(bakery, `${TONIGHT}/${room}`);
 				assert.deepEqual(await accessibilityFaults(page), [], `${room}, ${appearance}`);
 				const wider = await page.evaluate(
 					() => document.documentElement.scrollWidth - window.innerWidth

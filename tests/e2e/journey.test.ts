@@ -1,133 +1,174 @@
-import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { readFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import type { Page } from 'puppeteer-core';
+import { readOrders } from '../../src/lib/server/services/read-orders.ts';
+import { FERRY, LOAF as LOAF_ID, TOMORROW } from '../integration/test-database.ts';
 import {
+	AFTERNOON,
 	byName,
-	openBakery,
-	SIZES,
+	journey,
 	says,
+	sendBeside,
+	SIZES,
 	textOf,
 	type,
 	visit,
-	withPicture,
 	type Bakery
 } from './bakery.ts';
 
-let bakery: Bakery;
-before(async () => {
-	bakery = await openBakery();
-});
-after(() => bakery.close());
-
 const DAY = '/bake/2026-11-24';
-const step = (name: string, task: () => Promise<void>): void =>
-	void test(name, () => withPicture(bakery, name, task));
 const sentence = '[data-room-sentence]';
+const LOAF = 'Harbour loaf, Ferry, pieces';
 
-step('the door leads to the orders of tomorrow, with the bakery clock in the frame', async () => {
-	await visit(bakery, '/');
-	assert.equal(new URL(bakery.page.url()).pathname, `${DAY}/orders`);
-	await says(bakery.page, '[data-bakery-clock]', '14:0');
-	await says(bakery.page, sentence, '376 pieces for 3 drops', '115.89 kg');
-});
+/** What is ordered for the day, as the database has it: pieces, and dough in them. */
+async function orderedIn({ database }: Bakery): Promise<{ pieces: number; kilograms: number }> {
+	const { cells, products } = await readOrders(database.db, TOMORROW);
+	let [pieces, grams] = [0, 0];
+	for (const cell of cells) {
+		const weight = products.find((one) => one.id === cell.productId)?.scaledGrams ?? 0;
+		pieces += cell.pieces;
+		grams += cell.pieces * weight;
+	}
+	return { pieces, kilograms: grams / 1000 };
+}
+const told = ({ pieces, kilograms }: { pieces: number; kilograms: number }) =>
+	[`${pieces} pieces`, `${kilograms.toFixed(2)} kg`] as const;
+const valueOf = (page: Page, label: string) =>
+	page.$eval(`input[aria-label="${label}"]`, (one) => one.value);
+async function acceptPlan(bakery: Bakery): Promise<void> {
+	await visit(bakery, `${DAY}/plan`);
+	await (await byName(bakery.page, 'button', 'Accept this plan')).click();
+	await bakery.page.waitForSelector('[data-accepted]');
+	await says(bakery.page, 'main', 'Version 1, accepted by Maud Tarrow');
+}
 
-step(
+journey(
+	'the door leads to the orders of tomorrow, with the bakery clock in the frame',
+	async (bakery) => {
+		await visit(bakery, '/');
+		assert.equal(new URL(bakery.page.url()).pathname, `${DAY}/orders`);
+		await says(bakery.page, '[data-bakery-clock]', '14:0');
+		await says(bakery.page, sentence, 'for 3 drops', ...told(await orderedIn(bakery)));
+	},
+	AFTERNOON,
+	'nothing'
+);
+
+journey(
 	'1 orders: a number is changed, saved, and the totals follow as pieces and as dough',
-	async () => {
+	async (bakery) => {
 		const { page } = bakery;
-		await type(page, 'Harbour loaf, Ferry, pieces', '30');
-		await says(page, sentence, '379 pieces', '118.59 kg');
-		await says(page, '[data-total-pieces]', '379');
-		await page.waitForSelector('input[aria-label="Harbour loaf, Ferry, pieces"][data-state=saved]');
+		await visit(bakery, `${DAY}/orders`);
+		const before = await orderedIn(bakery);
+		const loaves = Number(await valueOf(page, LOAF));
+		await type(page, LOAF, String(loaves + 3));
+		const after = { pieces: before.pieces + 3, kilograms: before.kilograms + 3 * 0.9 };
+		await says(page, sentence, ...told(after));
+		await says(page, '[data-total-pieces]', String(after.pieces));
+		await page.waitForSelector(`input[aria-label="${LOAF}"][data-state=saved]`);
 		await page.reload();
-		await says(page, sentence, '379 pieces');
+		await says(page, sentence, ...told(after));
+		const roll = 'Deck roll, School, pieces';
+		const rolls = await valueOf(page, roll);
 		const undoOnce = page.waitForResponse((answer) => answer.url().endsWith('/commands'));
-		await type(page, 'Deck roll, School, pieces', '72');
+		await type(page, roll, '72');
 		await undoOnce;
-		await (await byName(page, 'button', 'Undo: Deck roll, 72 back to 60')).click();
-		await says(page, sentence, '379 pieces');
-		await page.waitForSelector('input[aria-label="Deck roll, School, pieces"][data-state=saved]');
+		await (await byName(page, 'button', `Undo: Deck roll, 72 back to ${rolls}`)).click();
+		await says(page, sentence, ...told(after));
+		await page.waitForSelector(`input[aria-label="${roll}"][data-state=saved]`);
 	}
 );
 
-step(
+journey(
 	'1 orders: a negative number stays where it was typed, with what is wrong and the saved number',
-	async () => {
+	async (bakery) => {
 		const { page } = bakery;
-		await type(page, 'Harbour loaf, Ferry, pieces', '-4');
-		await says(
-			page,
-			'[data-order-messages]',
+		await visit(bakery, `${DAY}/orders`);
+		const before = await orderedIn(bakery);
+		const loaves = await valueOf(page, LOAF);
+		const wrong = [
 			'Harbour loaf, Ferry',
 			'Below 0 pieces is not possible',
-			'Saved is 30'
-		);
-		await says(page, sentence, '379 pieces');
+			`Saved is ${loaves}`
+		] as const;
+		await type(page, LOAF, '-4');
+		await says(page, '[data-order-messages]', ...wrong);
+		await says(page, sentence, ...told(before));
 		await page.reload();
-		await says(
-			page,
-			'[data-order-messages]',
-			'Harbour loaf, Ferry',
-			'Below 0 pieces is not possible'
-		);
-		await (await byName(page, 'button', 'Keep 30')).click();
+		await says(page, '[data-order-messages]', ...wrong);
+		await (await byName(page, 'button', `Keep ${loaves}`)).click();
 		await page.waitForFunction(
 			() => document.querySelector('[data-order-messages]')?.textContent?.trim() === ''
 		);
 	}
 );
 
-step('2 doughs: each stage is weighed, and a number opens the arithmetic behind it', async () => {
-	const { page } = bakery;
-	await (await byName(page, 'link', 'Doughs')).click();
-	await says(page, sentence, '4 formulas in 6 mixes', '5 builds and soakers');
-	await says(page, '[data-dough="Harbour dough"] [data-mixes]', '2 ×', '27.69 kg');
-	const row = await page.$eval(
-		'[data-dough="Harbour dough"] tbody',
-		(one) => one.textContent ?? ''
-	);
-	for (const line of ['Wheat levain', 'Seed soaker', 'Bread flour', 'held back', 'late'])
-		assert.ok(row.includes(line), line);
-	const figure = await page.$('[data-dough="Harbour dough"] tbody button');
-	await figure?.click();
-	const shown = await says(page, '[role=dialog]', 'Wheat levain', '× 32 %', 'bench scale');
-	// 30 x 900 g at 2.5 % loss is 27 692.3 g of dough, 13 770.4 g of flour at 201.1 %, 4 406.5 g of levain.
-	assert.ok(shown.includes('= 4406.5 g'), shown);
-	const said = (
-		await page.$$eval('[data-sentence]', (all) => all.map((one) => one.textContent ?? ''))
-	).map((one) => one.replace(/[\u2009\s]+/g, ' '));
-	assert.ok(
-		said.some((one) => /× 32 % = /.test(one)),
-		said.join(' | ')
-	);
-	await page.keyboard.press('Escape');
-	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
-});
-
-step('2 doughs: each build and each mix prints as a weigh-up card on its own A4 page', async () => {
-	const { page } = bakery;
-	const file = path.join(process.env.JOVET_TEST_FAILURES ?? os.tmpdir(), 'weigh-up.pdf');
-	await page.pdf({ path: file, preferCSSPageSize: true, printBackground: true });
-	const pdf = readFileSync(file, 'latin1');
-	assert.equal(pdf.match(/\/Type\s*\/Page\b(?!s)/g)?.length, 11, 'five builds and six mixes');
-	const cards = await textOf(page, '[data-weigh-up-cards]');
-	for (const words of [
-		'Harbour dough, mix 2 of 2',
-		'Wheat levain',
-		'Allergens: gluten',
-		'egg, gluten, milk',
-		'mixed at'
-	])
-		assert.ok(cards.includes(words), words);
-});
-
-step(
-	'3 water: typed temperatures move the water of each mix, and a warm tap brings ice',
-	async () => {
+journey(
+	'2 doughs: each stage is weighed, and a number opens the arithmetic behind it',
+	async (bakery) => {
 		const { page } = bakery;
-		await (await byName(page, 'link', 'Water')).click();
+		await sendBeside(bakery, {
+			kind: 'change-order',
+			date: TOMORROW,
+			dropId: FERRY,
+			productId: LOAF_ID,
+			pieces: 30,
+			expectedVersion: 1
+		});
+		await visit(bakery, `${DAY}/doughs`);
+		await says(page, sentence, '4 formulas in 6 mixes', '5 builds and soakers');
+		await says(page, '[data-dough="Harbour dough"] [data-mixes]', '2 ×', '27.69 kg');
+		const row = await page.$eval(
+			'[data-dough="Harbour dough"] tbody',
+			(one) => one.textContent ?? ''
+		);
+		for (const line of ['Wheat levain', 'Seed soaker', 'Bread flour', 'held back', 'late'])
+			assert.ok(row.includes(line), line);
+		const figure = await page.$('[data-dough="Harbour dough"] tbody button');
+		await figure?.click();
+		const shown = await says(page, '[role=dialog]', 'Wheat levain', '× 32 %', 'bench scale');
+		// 30 x 900 g at 2.5 % loss is 27 692.3 g of dough, 13 770.4 g of flour at 201.1 %, 4 406.5 g of levain.
+		assert.ok(shown.includes('= 4406.5 g'), shown);
+		const said = (
+			await page.$$eval('[data-sentence]', (all) => all.map((one) => one.textContent ?? ''))
+		).map((one) => one.replace(/[\u2009\s]+/g, ' '));
+		assert.ok(
+			said.some((one) => /× 32 % = /.test(one)),
+			said.join(' | ')
+		);
+		await page.keyboard.press('Escape');
+		await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
+	}
+);
+
+journey(
+	'2 doughs: each build and each mix prints as a weigh-up card on its own A4 page',
+	async (bakery) => {
+		const { page } = bakery;
+		await visit(bakery, `${DAY}/doughs`);
+		const file = path.join(process.env.JOVET_TEST_FAILURES ?? os.tmpdir(), 'weigh-up.pdf');
+		await page.pdf({ path: file, preferCSSPageSize: true, printBackground: true });
+		const pdf = readFileSync(file, 'latin1');
+		assert.equal(pdf.match(/\/Type\s*\/Page\b(?!s)/g)?.length, 11, 'five builds and six mixes');
+		const cards = await textOf(page, '[data-weigh-up-cards]');
+		for (const words of [
+			'Harbour dough, mix 2 of 2',
+			'Wheat levain',
+			'Allergens: gluten',
+			'egg, gluten, milk',
+			'mixed at'
+		])
+			assert.ok(cards.includes(words), words);
+	}
+);
+
+journey(
+	'3 water: typed temperatures move the water of each mix, and a warm tap brings ice',
+	async (bakery) => {
+		const { page } = bakery;
+		await visit(bakery, `${DAY}/water`);
 		await says(page, sentence, 'None of 6 mixes needs ice', 'every target can be reached');
 		await page.click('input[name=school][value=factor-rule]');
 		await says(page, '[data-schools] li:first-child', 'this bakery’s');
@@ -164,11 +205,11 @@ step(
 	}
 );
 
-step(
+journey(
 	'4 plan: every chain is timed backwards, drawn and listed; an overlap is told and can be parted',
-	async () => {
+	async (bakery) => {
 		const { page } = bakery;
-		await (await byName(page, 'link', 'Plan')).click();
+		await visit(bakery, `${DAY}/plan`);
 		await says(page, sentence, 'All 3 drops hold');
 		const rows = await page.$$eval('svg [data-row]', (all) =>
 			all.map((one) => one.getAttribute('data-row'))
@@ -199,25 +240,33 @@ step(
 	}
 );
 
-step('4 plan: accepting keeps a version, and it is there after a restart', async () => {
+journey('4 plan: accepting keeps a version, and it is there after a restart', async (bakery) => {
 	const { page } = bakery;
-	await (await byName(page, 'button', 'Accept this plan')).click();
-	await page.waitForSelector('[data-accepted]');
-	await says(page, 'main', 'Version 1, accepted by Maud Tarrow');
+	const ordered = await orderedIn(bakery);
+	await sendBeside(bakery, {
+		kind: 'take-reading',
+		quantity: 'room',
+		preparationId: null,
+		celsius: 26,
+		instrument: 'typed',
+		correctsId: null
+	});
+	await acceptPlan(bakery);
 	await bakery.stop();
 	await bakery.start();
 	await visit(bakery, `${DAY}/plan`);
 	await says(page, 'main', 'Version 1, accepted by Maud Tarrow');
 	await visit(bakery, `${DAY}/orders`);
-	await says(page, sentence, '379 pieces');
+	await says(page, sentence, ...told(ordered));
 	await visit(bakery, `${DAY}/water`);
 	await page.waitForFunction(
 		() => (document.querySelector('[data-input=Room] input') as HTMLInputElement).value === '26.0'
 	);
 });
 
-step('5 run sheet: the same plan on one printed A4 page', async () => {
+journey('5 run sheet: the same plan on one printed A4 page', async (bakery) => {
 	const { page } = bakery;
+	await acceptPlan(bakery);
 	await visit(bakery, `${DAY}/run-sheet`);
 	await says(page, sentence, 'things to do for 3 drops');
 	const sheet = await textOf(page, '[data-run-sheet]');
@@ -240,13 +289,17 @@ step('5 run sheet: the same plan on one printed A4 page', async () => {
 	await page.setViewport(SIZES.desk);
 });
 
-step('an order changed afterwards marks the plan and the sheet as out of date', async () => {
-	const { page } = bakery;
-	await visit(bakery, `${DAY}/orders`);
-	await type(page, 'School bun, School, pieces', '150');
-	await page.waitForSelector('input[aria-label="School bun, School, pieces"][data-state=saved]');
-	await (await byName(page, 'link', 'Run sheet')).click();
-	await says(page, 'main', 'Out of date');
-	await (await byName(page, 'link', 'Plan')).click();
-	await says(page, 'main', 'changed since version 1');
-});
+journey(
+	'an order changed afterwards marks the plan and the sheet as out of date',
+	async (bakery) => {
+		const { page } = bakery;
+		await acceptPlan(bakery);
+		await visit(bakery, `${DAY}/orders`);
+		await type(page, 'School bun, School, pieces', '150');
+		await page.waitForSelector('input[aria-label="School bun, School, pieces"][data-state=saved]');
+		await (await byName(page, 'link', 'Run sheet')).click();
+		await says(page, 'main', 'Out of date');
+		await (await byName(page, 'link', 'Plan')).click();
+		await says(page, 'main', 'changed since version 1');
+	}
+);

@@ -1,39 +1,28 @@
-import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import {
 	accessibilityFaults,
 	byName,
-	openBakery,
+	journey,
 	openInList,
 	says,
 	SIZES,
 	textOf,
 	type,
-	visit,
-	withPicture,
-	type Bakery
+	visit
 } from './bakery.ts';
 import { formulaJourney } from './formula-journey.ts';
 import { growBook } from './large-book.ts';
 
-let bakery: Bakery;
-before(async () => {
-	bakery = await openBakery();
+journey('in a book of 300 formulas the same work is done the same way', async (bakery) => {
 	await growBook(bakery.database.db, 300);
+	await formulaJourney(bakery, 'Aurora loaf');
 });
-after(() => bakery.close());
 
-const step = (name: string, task: () => Promise<void>): void =>
-	void test(name, () => withPicture(bakery, name, task));
-
-step('in a book of 300 formulas the same work is done the same way', () =>
-	formulaJourney(bakery, 'Aurora loaf')
-);
-
-step(
+journey(
 	'a formula is found by typing part of its name, and one of sixty lines is edited',
-	async () => {
+	async (bakery) => {
 		const { page } = bakery;
+		await growBook(bakery.database.db, 300);
 		await visit(bakery, '/bake/2026-11-24/formulas');
 		await page.type('input[aria-label="Search the list"]', 'sixty lines');
 		await page.waitForFunction(

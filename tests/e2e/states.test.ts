@@ -1,4 +1,3 @@
-import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { sql } from 'kysely';
 import { openDatabase } from '../../src/lib/server/db/client.ts';
@@ -6,27 +5,17 @@ import { server } from '../integration/test-database.ts';
 import {
 	accessibilityFaults,
 	byName,
-	openBakery,
+	journey,
 	says,
 	SIZES,
 	textOf,
 	type,
-	visit,
-	withPicture,
-	type Bakery
+	visit
 } from './bakery.ts';
 
-let bakery: Bakery;
-before(async () => {
-	bakery = await openBakery();
-});
-after(() => bakery.close());
-
-const step = (name: string, task: () => Promise<void>): void =>
-	void test(name, () => withPicture(bakery, name, task));
 const sentence = '[data-room-sentence]';
 
-step('a date without orders says so in every room and offers the way on', async () => {
+journey('a date without orders says so in every room and offers the way on', async (bakery) => {
 	const { page } = bakery;
 	const empty = '/bake/2027-06-01';
 	for (const [room, words] of [
@@ -45,9 +34,9 @@ step('a date without orders says so in every room and offers the way on', async 
 	await says(page, sentence, '392 pieces');
 });
 
-step(
+journey(
 	'a nonsense date, a page that is not there and a nonsense command are answered, not dropped',
-	async () => {
+	async (bakery) => {
 		const { page, origin } = bakery;
 		for (const address of [
 			'/bake/2026-02-30/orders',
@@ -75,9 +64,9 @@ step(
 	}
 );
 
-step(
+journey(
 	'a formula that cannot be made is named with its reason, and the others are not held up',
-	async () => {
+	async (bakery) => {
 		const { page, database } = bakery;
 		await sql`insert into formula_revision (id, formula_id, number, name, cause, occurred_at, dough_loss_share,
 			target_dough_celsius, friction_kj_per_kg, most_dough_g, steps, made_by)
@@ -94,36 +83,39 @@ step(
 	}
 );
 
-step('every room passes the accessibility check in both appearances and on a tablet', async () => {
-	const { page } = bakery;
-	for (const appearance of ['paper', 'ember'])
-		for (const room of [
-			'orders',
-			'doughs',
-			'plan',
-			'water',
-			'ripening',
-			'run-sheet',
-			'learned',
-			'bakery'
-		]) {
-			await page.setViewport(appearance === 'paper' ? SIZES.desk : SIZES.tablet);
-			await page
-				.browserContext()
-				.setCookie({ name: 'appearance', value: appearance, domain: '127.0.0.1', path: '/' });
-			await visit(bakery, `/bake/2026-11-24/${room}`);
-			if (room === 'plan') await page.waitForSelector('[data-to-do]');
-			assert.equal(await page.$eval('html', (one) => one.dataset.appearance), appearance);
-			assert.deepEqual(await accessibilityFaults(page), [], `${room}, ${appearance}`);
-			const wider = await page.evaluate(
-				() => document.documentElement.scrollWidth - window.innerWidth
-			);
-			assert.ok(wider <= 0, `${room} is ${wider} px wider than the screen`);
-		}
-	await page.setViewport(SIZES.desk);
-});
+journey(
+	'every room passes the accessibility check in both appearances and on a tablet',
+	async (bakery) => {
+		const { page } = bakery;
+		for (const appearance of ['paper', 'ember'])
+			for (const room of [
+				'orders',
+				'doughs',
+				'plan',
+				'water',
+				'ripening',
+				'run-sheet',
+				'learned',
+				'bakery'
+			]) {
+				await page.setViewport(appearance === 'paper' ? SIZES.desk : SIZES.tablet);
+				await page
+					.browserContext()
+					.setCookie({ name: 'appearance', value: appearance, domain: '127.0.0.1', path: '/' });
+				await visit(bakery, `/bake/2026-11-24/${room}`);
+				if (room === 'plan') await page.waitForSelector('[data-to-do]');
+				assert.equal(await page.$eval('html', (one) => one.dataset.appearance), appearance);
+				assert.deepEqual(await accessibilityFaults(page), [], `${room}, ${appearance}`);
+				const wider = await page.evaluate(
+					() => document.documentElement.scrollWidth - window.innerWidth
+				);
+				assert.ok(wider <= 0, `${room} is ${wider} px wider than the screen`);
+			}
+		await page.setViewport(SIZES.desk);
+	}
+);
 
-step('the orders can be filled with the keyboard alone', async () => {
+journey('the orders can be filled with the keyboard alone', async (bakery) => {
 	const { page } = bakery;
 	await visit(bakery, '/bake/2026-11-25/orders');
 	const field = await byName(page, 'textbox', 'Harbour loaf, Ferry, pieces');
@@ -139,9 +131,9 @@ step('the orders can be filled with the keyboard alone', async () => {
 	await says(page, sentence, '414 pieces');
 });
 
-step(
+journey(
 	'with the database stopped nothing typed is lost, and it is saved once it is back',
-	async () => {
+	async (bakery) => {
 		const { page, database } = bakery;
 		await visit(bakery, '/bake/2026-11-26/orders');
 		const before = await textOf(page, sentence);
@@ -173,7 +165,7 @@ step(
 	}
 );
 
-step('a book without a formula says how to begin, and one tap begins it', async () => {
+journey('a book without a formula says how to begin, and one tap begins it', async (bakery) => {
 	const { page, database } = bakery;
 	await sql`truncate formula cascade`.execute(database.db);
 	await visit(bakery, '/bake/2026-11-26/formulas');
