@@ -141,6 +141,12 @@ export const productContent = {
 	steps: stepsSchema
 };
 
+/** What is said of a product beside its doughs, what goes on it, and its steps: a field is added above, and every border follows. */
+export type ProductSettings = Omit<
+	z.infer<z.ZodObject<typeof productContent>>,
+	'productId' | 'expectedRevision' | 'name' | 'doughs' | 'extras' | 'steps'
+>;
+
 /** An ingredient as it is saved. */
 export const ingredientContent = {
 	ingredientId,

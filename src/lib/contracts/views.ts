@@ -23,7 +23,7 @@ import type {
 import type { BakeDate, BakeryClock, WallTime } from '../core/time/index.ts';
 import type { Share, UnitChoice, WeighingScale } from '../core/units/index.ts';
 import type { BatchName } from './batch-name.ts';
-import type { FormulaContent } from './formula-book.ts';
+import type { FormulaContent, ProductSettings } from './formula-book.ts';
 import type { PlanDocument } from './plan-document.ts';
 
 /** What every room knows of the bakery. */
@@ -326,19 +326,12 @@ export interface PreparationDetailView {
 	readonly causticMost: Share;
 }
 
-export interface ProductDetailView {
+export interface ProductDetailView extends Readonly<ProductSettings> {
 	readonly date: BakeDate;
 	readonly book: BookList;
 	readonly product: BakeryProduct | null;
 	readonly revision: number;
 	readonly retired: boolean;
-	readonly bakedGrams: number | null;
-	readonly bakeLossShare: number;
-	readonly shape: string;
-	readonly vesselId: string | null;
-	readonly dividerId: string | null;
-	readonly footprint: { readonly lengthCm: number; readonly widthCm: number } | null;
-	readonly piecesPerDeck: number;
 	readonly steps: readonly Step[];
 	readonly ordered: number;
 	readonly formulas: readonly Formula[];

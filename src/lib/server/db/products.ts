@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
+import type { ProductSettings } from '../../contracts/formula-book.ts';
 import { stepsSchema } from '../../contracts/steps.ts';
 import type { Step } from '../../core/formula/index.ts';
 import { id, type FormulaId, type ProductId } from '../../core/identity.ts';
@@ -10,7 +11,7 @@ import { materialOf, pinnedColumns, type Pins } from './materials.ts';
 import { groupBy } from './group-by.ts';
 
 /** A product's newest revision. */
-export interface ProductRevision {
+export interface ProductRevision extends Readonly<ProductSettings> {
 	readonly revisionId: string;
 	readonly number: number;
 	readonly by: string;
@@ -19,13 +20,6 @@ export interface ProductRevision {
 	readonly product: BakeryProduct;
 	/** Of all its doughs together. */
 	readonly scaledGrams: number;
-	readonly bakedGrams: number | null;
-	readonly bakeLossShare: number;
-	readonly shape: string;
-	readonly vesselId: string | null;
-	readonly dividerId: string | null;
-	readonly footprint: { readonly lengthCm: number; readonly widthCm: number } | null;
-	readonly piecesPerDeck: number;
 	readonly steps: readonly Step[];
 	readonly retired: boolean;
 }
