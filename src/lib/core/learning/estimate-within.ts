@@ -1,4 +1,4 @@
-import { estimate, type Estimate, type Observation, type Prior } from './estimate.ts';
+import { centreOf, estimate, type Estimate, type Observation, type Prior } from './estimate.ts';
 
 /**
  * Gives what is learned of one of many alike: a dough on a mixer whose other doughs were measured, too.
@@ -16,7 +16,7 @@ export function estimateWithin(
 	own: readonly Observation[]
 ): Estimate {
 	// Another member's reading tells of the group only as well as members are alike.
-	const ofGroup = estimate(
+	const ofGroup = centreOf(
 		group,
 		others.map((one) => ({ ...one, spread: Math.hypot(one.spread, betweenMembers) }))
 	);

@@ -46,6 +46,34 @@ const LEAST_LOG = 22;
  * Example: a prior of 9.6 ± 2.5 and six readings of 11 ± 1 give 10.8 ± 0.4.
  */
 export function estimate(prior: Prior, observations: readonly Observation[]): Estimate {
+	const { readings, weights, total, at, step, mean, spread } = believed(prior, observations);
+	const wild = (one: Weighed) => {
+		let sum = 0;
+		for (let index = 0; index < FINE_POINTS; index += 1)
+			sum += (weights[index] ?? 0) * one.wildness(at(index));
+		return sum / total;
+	};
+	const leftOut = readings.filter((one) => wild(one) > 0.5).map((one) => one.id);
+	return {
+		mean,
+		spread,
+		band: {
+			low: quantile(weights, total, at, step, 0.1),
+			high: quantile(weights, total, at, step, 0.9)
+		},
+		used: observations.map((one) => one.id).filter((one) => !leftOut.includes(one)),
+		leftOut
+	};
+}
+
+/** Gives the mean and the spread of `estimate` alone, in a fraction of its time. */
+export function centreOf(prior: Prior, observations: readonly Observation[]): Prior {
+	const { mean, spread } = believed(prior, observations);
+	return { mean, spread };
+}
+
+/** The belief on its fine grid. */
+function believed(prior: Prior, observations: readonly Observation[]) {
 	const readings = observations.map(weighed);
 	const logAt = (value: number) => {
 		let log = logNormal(value, prior.mean, prior.spread);
@@ -55,26 +83,25 @@ export function estimate(prior: Prior, observations: readonly Observation[]): Es
 	const { from, to } = whereItLies(prior, logAt);
 	const step = (to - from) / (FINE_POINTS - 1);
 	const at = (index: number) => from + index * step;
-	const logs = Array.from({ length: FINE_POINTS }, (_, index) => logAt(at(index)));
-	const highest = logs.reduce((most, log) => Math.max(most, log), -Infinity);
-	const weights = logs.map((log) => Math.exp(log - highest));
-	const total = weights.reduce((sum, weight) => sum + weight, 0);
-	const mean = weights.reduce((sum, weight, index) => sum + weight * at(index), 0) / total;
-	const variance =
-		weights.reduce((sum, weight, index) => sum + weight * (at(index) - mean) ** 2, 0) / total;
-	const wild = (one: Weighed) =>
-		weights.reduce((sum, weight, index) => sum + weight * one.wildness(at(index)), 0) / total;
-	const leftOut = readings.filter((one) => wild(one) > 0.5).map((one) => one.id);
-	return {
-		mean,
-		spread: Math.sqrt(variance),
-		band: {
-			low: quantile(weights, total, at, step, 0.1),
-			high: quantile(weights, total, at, step, 0.9)
-		},
-		used: observations.map((one) => one.id).filter((one) => !leftOut.includes(one)),
-		leftOut
-	};
+	const weights = new Float64Array(FINE_POINTS);
+	let highest = -Infinity;
+	for (let index = 0; index < FINE_POINTS; index += 1) {
+		const log = logAt(at(index));
+		weights[index] = log;
+		if (log > highest) highest = log;
+	}
+	let [total, first] = [0, 0];
+	for (let index = 0; index < FINE_POINTS; index += 1) {
+		const weight = Math.exp((weights[index] ?? 0) - highest);
+		weights[index] = weight;
+		total += weight;
+		first += weight * at(index);
+	}
+	const mean = first / total;
+	let second = 0;
+	for (let index = 0; index < FINE_POINTS; index += 1)
+		second += (weights[index] ?? 0) * (at(index) - mean) ** 2;
+	return { readings, weights, total, at, step, mean, spread: Math.sqrt(second / total) };
 }
 
 /** The span outside which the belief is next to nothing, found on a coarse grid. */
@@ -113,7 +140,8 @@ function weighed({ id, value, spread }: Observation): Weighed {
 	const wild = (off: number) => wildAt - (off * off) / (2 * wide * wide);
 	const log = (quantity: number) => {
 		const off = value - quantity;
-		const [a, b] = [honest(off), wild(off)];
+		const a = honest(off);
+		const b = wild(off);
 		return a > b ? a + Math.log1p(Math.exp(b - a)) : b + Math.log1p(Math.exp(a - b));
 	};
 	return {
@@ -124,7 +152,7 @@ function weighed({ id, value, spread }: Observation): Weighed {
 }
 
 function quantile(
-	weights: readonly number[],
+	weights: Float64Array,
 	total: number,
 	at: (index: number) => number,
 	step: number,
