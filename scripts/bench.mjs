@@ -1,6 +1,7 @@
 // npm run bench: figures of speed as ratios, side by side in one run.
 import { rmSync } from 'node:fs';
 import path from 'node:path';
+import { prepareTypes } from './parts/build.mjs';
 import { installPackages, installPostgres } from './parts/install.mjs';
 import { DATA, PROJECT } from './parts/places.mjs';
 import { clusterFolder, startCluster } from './parts/postgres.mjs';
@@ -10,9 +11,7 @@ import { mustRun } from './parts/run.mjs';
 async function main() {
 	await installPackages();
 	await installPostgres();
-	await step('preparing types', () =>
-		mustRun('npx', ['--no-install', 'svelte-kit', 'sync'], { cwd: PROJECT })
-	);
+	await prepareTypes();
 	const folder = await clusterFolder(path.join(DATA, 'bench-postgres'));
 	// Durable like real data: what is measured is what a bakery would have.
 	const cluster = await step('starting PostgreSQL for the measurements', () =>

@@ -5,7 +5,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
 import path from 'node:path';
-import { buildApplication } from './parts/build.mjs';
+import { buildApplication, prepareTypes } from './parts/build.mjs';
 import {
 	findChromium,
 	installChromium,
@@ -13,7 +13,7 @@ import {
 	installPostgres
 } from './parts/install.mjs';
 import { takeLock } from './parts/lock.mjs';
-import { DATA, PROJECT } from './parts/places.mjs';
+import { CACHE, DATA, PROJECT } from './parts/places.mjs';
 import { clusterFolder, startCluster } from './parts/postgres.mjs';
 import { Plain, reportAndExit, say, step } from './parts/progress.mjs';
 import { mustRun } from './parts/run.mjs';
@@ -95,9 +95,6 @@ function check(what, tool, args) {
 	return step(what, () => mustRun('npx', ['--no-install', tool, ...args], { cwd: PROJECT }));
 }
 
-/** Where the checks keep what they found of files that have not changed since. */
-const CACHE = path.join(PROJECT, 'node_modules', '.cache');
-
 /**
  * Types of a part, by what has changed since the last time.
  * @param {string} what @param {string} part
@@ -154,9 +151,7 @@ async function main() {
 		await installPackages();
 		await installPostgres();
 		if (journeys.length > 0) await installChromium();
-		await step('preparing types', () =>
-			mustRun('npx', ['--no-install', 'svelte-kit', 'sync'], { cwd: PROJECT })
-		);
+		await prepareTypes();
 		const folder = await clusterFolder(path.join(DATA, 'test-postgres'));
 		const cluster = await step('starting PostgreSQL for the tests', async () => {
 			// Tests start from nothing: what an earlier run left is thrown away.

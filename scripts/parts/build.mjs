@@ -1,9 +1,9 @@
-// Builds the application unless the build at hand is of these very sources.
+// Builds the application unless the build at hand is of these very sources, and prepares its types.
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { waitForLock } from './lock.mjs';
-import { PROJECT } from './places.mjs';
+import { CACHE, PROJECT } from './places.mjs';
 import { step } from './progress.mjs';
 import { mustRun } from './run.mjs';
 
@@ -19,9 +19,21 @@ const SOURCES = [
 
 export async function buildApplication() {
 	// The demo and the tests may want the build at the same time; the second finds it done.
-	const unlock = await waitForLock('build');
+	const unlock = await waitForLock('build', CACHE);
 	try {
 		await buildIfChanged();
+	} finally {
+		unlock();
+	}
+}
+
+/** Writes the types that SvelteKit generates; never while a build reads what lies beside them. */
+export async function prepareTypes() {
+	const unlock = await waitForLock('build', CACHE);
+	try {
+		await step('preparing types', () =>
+			mustRun('npx', ['--no-install', 'svelte-kit', 'sync'], { cwd: PROJECT })
+		);
 	} finally {
 		unlock();
 	}

@@ -1,4 +1,4 @@
-// One command at a time on one data folder. The lock dies with its process.
+// One command at a time on one data folder, one build at a time in one project. The lock dies with its process.
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { DATA } from './places.mjs';
@@ -8,10 +8,11 @@ import { Plain } from './progress.mjs';
  * Takes a named lock or says who holds it; gives the release.
  * @param {string} name
  * @param {string} busy
+ * @param {string} [folder] what it is a lock on
  */
-export function takeLock(name, busy) {
-	mkdirSync(DATA, { recursive: true });
-	const file = path.join(DATA, `${name}.lock`);
+export function takeLock(name, busy, folder = DATA) {
+	mkdirSync(folder, { recursive: true });
+	const file = path.join(folder, `${name}.lock`);
 	for (;;) {
 		try {
 			writeFileSync(file, String(process.pid), { flag: 'wx' });
@@ -37,11 +38,12 @@ function isNode(pid) {
 /**
  * Takes a named lock as soon as whoever holds it is done.
  * @param {string} name
+ * @param {string} folder what it is a lock on
  */
-export async function waitForLock(name) {
+export async function waitForLock(name, folder) {
 	for (;;) {
 		try {
-			return takeLock(name, 'busy');
+			return takeLock(name, 'busy', folder);
 		} catch (error) {
 			if (!(error instanceof Plain)) throw error;
 			await new Promise((resolve) => setTimeout(resolve, 300));

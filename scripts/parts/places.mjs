@@ -4,5 +4,8 @@ import { fileURLToPath } from 'node:url';
 
 export const PROJECT = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../..');
 
+/** What the project's own tools keep between two runs. */
+export const CACHE = path.join(PROJECT, 'node_modules', '.cache');
+
 /** The data folder; JOVET_DATA moves it, for example when the project lies where others cannot reach. */
 export const DATA = path.resolve(process.env.JOVET_DATA ?? path.join(PROJECT, '.data'));
