@@ -67,6 +67,10 @@ export function checkPlan(
 		if (!known.has(task)) violations.push({ kind: 'unknown-task', task });
 
 	const span = new Map<string, { start: number; end: number }>();
+	// Between two that stand already there is nothing left to settle: what happened is no caution.
+	const standing = new Set(
+		problem.tasks.flatMap(({ id, fixedStart }) => (fixedStart === null ? [] : [id]))
+	);
 	for (const { id, minutes, grid, machines, fixedStart } of problem.tasks) {
 		const start = own(placement.starts, id);
 		if (start === undefined || !Number.isInteger(start)) {
@@ -87,6 +91,7 @@ export function checkPlan(
 		const second = span.get(after);
 		if (!first || !second) continue;
 		const gap = second.start - first.end;
+		if (standing.has(before) && standing.has(after)) continue;
 		if (gap < leastGap && soft)
 			cautions.push({ kind: 'too-early', before, after, gap, least: leastGap });
 		if (gap < leastGap && !soft)
@@ -98,7 +103,11 @@ export function checkPlan(
 		const one = span.get(task);
 		if (one && one.end > endBy) violations.push({ kind: 'late', task, end: one.end, endBy });
 	}
-	cautions.push(...overlaps(problem, placement, span));
+	cautions.push(
+		...overlaps(problem, placement, span).filter(
+			(one) => !(standing.has(one.first) && standing.has(one.second))
+		)
+	);
 	return { violations, cautions };
 }
 
@@ -106,12 +115,14 @@ function own<T>(record: Readonly<Record<string, T>>, key: string): T | undefined
 	return Object.hasOwn(record, key) ? record[key] : undefined;
 }
 
+type Overlap = Extract<Caution, { readonly kind: 'overlap' }>;
+
 function overlaps(
 	problem: Problem,
 	placement: Placement,
 	span: ReadonlyMap<string, { start: number; end: number }>
-): Caution[] {
-	const found: Caution[] = [];
+): Overlap[] {
+	const found: Overlap[] = [];
 	const onMachine = new Map<string, string[]>();
 	for (const { id, machines } of problem.tasks) {
 		const machine = own(placement.machines, id);

@@ -100,6 +100,24 @@ test('two tasks at one time get a machine each, a third overlaps and is told', (
 	]);
 });
 
+test('between two that stand already there is nothing to settle, between one and a planned one there is', () => {
+	const at = (id: string, fixedStart: number | null) => ({
+		...task(id, 20, ['mixer']),
+		fixedStart
+	});
+	const judged = (second: number | null) =>
+		checkPlan(
+			{
+				tasks: [at('first', 100), at('second', second)],
+				links: [{ before: 'first', after: 'second', leastGap: 60, mostGap: null, soft: true }],
+				deadlines: []
+			},
+			{ starts: { first: 100, second: 110 }, machines: { first: 'mixer', second: 'mixer' } }
+		).cautions.map((one) => one.kind);
+	assert.deepEqual(judged(110), []);
+	assert.deepEqual(judged(null), ['too-early', 'overlap']);
+});
+
 test('the checker finds every kind of fault in a placement from outside', () => {
 	const good: Placement = {
 		starts: { mix: 745, bulk: 765, bake: 958 },
