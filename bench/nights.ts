@@ -76,37 +76,59 @@ interface Measured {
 	readonly ms: number;
 }
 
-/** Prints queries and milliseconds of every page and of a command after some nights; true while they stay flat. */
-export async function reportGrowth(pages: readonly Page[]): Promise<boolean> {
-	const found = new Map<string, Measured[]>();
-	for (const nights of NIGHTS) {
-		const t = await testDatabase();
-		let queries = 0;
-		const db = openDatabase(
-			t.url,
-			() => undefined,
-			() => (queries += 1)
-		);
-		try {
-			await growNights(t.db, nights);
-			await tonight(t.db);
-			for (const { what, work } of works(pages)) {
-				queries = 0;
-				await work(db);
-				const count = queries;
-				const times: number[] = [];
-				for (let round = 0; round < ROUNDS; round += 1) {
-					const start = performance.now();
-					await work(db);
-					times.push(performance.now() - start);
-				}
-				const ms = times.sort((a, b) => a - b)[Math.floor(ROUNDS / 2)] ?? 0;
-				found.set(what, [...(found.get(what) ?? []), { queries: count, ms }]);
-			}
-		} finally {
+/** A database after some nights, with a count of the queries it is asked. */
+async function afterNights(nights: number) {
+	const t = await testDatabase();
+	await growNights(t.db, nights);
+	await tonight(t.db);
+	let queries = 0;
+	const db = openDatabase(
+		t.url,
+		() => undefined,
+		() => (queries += 1)
+	);
+	return {
+		db,
+		countOf: async (work: (db: Db) => Promise<unknown>) => {
+			queries = 0;
+			await work(db);
+			return queries;
+		},
+		drop: async () => {
 			await db.destroy();
 			await t.drop();
 		}
+	};
+}
+
+/**
+ * Prints queries and milliseconds of every page and of a command after some nights; true while they stay flat.
+ * The databases take turns, so that whatever else the machine does falls on all of them alike.
+ */
+export async function reportGrowth(pages: readonly Page[]): Promise<boolean> {
+	const houses = await Promise.all(NIGHTS.map(afterNights));
+	const found = new Map<string, readonly Measured[]>();
+	try {
+		for (const { what, work } of works(pages)) {
+			const counts: number[] = [];
+			for (const house of houses) counts.push(await house.countOf(work));
+			const times = houses.map((): number[] => []);
+			for (let round = 0; round < ROUNDS; round += 1)
+				for (const [at, house] of houses.entries()) {
+					const start = performance.now();
+					await work(house.db);
+					times[at]?.push(performance.now() - start);
+				}
+			found.set(
+				what,
+				times.map((each, at) => ({
+					queries: counts[at] ?? 0,
+					ms: each.sort((a, b) => a - b)[Math.floor(ROUNDS / 2)] ?? 0
+				}))
+			);
+		}
+	} finally {
+		for (const house of houses) await house.drop();
 	}
 	console.log(`\nGrowth: queries and milliseconds after ${NIGHTS.join(', ')} nights`);
 	let flat = true;
