@@ -8,6 +8,7 @@ import {
 	FERRY,
 	HARBOUR_DOUGH,
 	LOAF,
+	NOW_MS,
 	send,
 	testDatabase,
 	TOMORROW,
@@ -120,4 +121,50 @@ test('a plan that breaks its own rules is refused by the server, whoever made it
 	const emptied = await accept(() => ({ starts: {}, machines: {} }));
 	assert.ok(emptied.outcome === 'refused' && emptied.refusal.kind === 'plan-impossible');
 	assert.equal((await readPlan(t.db, TOMORROW)).accepted?.number, 2);
+});
+
+test('a mix that comes out as planned leaves the plan current, one that is an hour late does not', async () => {
+	const night = await testDatabase();
+	try {
+		const { input, fingerprint } = await readPlan(night.db, TOMORROW);
+		const done = await send(night.db, {
+			kind: 'accept-plan',
+			date: TOMORROW,
+			fingerprint,
+			placement: plan(input)
+		});
+		assert.equal(done.outcome, 'done');
+		const { accepted } = await readPlan(night.db, TOMORROW);
+		const mixing = (ordinal: number) =>
+			accepted?.document.plan.tasks.find(
+				({ batch, step }) =>
+					batch.kind === 'mix' &&
+					batch.formulaId === HARBOUR_DOUGH &&
+					batch.ordinal === ordinal &&
+					step.kind === 'hands-on' &&
+					step.activity === 'mix'
+			)?.endMs ?? NaN;
+		const measure = async (ordinal: number, minutesLate: number) => {
+			const measured = await send(
+				night.db,
+				{
+					kind: 'measure-dough',
+					batch: await batchOf(night.db, HARBOUR_DOUGH, ordinal),
+					celsius: 25,
+					waterCelsius: 12,
+					instrument: 'core-probe',
+					mixerId: null,
+					program: null
+				},
+				{ minutes: Math.round((mixing(ordinal) - NOW_MS) / 60_000) + minutesLate }
+			);
+			assert.equal(measured.outcome, 'done', JSON.stringify(measured));
+		};
+		await measure(1, 4);
+		assert.equal((await readPlan(night.db, TOMORROW)).accepted?.current, true);
+		await measure(2, 60);
+		assert.equal((await readPlan(night.db, TOMORROW)).accepted?.current, false);
+	} finally {
+		await night.drop();
+	}
 });

@@ -128,12 +128,14 @@ test('what was ignored or left behind in the third version stays so', async () =
 	}
 });
 
-interface Timed {
+interface Placed {
 	readonly startMs: number;
 	readonly endMs: number;
 	readonly machineId: string | null;
-	readonly celsius: readonly number[];
 	readonly foldsMs: readonly number[];
+}
+interface Timed extends Placed {
+	readonly celsius: readonly number[];
 	readonly marks: {
 		readonly earlyMs: number | null;
 		readonly ripeMs: number | null;
@@ -187,26 +189,21 @@ test('a plan that the fourth version stored reads as it did then', async () => {
 		assert.deepEqual(sheet, read.runSheet);
 		assert.deepEqual(plan.drops, read.drops);
 		assert.equal(plan.cautions.length, read.cautions);
-		// The marks were never stored: they are followed anew, and the method of
-		// following a cold place has gained in accuracy since. No run sheet tells less than a minute.
-		const withoutMarks = ({
+		// Marks and temperatures were never stored: they are followed anew, and the method of following has gained
+		// in accuracy since. No run sheet tells less than a minute, or than a tenth of a degree.
+		const placed = ({ startMs, endMs, machineId, foldsMs }: Placed) => ({
 			startMs,
 			endMs,
 			machineId,
-			celsius,
-			foldsMs
-		}: Omit<Timed, 'marks'>) => ({
-			startMs,
-			endMs,
-			machineId,
-			celsius,
 			foldsMs
 		});
-		assert.deepEqual(plan.tasks.map(withoutMarks), read.tasks.map(withoutMarks));
+		assert.deepEqual(plan.tasks.map(placed), read.tasks.map(placed));
 		let marks = 0;
 		for (const [index, { marks: then }] of read.tasks.entries()) {
 			const now = plan.tasks[index]?.marks ?? null;
 			assert.equal(now === null, then === null);
+			for (const [at, celsius] of (read.tasks[index]?.celsius ?? []).entries())
+				assert.ok(Math.abs((plan.tasks[index]?.celsius[at] ?? NaN) - celsius) < 0.005, `${index}`);
 			if (!now || !then) continue;
 			for (const mark of ['earlyMs', 'ripeMs', 'lateMs'] as const) {
 				assert.ok(

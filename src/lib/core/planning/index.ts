@@ -5,4 +5,5 @@ export * from './expand.ts';
 export * from './plan.ts';
 export * from './day-plan.ts';
 export * from './timing.ts';
+export * from './still-followed.ts';
 export * from './proof-of-mix.ts';

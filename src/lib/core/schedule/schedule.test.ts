@@ -109,7 +109,16 @@ test('between two that stand already there is nothing to settle, between one and
 		checkPlan(
 			{
 				tasks: [at('first', 100), at('second', second)],
-				links: [{ before: 'first', after: 'second', leastGap: 60, mostGap: null, soft: true, pulls: false }],
+				links: [
+					{
+						before: 'first',
+						after: 'second',
+						leastGap: 60,
+						mostGap: null,
+						soft: true,
+						pulls: false
+					}
+				],
 				deadlines: []
 			},
 			{ starts: { first: 100, second: 110 }, machines: { first: 'mixer', second: 'mixer' } }

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { bakeDateSchema } from '../../contracts/limits.ts';
-import { describePlan, judgePlacement } from '../../core/planning/index.ts';
+import { asPlanned, describePlan, judgePlacement } from '../../core/planning/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { insertPlan, newestPlanNumber } from '../db/plans.ts';
 import { loadLeadsOn, lockBatchesOn } from '../db/batches.ts';
@@ -46,7 +46,7 @@ export const acceptPlan = defineCommand({
 			commandId: command.id,
 			acceptedBy: actor.id,
 			occurredAtMs: command.occurredAtMs,
-			fingerprint,
+			fingerprint: fingerprintOf(asPlanned(input)),
 			document: { input, plan },
 			...(await planBatches(tx, day, input, plan))
 		});

@@ -1,4 +1,5 @@
 import type { AcceptedPlanView, PlanView } from '../../contracts/views.ts';
+import { asPlanned, isFollowed } from '../../core/planning/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import { loadLeadsOn } from '../db/batches.ts';
 import type { Db } from '../db/client.ts';
@@ -23,7 +24,9 @@ export async function readPlan(db: Db, date: BakeDate): Promise<PlanView> {
 				acceptedBy: newest.acceptedBy,
 				acceptedAtMs: newest.acceptedAtMs,
 				document: newest.document,
-				current: newest.fingerprint === fingerprint
+				current:
+					newest.fingerprint === fingerprintOf(asPlanned(input)) &&
+					isFollowed(newest.document.plan, input)
 			}
 		: null;
 	return {
