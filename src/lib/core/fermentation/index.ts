@@ -1,10 +1,33 @@
-export * from './cardinal-rate.ts';
-export * from './integrate.ts';
-export * from './temperature-path.ts';
-export * from './dose.ts';
-export * from './peak.ts';
-export * from './leaven-amount.ts';
-export * from './acid.ts';
-export * from './retarder.ts';
-export * from './readiness.ts';
-export * from './time-constant.ts';
+export { cardinalCurve, LIFT, rateAt, type CardinalCurve } from './cardinal-rate.ts';
+export { STEP_TOLERANCE, integrate } from './integrate.ts';
+export {
+	SELF_HEATING_KELVINS_PER_HOUR,
+	drifted,
+	warmingAt,
+	temperatureIn,
+	temperatureOnPath,
+	type PathStretch
+} from './temperature-path.ts';
+export { doseOfStretch, followStretch, minutesForDose, ripeMinutesAt } from './dose.ts';
+export { peakMinutes } from './peak.ts';
+export { timeFactorOfYeast } from './leaven-amount.ts';
+export { ACID, favourOf, type Favour } from './acid.ts';
+export {
+	heatToRemove,
+	followRetarder,
+	type Retarder,
+	type RetarderLoad,
+	type RetarderMoment
+} from './retarder.ts';
+export {
+	SIGHTINGS,
+	READINESS_DECISIONS,
+	judgeReadiness,
+	type SightingKind,
+	type Sighting,
+	type ReadinessVerdict,
+	type ReadinessDecision,
+	type ReadinessReason,
+	type Readiness
+} from './readiness.ts';
+export { timeConstantRevealed, ownWarming, timeConstantSpread } from './time-constant.ts';

@@ -1,25 +1,116 @@
-export * from './ingredient.ts';
-export * from './addition.ts';
-export * from './formula.ts';
-export * from './resolve.ts';
-export * from './figures.ts';
-export * from './losses.ts';
-export * from './usual.ts';
-export * from './process.ts';
-export * from './first-steps.ts';
-export * from './lamination.ts';
-export * from './solution.ts';
-export * from './flour-delivery.ts';
-export * from './explained-figures.ts';
-export * from './cost.ts';
-export * from './own-copy.ts';
-export * from './place-line.ts';
-export * from './follow-build.ts';
-export * from './book-change.ts';
-export * from './compare.ts';
-export * from './scale-from.ts';
-export * from './rebalance.ts';
-export * from './rewrite.ts';
-export * from './edit-line.ts';
-export * from './split-off.ts';
-export * from './sanity.ts';
+export {
+	INGREDIENT_KINDS,
+	FRESH_YEAST_PER_GRAM,
+	type IngredientKind,
+	type Composition,
+	type Ingredient
+} from './ingredient.ts';
+export {
+	NAMED_ADDITIONS,
+	MOST_ADDITION_MINUTES,
+	minutesIntoMix,
+	additionAfter,
+	isAddition,
+	additionOrder,
+	type Addition
+} from './addition.ts';
+export {
+	PREPARATION_KINDS,
+	type PreparationKind,
+	type Material,
+	type PreparationLine,
+	type Preparation,
+	type FormulaLine,
+	type FlourDelivery,
+	type Formula
+} from './formula.ts';
+export {
+	resolveFormula,
+	resolveAlone,
+	flourOf,
+	sumLines,
+	mixedShare,
+	stagesInOrder,
+	type ResolvedStage,
+	type ResolvedFormula,
+	type FormulaFailure,
+	type Pantry
+} from './resolve.ts';
+export {
+	figuresOf,
+	allergensOf,
+	buildFiguresOf,
+	finalDoughView,
+	type FormulaFigures
+} from './figures.ts';
+export { grossFor, scaledForBaked } from './losses.ts';
+export {
+	USUAL_DOUGH_CELSIUS,
+	USUAL_FRICTION_KILOJOULES_PER_KILOGRAM,
+	USUAL_DOUGH_LOSS_SHARE,
+	USUAL_BUILD_LOSS_SHARE,
+	USUAL_BAKE_LOSS_SHARE,
+	USUAL_COLD_CELSIUS,
+	USUAL_TIME_CONSTANT_MINUTES,
+	FIRST_LINES
+} from './usual.ts';
+export {
+	HANDS_ON_ACTIVITIES,
+	MIXING_SPEEDS,
+	WAIT_ACTIVITIES,
+	WAIT_PLACES,
+	USUAL_CARRY_SHARE,
+	foldMinutes,
+	type Step,
+	type HandsOnActivity,
+	type MixingStretch,
+	type HandsOnStep,
+	type WaitActivity,
+	type WaitPlace,
+	type Leg,
+	type RipenessClock,
+	type WaitStep,
+	type BakeStep
+} from './process.ts';
+export { FIRST_DOUGH_STEPS, firstStepsOf, FIRST_PRODUCT_STEPS } from './first-steps.ts';
+export { TURNS, layersAfter, type Turn } from './lamination.ts';
+export { solidFor, MOST_CAUSTIC_SHARE } from './solution.ts';
+export {
+	MILLINGS,
+	waterCorrection,
+	type Milling,
+	type FlourProperties,
+	type Delivery
+} from './flour-delivery.ts';
+export {
+	explainFigure,
+	explainSeedRatio,
+	explainFlourOf,
+	explainBuildFigure,
+	type FigureKey,
+	type BuildFigureKey
+} from './explained-figures.ts';
+export { costOf, costOfDoughs, costOfPiece } from './cost.ts';
+export { makeOwn } from './own-copy.ts';
+export {
+	moveAddition,
+	addPreparation,
+	removePreparation,
+	correctWater,
+	type PlaceFailure
+} from './place-line.ts';
+export { followBuilds } from './follow-build.ts';
+export {
+	followersOf,
+	impossibleAfter,
+	innerFirst,
+	takesFrom,
+	type Impossible
+} from './book-change.ts';
+export { compareFormulas, comparePreparations, type LineDifference } from './compare.ts';
+export { totalFlourFrom, type ScaleStart, type ScaleFailure } from './scale-from.ts';
+export { rebalance, type RebalanceMove, type RebalanceFailure } from './rebalance.ts';
+export type { EditedFormula } from './rewrite.ts';
+export { MOST_PERCENT, editLine, type LineEdit, type EditFailure } from './edit-line.ts';
+export { splitOffBuild, type SplitOff, type SplitFailure } from './split-off.ts';
+export { sanityNotes, type SanityNote } from './sanity.ts';

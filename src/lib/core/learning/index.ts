@@ -1,8 +1,21 @@
-export * from './observed.ts';
-export * from './estimate.ts';
-export * from './estimate-within.ts';
-export * from './learned-friction.ts';
-export * from './learned-tub.ts';
-export * from './learned-clock.ts';
-export * from './learned-ripening.ts';
-export * from './belief-over-time.ts';
+export {
+	LEARNED_SUBJECTS,
+	type LearnedSubject,
+	type MeasuredMix,
+	type CheckedDough,
+	type MovedDough,
+	type JudgedDough
+} from './observed.ts';
+export { estimate, type Observation } from './estimate.ts';
+export { estimateWithin } from './estimate-within.ts';
+export {
+	learnedFriction,
+	spreadOfReading,
+	type FrictionFigures,
+	type LearnedFriction,
+	type MeasuredDough
+} from './learned-friction.ts';
+export { learnedTub, type LearnedTub, type TubHistory } from './learned-tub.ts';
+export { learnedClock, type LearnedClock } from './learned-clock.ts';
+export { learnedRipening, type LearnedRipening } from './learned-ripening.ts';
+export { beliefOverTime, type BeliefThen } from './belief-over-time.ts';

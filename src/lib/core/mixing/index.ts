@@ -1,9 +1,33 @@
-export * from './mix-stages.ts';
-export * from './bowl-parts.ts';
-export * from './water-of-stages.ts';
-export * from './water-of-mix.ts';
-export * from './reading-of-moment.ts';
-export * from './bowl-of-day.ts';
-export * from './mix-of-day.ts';
-export * from './stirred-by-hand.ts';
-export * from './temperature-of-moment.ts';
+export { mixingOf } from './mix-stages.ts';
+export { heatCapacityOf } from './bowl-parts.ts';
+export {
+	waterOfMix,
+	frictionOfMix,
+	missOf,
+	heatBalanceOf,
+	type WaterOfMixInput,
+	type WaterOfMix
+} from './water-of-mix.ts';
+export {
+	probeState,
+	readingOfMoment,
+	type ProbeReading,
+	type ProbeState
+} from './reading-of-moment.ts';
+export {
+	READING_QUANTITIES,
+	bowlWaterInput,
+	type ReadingQuantity,
+	type MomentTemperature,
+	type WaterSupply
+} from './bowl-of-day.ts';
+export {
+	mixOfDay,
+	bookOf,
+	type MixRecipe,
+	type Mixer,
+	type MixOfDay,
+	type MixedOtherwise
+} from './mix-of-day.ts';
+export { BY_HAND, stirredTarget } from './stirred-by-hand.ts';
+export { temperatureOfMoment, restingCelsius, type Spoken } from './temperature-of-moment.ts';

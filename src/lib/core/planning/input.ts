@@ -1,8 +1,8 @@
-import type { BakeStep, HandsOnStep, PreparationKind, Step, WaitStep } from '../formula/index.ts';
+import type { HandsOnStep, PreparationKind, Step, WaitStep } from '../formula/index.ts';
 import type { DropId, FormulaId, PreparationId, ProductId } from '../identity.ts';
 import type { BakeDate } from '../time/index.ts';
 
-export type { BakeStep, HandsOnStep, Step, WaitStep };
+export type { HandsOnStep, Step, WaitStep };
 
 /** All that a plan of one date needs, as plain data: it crosses to the worker and is kept with the plan. */
 export interface BakeDayInput {

@@ -1,10 +1,23 @@
-export * from './demand.ts';
-export * from './product.ts';
-export * from './divider.ts';
-export * from './scaled-batch.ts';
-export * from './made.ts';
-export * from './share-out.ts';
-export * from './weigh-up.ts';
-export * from './mixes.ts';
-export * from './builds.ts';
-export * from './day.ts';
+export { dueOf, type Demand } from './demand.ts';
+export {
+	EXTRA_USES,
+	type ExtraUse,
+	type ProductExtra,
+	type ProductDough,
+	type BakeryProduct
+} from './product.ts';
+export { divide, type Divider, type Division } from './divider.ts';
+export { scaledBatch, type ScaledBatch } from './scaled-batch.ts';
+export { coverByMade, type MadeMix, type MadePreparation } from './made.ts';
+export { shareOut } from './share-out.ts';
+export type { WeighUpLine } from './weigh-up.ts';
+export { mixesOf, type Mix } from './mixes.ts';
+export type { Build } from './builds.ts';
+export {
+	productionOf,
+	type ProductionInput,
+	type Dough,
+	type UnmadeDough,
+	type ExtraNeed,
+	type DayProduction
+} from './day.ts';

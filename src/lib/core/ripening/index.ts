@@ -1,8 +1,16 @@
-export * from './wait-course.ts';
-export * from './room-trace.ts';
-export * from './dough-story.ts';
-export * from './dough-card.ts';
-export * from './carried-dose.ts';
-export * from './cold-air.ts';
-export * from './watch-doughs.ts';
-export * from './followed-log.ts';
+export { courseOf, placeOf, type WaitCourse, type WaitFailure } from './wait-course.ts';
+export { traceOf, type PlaceStretch } from './room-trace.ts';
+export {
+	doughStory,
+	legsInAir,
+	type RipeningStep,
+	type DoughEvent,
+	type DoughStoryInput,
+	type StoryStretch,
+	type DoughStory
+} from './dough-story.ts';
+export { doughCard, type WhatIf, type DoughCard } from './dough-card.ts';
+export { carriedDose, clockWithCarry } from './carried-dose.ts';
+export { coldAir, type ColdLoad, type ColdAir } from './cold-air.ts';
+export { watchDoughs, type WatchedDough, type BakeryAir } from './watch-doughs.ts';
+export { followedLog, ripeningStep, type FollowedEntry } from './followed-log.ts';

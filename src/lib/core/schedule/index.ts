@@ -1,4 +1,4 @@
-export * from './problem.ts';
-export * from './place-latest.ts';
-export * from './assign-machines.ts';
-export * from './check-plan.ts';
+export type { Problem, Task, Link, Deadline, Placement } from './problem.ts';
+export { placeLatest, type PlaceFailure, type PlaceProgress } from './place-latest.ts';
+export { assignMachines } from './assign-machines.ts';
+export { checkPlan, type Violation, type Caution } from './check-plan.ts';

@@ -76,7 +76,7 @@
 				aria-current={one.id === formula?.id ? 'page' : undefined}
 			>
 				<b>{one.name}</b>
-				<span class="text-ink-2"
+				<span class="shrink-0 whitespace-nowrap text-ink-2"
 					>{one.measured === 0 ? 'not measured' : count(one.measured, 'mix', 'mixes')}</span
 				>
 			</a>
