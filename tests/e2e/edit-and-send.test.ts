@@ -26,7 +26,7 @@ const ctrl = async (page: Page, key: 'KeyZ' | 'KeyY') => {
 };
 const cell = (label: string, state: string) => `input[aria-label="${label}"][data-state=${state}]`;
 const valueOf = (page: Page, label: string) =>
-	page.$eval(`input[aria-label="${label}"]`, (one) => (one as HTMLInputElement).value);
+	page.$eval(`input[aria-label="${label}"]`, (one) => one.value);
 const holds = (page: Page, label: string, value: string, state = 'saved') =>
 	page.waitForFunction(
 		(selector, wanted) => document.querySelector<HTMLInputElement>(selector)?.value === wanted,

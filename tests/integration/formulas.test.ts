@@ -338,66 +338,6 @@ test('a formula begins from a name, with builds of its own, and no name is given
 	);
 });
 
-test('a new formula begins as a plain dough of the first flour, water and salt that are in use', async () => {
-	const book = await view();
-	const flours = [...book.pantry.ingredients.values()].filter((one) => one.kind === 'flour');
-	const [first] = flours.sort((a, b) => a.name.localeCompare(b.name));
-	assert.ok(first);
-	const beginning = async (name: string) => {
-		const formulaId = randomUUID();
-		const begun = await send(t.db, { kind: 'create-formula', formulaId, name });
-		assert.equal(begun.outcome, 'done');
-		const found = await readFormula(t.db, TOMORROW, formulaId);
-		assert.ok(found);
-		return found.formula.lines.map(({ material, percentOfFlour, addition }) => {
-			assert.ok(material.kind === 'ingredient');
-			const { name: ingredient = '', kind = 'other' } =
-				book.pantry.ingredients.get(material.ingredientId) ?? {};
-			return { ingredient, kind, percentOfFlour, addition };
-		});
-	};
-	const lines = await beginning('Whelk beginning');
-	assert.deepEqual(
-		lines.map((one) => [one.kind, one.percentOfFlour, one.addition]),
-		[
-			['flour', 100, 'start'],
-			['water', 65, 'start'],
-			['salt', 2, 'start']
-		]
-	);
-	assert.equal(lines[0]?.ingredient, first.name);
-	// A flour that is retired is no beginning.
-	await send(t.db, { kind: 'retire', what: 'ingredient', entityId: first.id, retired: true });
-	const next = await beginning('Wrack beginning');
-	assert.notEqual(next[0]?.ingredient, first.name);
-	assert.equal(next[0]?.kind, 'flour');
-	await send(t.db, { kind: 'retire', what: 'ingredient', entityId: first.id, retired: false });
-});
-
-test('a build names the other formulas that take from it, and not the one that is looked at', async () => {
-	const names = new Map<string, readonly string[]>();
-	const book = await loadFormulaBook(t.db);
-	for (const { formula } of book.formulas)
-		for (const { material } of formula.lines)
-			if (material.kind === 'preparation')
-				names.set(material.preparationId, [
-					...(names.get(material.preparationId) ?? []),
-					formula.name
-				]);
-	const found = await readFormula(t.db, TOMORROW, HARBOUR_DOUGH);
-	assert.ok(found);
-	let shared = 0;
-	for (const { preparation, sharedWith } of found.preparations) {
-		const direct = names.get(preparation.id) ?? [];
-		for (const name of direct)
-			if (name !== 'Harbour dough') assert.ok(sharedWith.includes(name), preparation.name);
-		assert.ok(!sharedWith.includes('Harbour dough'), preparation.name);
-		if (sharedWith.length > 0) shared += 1;
-		if (preparation.name === 'Seed soaker') assert.deepEqual(sharedWith, []);
-	}
-	assert.ok(shared >= 2, `${shared} builds are shared`);
-});
-
 test('the room opens with the first formula, and an unknown one is none', async () => {
 	const book = await loadFormulaBook(t.db);
 	assert.ok(book.formulas.some((one) => one.formula.id === HARBOUR_DOUGH));

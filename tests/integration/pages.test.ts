@@ -1,8 +1,18 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
+import { randomUUID } from 'node:crypto';
+import { loadFormulaBook } from '../../src/lib/server/db/formula-book.ts';
+import { readFormula } from '../../src/lib/server/services/read-formula.ts';
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
-import { NOW_MS, testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
+import {
+	HARBOUR_DOUGH,
+	NOW_MS,
+	send,
+	testDatabase,
+	TOMORROW,
+	type TestDatabase
+} from './test-database.ts';
 
 let t: TestDatabase;
 before(async () => {
@@ -40,4 +50,64 @@ test('a sour is told what its first ripening favours, and a yeasted build is not
 		['Poolish', null, null],
 		['Wheat levain', 'lift', 1.35]
 	]);
+});
+
+test('a new formula begins as a plain dough of the first flour, water and salt that are in use', async () => {
+	const book = await loadFormulaBook(t.db);
+	const flours = [...book.pantry.ingredients.values()].filter((one) => one.kind === 'flour');
+	const [first] = flours.sort((a, b) => a.name.localeCompare(b.name));
+	assert.ok(first);
+	const beginning = async (name: string) => {
+		const formulaId = randomUUID();
+		const begun = await send(t.db, { kind: 'create-formula', formulaId, name });
+		assert.equal(begun.outcome, 'done');
+		const found = await readFormula(t.db, TOMORROW, formulaId);
+		assert.ok(found);
+		return found.formula.lines.map(({ material, percentOfFlour, addition }) => {
+			assert.ok(material.kind === 'ingredient');
+			const { name: ingredient = '', kind = 'other' } =
+				book.pantry.ingredients.get(material.ingredientId) ?? {};
+			return { ingredient, kind, percentOfFlour, addition };
+		});
+	};
+	const lines = await beginning('Whelk beginning');
+	assert.deepEqual(
+		lines.map((one) => [one.kind, one.percentOfFlour, one.addition]),
+		[
+			['flour', 100, 'start'],
+			['water', 65, 'start'],
+			['salt', 2, 'start']
+		]
+	);
+	assert.equal(lines[0]?.ingredient, first.name);
+	// A flour that is retired is no beginning.
+	await send(t.db, { kind: 'retire', what: 'ingredient', entityId: first.id, retired: true });
+	const next = await beginning('Wrack beginning');
+	assert.notEqual(next[0]?.ingredient, first.name);
+	assert.equal(next[0]?.kind, 'flour');
+	await send(t.db, { kind: 'retire', what: 'ingredient', entityId: first.id, retired: false });
+});
+
+test('a build names the other formulas that take from it, and not the one that is looked at', async () => {
+	const names = new Map<string, readonly string[]>();
+	const book = await loadFormulaBook(t.db);
+	for (const { formula } of book.formulas)
+		for (const { material } of formula.lines)
+			if (material.kind === 'preparation')
+				names.set(material.preparationId, [
+					...(names.get(material.preparationId) ?? []),
+					formula.name
+				]);
+	const found = await readFormula(t.db, TOMORROW, HARBOUR_DOUGH);
+	assert.ok(found);
+	let shared = 0;
+	for (const { preparation, sharedWith } of found.preparations) {
+		const direct = names.get(preparation.id) ?? [];
+		for (const name of direct)
+			if (name !== 'Harbour dough') assert.ok(sharedWith.includes(name), preparation.name);
+		assert.ok(!sharedWith.includes('Harbour dough'), preparation.name);
+		if (sharedWith.length > 0) shared += 1;
+		if (preparation.name === 'Seed soaker') assert.deepEqual(sharedWith, []);
+	}
+	assert.ok(shared >= 2, `${shared} builds are shared`);
 });
