@@ -1,11 +1,14 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
+import type { BatchName } from '../../src/lib/contracts/batch-name.ts';
 import { loadFormulaBook } from '../../src/lib/server/db/formula-book.ts';
 import { readFormula } from '../../src/lib/server/services/read-formula.ts';
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
+import { readRipening } from '../../src/lib/server/services/read-ripening.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import {
+	batchOf,
 	HARBOUR_DOUGH,
 	NOW_MS,
 	send,
@@ -110,4 +113,40 @@ test('a build names the other formulas that take from it, and not the one that i
 		if (preparation.name === 'Seed soaker') assert.deepEqual(sharedWith, []);
 	}
 	assert.ok(shared >= 2, `${shared} builds are shared`);
+});
+
+test('a levain ripens until the last dough that takes from it came out of the mixer', async () => {
+	const night = await testDatabase();
+	try {
+		const { builds } = await readWater(night.db, TOMORROW, NOW_MS);
+		const levain = builds.find((one) => one.name === 'Wheat levain');
+		assert.ok(levain);
+		const measure = (batch: BatchName, minutes: number) =>
+			send(
+				night.db,
+				{
+					kind: 'measure-dough',
+					batch,
+					celsius: 25,
+					waterCelsius: null,
+					instrument: 'core-probe',
+					mixerId: null,
+					program: null
+				},
+				{ minutes }
+			);
+		const standing = async () => {
+			const { doughs } = await readRipening(night.db, TOMORROW, NOW_MS + 600 * 60_000);
+			const found = doughs.find((one) => one.name === 'Wheat levain');
+			return found && [found.mixed !== null, found.endedAtMs, found.lastMoveId];
+		};
+		assert.deepEqual(await standing(), [false, null, null]);
+		assert.equal((await measure(levain.batch, 0)).outcome, 'done');
+		assert.equal((await measure(await batchOf(night.db, HARBOUR_DOUGH, 1), 330)).outcome, 'done');
+		assert.deepEqual(await standing(), [true, null, null], 'the second mix is still to come');
+		assert.equal((await measure(await batchOf(night.db, HARBOUR_DOUGH, 2), 400)).outcome, 'done');
+		assert.deepEqual(await standing(), [true, NOW_MS + 400 * 60_000, null]);
+	} finally {
+		await night.drop();
+	}
 });

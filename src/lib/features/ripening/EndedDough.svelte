@@ -39,7 +39,9 @@
 	data-ended={mixTitle(dough)}
 >
 	<span>
-		<b>{mixTitle(dough)}</b> went on at {clockText(dough.endedAtMs ?? 0, timeZone)}.
+		<b>{mixTitle(dough)}</b>
+		{dough.lastMoveId === null && dough.kind !== 'mix' ? 'was all taken at' : 'went on at'}
+		{clockText(dough.endedAtMs ?? 0, timeZone)}.
 		{#if proof && dough.proof}
 			Proof of {dough.proof.product}: ripe about
 			<b
@@ -51,6 +53,8 @@
 				: ''}.
 		{/if}
 	</span>
-	<button class="action-lesser" onclick={takeBack}>Take that back</button>
+	{#if dough.lastMoveId !== null}
+		<button class="action-lesser" onclick={takeBack}>Take that back</button>
+	{/if}
 	{#if entry.message}<p role="alert">{entry.message}</p>{/if}
 </li>

@@ -1,6 +1,7 @@
 import type { RipeningDoughView } from '../../contracts/ripening-views.ts';
 import { proofAhead } from '../../core/planning/index.ts';
-import type { Mix } from '../../core/production/index.ts';
+import type { ResolvedStage } from '../../core/formula/index.ts';
+import type { Build, Mix } from '../../core/production/index.ts';
 import { followedLog, ripeningStep } from '../../core/ripening/index.ts';
 import { stirredTarget } from '../../core/mixing/index.ts';
 import type { BatchEntry } from '../db/batch-log.ts';
@@ -46,7 +47,10 @@ export async function loadRipeningDoughs(
 				step,
 				clockFactor: 1,
 				clockUsed: 0,
-				...logView(batch ? (day.log.get(batch.id) ?? []) : []),
+				...endedByTakers(
+					logView(batch ? (day.log.get(batch.id) ?? []) : []),
+					takenAtMs(build, day)
+				),
 				proof: null
 			}
 		];
@@ -79,12 +83,44 @@ export async function loadRipeningDoughs(
 	return [...builds, ...doughs];
 }
 
-function logView(
-	entries: readonly BatchEntry[]
-): Pick<
+/**
+ * When the last mix that takes from a build came out of the mixer; null while one is still to come, or where
+ * something else takes from it too and nobody says when.
+ */
+function takenAtMs({ preparation }: Build, day: BakeryDay): number | null {
+	const takes = (stage: ResolvedStage) =>
+		stage.stages.some((inner) => inner.preparation?.id === preparation.id);
+	const { builds, doughs } = day.production;
+	const byPieces = day.book.products.some(({ product }) =>
+		product.extras.some(
+			({ material }) => material.kind === 'preparation' && material.preparationId === preparation.id
+		)
+	);
+	if (byPieces || builds.some((other) => takes(other.stage))) return null;
+	const mixedAtMs = doughs
+		.flatMap((dough) => dough.mixes)
+		.filter((mix) => takes(mix.resolved.final))
+		.map((mix) => {
+			const log = mix.made ? (day.log.get(mix.made) ?? []) : [];
+			return followedLog(log).mixed?.atMs ?? null;
+		});
+	return mixedAtMs.length === 0 || mixedAtMs.includes(null)
+		? null
+		: Math.max(...mixedAtMs.map((atMs) => atMs ?? 0));
+}
+
+/** What was taken whole ripens no more, whether somebody said so or not. */
+function endedByTakers(log: LogView, takenAt: number | null): LogView {
+	if (takenAt === null || log.mixed === null || log.endedAtMs !== null) return log;
+	return { ...log, endedAtMs: takenAt, lastMoveId: null, retarderId: null };
+}
+
+type LogView = Pick<
 	RipeningDoughView,
 	'mixed' | 'events' | 'retarderId' | 'endedAtMs' | 'lastMoveId' | 'judgements'
-> {
+>;
+
+function logView(entries: readonly BatchEntry[]): LogView {
 	const { mixed, events, retarderId, endedAtMs } = followedLog(entries);
 	const measured = entries.findLast((one) => one.kind === 'measured');
 	return {
