@@ -105,3 +105,17 @@ test('a build that is taken out gives its flour and water back, also where the d
 	);
 	close(hydrationOf(plain.value), 65);
 });
+
+test('the water of soakers, scalds and porridges is told apart, that of a build is not', () => {
+	for (const [kind, apart] of [
+		['soaker', true],
+		['scald', true],
+		['porridge', true],
+		['build', false]
+	] as const) {
+		const preparations = new Map([[SPONGE.id, { ...SPONGE, kind }]]);
+		const found = resolveFormula(SALTED, { ...PANTRY, preparations });
+		assert.ok(found.ok, kind);
+		close(figuresOf(found.value).hydrationWithoutSoakers, apart ? 0 : 65);
+	}
+});

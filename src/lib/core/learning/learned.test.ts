@@ -231,3 +231,18 @@ test('a judgement by the clock alone, or one that is ignored, teaches nothing', 
 	assert.equal(ignored.mean, 1);
 	assert.equal(ignored.observations.length, 1);
 });
+
+test('a check is measured against what went before in its own batch alone', () => {
+	const alone = learnedTub(STEP, 'room', seenTub(700, 1));
+	const stranger: CheckedDough = {
+		...seenTub(700, 1).checks[0]!,
+		id: 'stranger',
+		batchId: batch('another'),
+		occurredAtMs: 2 * HOUR,
+		celsius: 31
+	};
+	const beside = seenTub(700, 1);
+	const both = learnedTub(STEP, 'room', { ...beside, checks: [...beside.checks, stranger] });
+	close(both?.observations[0]?.value, alone?.observations[0]?.value ?? NaN, 1e-9);
+	assert.equal(both?.observations.length, 1, 'nothing was measured of the other before');
+});

@@ -1,7 +1,7 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import { BULK, hands, PROOF } from '../planning/harbour-day.fixture.ts';
-import { restingCelsius, temperatureOfMoment, type Spoken } from './index.ts';
+import { restingCelsius, stirredTarget, temperatureOfMoment, type Spoken } from './index.ts';
 
 const NOW = 100 * 60_000;
 const said = (id: string, minutesAgo: number, instrument: string): Spoken => ({
@@ -40,4 +40,17 @@ test('a build is taken to be as warm as the place it ripens in last', () => {
 	assert.equal(restingCelsius([twice], 26), 4);
 	assert.equal(restingCelsius([hands('mix', 5)], 26), 26);
 	assert.equal(restingCelsius([{ ...BULK, legs: [] }], 26), 26);
+});
+
+test('what a preparation is stirred to is told by the step that mixes it', () => {
+	assert.equal(
+		stirredTarget([
+			hands('shape', 2, { endsAtCelsius: 9 }),
+			hands('mix', 5, { endsAtCelsius: 26 }),
+			BULK
+		]),
+		26
+	);
+	assert.equal(stirredTarget([hands('mix', 5)]), null);
+	assert.equal(stirredTarget([BULK]), null);
 });

@@ -5,7 +5,8 @@ import { resolveFormula } from '../formula/index.ts';
 import { OAT_LOAF, OAT_LOAF_PANTRY } from '../formula/oat-loaf.fixture.ts';
 import { id, type BatchId, type DropId, type ProductId } from '../identity.ts';
 import type { Mass } from '../units/index.ts';
-import { coverByMade, mixesOf, type Demand, type MadeMix } from './index.ts';
+import { coverByMade, dueOf, mixesOf, productionOf, type Demand, type MadeMix } from './index.ts';
+import { portionsOf } from './made.ts';
 
 const resolved = resolveFormula(OAT_LOAF, OAT_LOAF_PANTRY);
 assert.ok(resolved.ok);
@@ -189,4 +190,81 @@ test('dough for exactly what the mixer takes is one mix, and a gram more is two'
 		ok: false,
 		error: { kind: 'piece-exceeds-mixer', product: 'large', most: { grams: forLarge(1) - 1 } }
 	});
+});
+
+test('a portion is due with the earliest of its drops', () => {
+	const [portion] = portionsOf([demand(large, 5, 3000, 'shop'), demand(large, 5, 1000, 'ferry')]);
+	assert.ok(portion);
+	assert.equal(dueOf(portion), 1000);
+	assert.equal(portion.pieces, 10);
+});
+
+test('an ingredient that is written twice for one time is weighed once, as both together', () => {
+	const [flour, ...others] = OAT_LOAF.lines.filter(
+		(line) => line.material.kind === 'ingredient' && line.percentOfFlour > 50
+	);
+	assert.ok(flour && others.length >= 1);
+	const split = {
+		...OAT_LOAF,
+		lines: OAT_LOAF.lines.flatMap((line) =>
+			line === flour
+				? [
+						{ ...line, percentOfFlour: line.percentOfFlour - 10 },
+						{ ...line, percentOfFlour: 10 }
+					]
+				: [line]
+		)
+	};
+	const whole = resolveFormula(split, OAT_LOAF_PANTRY);
+	assert.ok(whole.ok);
+	const limits = { least: { grams: 0 }, most: { grams: 60_000 } };
+	const weighed = (of: typeof dough) => {
+		const found = mixesOf(of, products, [demand(large, 20)], limits, SCALES);
+		assert.ok(found.ok);
+		return found.value[0]?.lines.map((line) => [
+			line.name,
+			line.addition,
+			Math.round(line.exact.value)
+		]);
+	};
+	assert.deepEqual(weighed(whole.value), weighed(dough));
+});
+
+test('a made levain gives what is left of it after its loss and what is kept back', () => {
+	const levain = dough.final.stages.find((stage) => stage.preparation?.takeBackGrams);
+	assert.ok(levain?.preparation);
+	const standing = (gross: number) =>
+		productionOf({
+			demands: [demand(large, 20)],
+			products: products.map(({ id: key, name, scaledWeight }) => ({
+				id: key,
+				name,
+				doughs: [{ formulaId: OAT_LOAF.id, scaledWeight }],
+				extras: []
+			})),
+			formulas: [{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: 60_000 } } }],
+			pantry: OAT_LOAF_PANTRY,
+			scales: SCALES,
+			made: {
+				mixes: [],
+				preparations: [
+					{ batchId: id<BatchId>('tub'), ordinal: 1, stage: levain, gross: { grams: gross } }
+				]
+			}
+		});
+	const levainsOf = (gross: number) => {
+		const day = standing(gross);
+		assert.ok(day.ok);
+		return day.value.builds.filter((build) => build.preparation.id === levain.preparation?.id);
+	};
+	const [planned] = levainsOf(0);
+	assert.ok(planned);
+	// 36 % of the flour of 20 pieces, 3 % lost in the tub, 1 000 g kept back.
+	const needed = ((forLarge(20) / dough.final.percentOfFlour) * 100 * 36) / 100;
+	const gross = (needed + 1000) / 0.97;
+	assert.equal(levainsOf(gross).length, 1, 'exactly enough');
+	assert.equal(levainsOf(gross - 100).length, 2, 'a hundred grams short wants a further one');
+	// What is weighed into the mix goes by whole grams.
+	const over = levainsOf(gross + 500)[0]?.over.grams ?? NaN;
+	assert.ok(Math.abs(over - 500 * 0.97) < 1, `${over}`);
 });
