@@ -1,12 +1,12 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
-import type { CommandContent } from '../../src/lib/contracts/commands.ts';
 import { id, type DeliveryId, type IngredientId } from '../../src/lib/core/identity.ts';
 import { loadDeliveries } from '../../src/lib/server/db/ingredients.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readFormula } from '../../src/lib/server/services/read-formula.ts';
 import { readIngredient } from '../../src/lib/server/services/read-ingredient.ts';
+import { ingredientContent } from './ingredient-content.ts';
 import { HARBOUR_DOUGH, send, testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
 
 let t: TestDatabase;
@@ -15,27 +15,8 @@ before(async () => {
 });
 after(() => t.drop());
 
-async function ingredientContent(name: string): Promise<CommandContent<'save-ingredient'>> {
-	const found = await readIngredient(t.db, TOMORROW, demoId('ingredient', name));
-	assert.ok(found?.ingredient);
-	const { ingredient, version } = found;
-	return {
-		ingredientId: ingredient.id,
-		expectedVersion: version,
-		name: ingredient.name,
-		ingredientKind: ingredient.kind,
-		composition: ingredient.composition,
-		yeastFreshEquivalent: ingredient.yeastFreshEquivalent,
-		allergens: [...ingredient.allergens],
-		heatCapacity: ingredient.heatCapacity.kilojoulesPerKilogramKelvin,
-		density: ingredient.density?.kilogramsPerLitre ?? null,
-		pricePerKilogram: ingredient.pricePerKilogram,
-		weighedOn: ingredient.weighedOn
-	};
-}
-
 test('an ingredient keeps the formulas it is in possible, and two editors do not overwrite each other', async () => {
-	const butter = await ingredientContent('Butter');
+	const butter = await ingredientContent(t.db, 'Butter');
 	const done = await send(t.db, { kind: 'save-ingredient', ...butter, pricePerKilogram: 9.1 });
 	assert.deepEqual(done, { outcome: 'done', answer: { version: 2 } });
 	const stale = await send(t.db, { kind: 'save-ingredient', ...butter, pricePerKilogram: 7 });
@@ -43,7 +24,7 @@ test('an ingredient keeps the formulas it is in possible, and two editors do not
 		stale.outcome === 'refused' && stale.refusal.kind === 'newer-revision',
 		JSON.stringify(stale)
 	);
-	const flour = await ingredientContent('Bread flour');
+	const flour = await ingredientContent(t.db, 'Bread flour');
 	const half = await send(t.db, {
 		kind: 'save-ingredient',
 		...flour,

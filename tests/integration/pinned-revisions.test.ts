@@ -8,9 +8,8 @@ import {
 } from '../../src/lib/core/formula/index.ts';
 import type { CommandContent } from '../../src/lib/contracts/commands.ts';
 import { loadPinnedFormulas } from '../../src/lib/server/db/formulas.ts';
-import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readFormula } from '../../src/lib/server/services/read-formula.ts';
-import { readIngredient } from '../../src/lib/server/services/read-ingredient.ts';
+import { ingredientContent } from './ingredient-content.ts';
 import { readPreparation } from '../../src/lib/server/services/read-preparation.ts';
 import {
 	HARBOUR_DOUGH,
@@ -49,24 +48,8 @@ async function resolvedBy(revisionId: string): Promise<ResolvedFormula> {
 	return resolved.value;
 }
 async function saveFlour(change: Partial<CommandContent<'save-ingredient'>>) {
-	const found = await readIngredient(t.db, TOMORROW, demoId('ingredient', 'Bread flour'));
-	assert.ok(found?.ingredient);
-	const { ingredient, version } = found;
-	const saved = await send(t.db, {
-		kind: 'save-ingredient',
-		ingredientId: ingredient.id,
-		expectedVersion: version,
-		name: ingredient.name,
-		ingredientKind: ingredient.kind,
-		composition: ingredient.composition,
-		yeastFreshEquivalent: ingredient.yeastFreshEquivalent,
-		allergens: [...ingredient.allergens],
-		heatCapacity: ingredient.heatCapacity.kilojoulesPerKilogramKelvin,
-		density: ingredient.density?.kilogramsPerLitre ?? null,
-		pricePerKilogram: ingredient.pricePerKilogram,
-		weighedOn: ingredient.weighedOn,
-		...change
-	});
+	const flour = await ingredientContent(t.db, 'Bread flour');
+	const saved = await send(t.db, { kind: 'save-ingredient', ...flour, ...change });
 	assert.equal(saved.outcome, 'done', JSON.stringify(saved));
 }
 
