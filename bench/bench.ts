@@ -46,8 +46,8 @@ async function orderChange(input: ProductionInput): Promise<Figure> {
 	let more = 0;
 	const work = () => {
 		more = 1 - more;
-		const changed = demands.map((one, at) =>
-			at === 0 ? { ...one, pieces: one.pieces + more } : one
+		const changed = demands.map((demand, at) =>
+			at === 0 ? { ...demand, pieces: demand.pieces + more } : demand
 		);
 		return productionOf({ ...input, demands: changed });
 	};
@@ -55,10 +55,10 @@ async function orderChange(input: ProductionInput): Promise<Figure> {
 	const production = productionOf(input);
 	if (!production.ok) throw new Error('the demo can be made');
 	const weights = new Map(
-		input.products.map((one) => [one.id, one.doughs[0]?.scaledWeight.grams ?? 0])
+		input.products.map((product) => [product.id, product.doughs[0]?.scaledWeight.grams ?? 0])
 	);
-	const pieces = demands.map((one) => one.pieces);
-	const grams = demands.map((one) => weights.get(one.productId) ?? 0);
+	const pieces = demands.map((demand) => demand.pieces);
+	const grams = demands.map((demand) => weights.get(demand.productId) ?? 0);
 	const percents = [
 		...production.value.doughs.flatMap((dough) => dough.mixes.flatMap((mix) => mix.lines)),
 		...production.value.builds.flatMap((build) => build.lines)
@@ -138,7 +138,8 @@ async function reforecast(): Promise<Figure> {
 			kept += doughCard(story).marks.ripe ?? 0;
 	};
 	const bare = () => {
-		for (const one of doughs) kept += ripeMinutesAt(LIFT.sourdough, 25, 210, one.mixedCelsius) ?? 0;
+		for (const dough of doughs)
+			kept += ripeMinutesAt(LIFT.sourdough, 25, 210, dough.mixedCelsius) ?? 0;
 	};
 	const [ms, baselineMs] = await mediansInTurns(work, bare, 30, 1, 400);
 	if (kept === 0) throw new Error('the forecasts were optimised away');
@@ -224,12 +225,17 @@ function largeFormula(): ResolvedFormula {
 			retired: false
 		};
 	});
-	const of = (one: Ingredient) => ({ kind: 'ingredient' as const, ingredientId: one.id });
+	const of = (ingredient: Ingredient) => ({
+		kind: 'ingredient' as const,
+		ingredientId: ingredient.id
+	});
 	const build = (name: string, from: number): Preparation => ({
 		id: id<PreparationId>(name),
 		name,
 		kind: 'build',
-		lines: ingredients.slice(from, from + 12).map((one) => ({ material: of(one), parts: 1 })),
+		lines: ingredients
+			.slice(from, from + 12)
+			.map((ingredient) => ({ material: of(ingredient), parts: 1 })),
 		buildLoss: { share: 0 },
 		takeBackGrams: 0
 	});
@@ -241,13 +247,13 @@ function largeFormula(): ResolvedFormula {
 		doughLoss: { share: 0 },
 		deliveries: [],
 		lines: [
-			...builds.map((one) => ({
-				material: { kind: 'preparation' as const, preparationId: one.id },
+			...builds.map((build) => ({
+				material: { kind: 'preparation' as const, preparationId: build.id },
 				percentOfFlour: 24,
 				addition: 'start' as const
 			})),
-			...ingredients.slice(24).map((one) => ({
-				material: of(one),
+			...ingredients.slice(24).map((ingredient) => ({
+				material: of(ingredient),
 				percentOfFlour: 7,
 				addition: 'start' as const
 			}))
@@ -255,8 +261,8 @@ function largeFormula(): ResolvedFormula {
 	};
 	const result = resolveFormula(formula, {
 		causticMost: { share: 0.04 },
-		ingredients: new Map(ingredients.map((one) => [one.id, one])),
-		preparations: new Map(builds.map((one) => [one.id, one]))
+		ingredients: new Map(ingredients.map((ingredient) => [ingredient.id, ingredient])),
+		preparations: new Map(builds.map((build) => [build.id, build]))
 	});
 	if (!result.ok) throw new Error(JSON.stringify(result.error));
 	return result.value;
@@ -273,11 +279,11 @@ async function formulaEdit(): Promise<Figure> {
 		ingredients: new Map(
 			stagesInOrder(resolved.final)
 				.flatMap((stage) => stage.lines)
-				.map((one) => [one.ingredient.id, one.ingredient])
+				.map((line) => [line.ingredient.id, line.ingredient])
 		),
 		preparations: new Map(
-			resolved.final.stages.flatMap((one) =>
-				one.preparation ? [[one.preparation.id, one.preparation]] : []
+			resolved.final.stages.flatMap((stage) =>
+				stage.preparation ? [[stage.preparation.id, stage.preparation]] : []
 			)
 		)
 	};
@@ -299,7 +305,7 @@ async function formulaEdit(): Promise<Figure> {
 		return figuresOf(after.value);
 	};
 	const numbers = stagesInOrder(resolved.final).flatMap((stage) =>
-		stage.lines.map((one) => one.percentOfFlour)
+		stage.lines.map((line) => line.percentOfFlour)
 	);
 	let kept = 0;
 	const bare = () => {
@@ -327,7 +333,7 @@ async function scaling(): Promise<Figure> {
 	const work = () => totalFlourFrom({ kind: 'pieces', products }, resolved);
 	let kept = 0;
 	const bare = () => {
-		for (const one of products) kept += one.pieces * one.scaledWeight.grams;
+		for (const product of products) kept += product.pieces * product.scaledWeight.grams;
 	};
 	const [ms, baselineMs] = await mediansInTurns(work, bare, 40, 20, 2000);
 	if (kept === 0) throw new Error('the loop was optimised away');

@@ -135,7 +135,7 @@ export async function reportGrowth(pages: readonly Page[]): Promise<boolean> {
 	for (const [what, each] of found) {
 		const [first] = each;
 		const last = each.at(-1);
-		const same = each.every((one) => one.queries === first?.queries);
+		const same = each.every((measured) => measured.queries === first?.queries);
 		const ratio = (last?.ms ?? 0) / (each[1]?.ms ?? 1);
 		const good = same && ratio <= MOST_GROWTH;
 		flat &&= good;

@@ -34,7 +34,7 @@ const APPEARANCES = ['paper', 'ember', 'system'] as const;
 
 export const handle: Handle = async ({ event, resolve }) => {
 	const wanted = event.cookies.get('appearance');
-	event.locals.appearance = APPEARANCES.find((one) => one === wanted) ?? 'system';
+	event.locals.appearance = APPEARANCES.find((appearance) => appearance === wanted) ?? 'system';
 	const response = await resolve(event, {
 		transformPageChunk: ({ html }) => html.replace('%jovet.appearance%', event.locals.appearance)
 	});

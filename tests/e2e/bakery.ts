@@ -182,8 +182,8 @@ export async function byName(page: Page, role: string, name: string): Promise<El
 export async function says(page: Page, selector: string, ...words: string[]): Promise<string> {
 	try {
 		await page.waitForFunction(
-			(one, all) => {
-				const text = (document.querySelector(one)?.textContent ?? '').replace(/\s+/g, ' ');
+			(selector, all) => {
+				const text = (document.querySelector(selector)?.textContent ?? '').replace(/\s+/g, ' ');
 				return all.every((word) => text.includes(word));
 			},
 			{},
@@ -191,14 +191,16 @@ export async function says(page: Page, selector: string, ...words: string[]): Pr
 			words
 		);
 	} catch {
-		const text = await page.$eval(selector, (one) => one.textContent).catch(() => 'nothing there');
+		const text = await page
+			.$eval(selector, (element) => element.textContent)
+			.catch(() => 'nothing there');
 		assert.fail(`${selector} says "${text}", not ${words.join(', ')}`);
 	}
 	return textOf(page, selector);
 }
 
 export async function textOf(page: Page, selector: string): Promise<string> {
-	return page.$eval(selector, (one) => (one.textContent ?? '').replace(/\s+/g, ' ').trim());
+	return page.$eval(selector, (element) => (element.textContent ?? '').replace(/\s+/g, ' ').trim());
 }
 
 /** Opens an entry of the list beside the book by its name. */
@@ -207,7 +209,9 @@ export async function openInList(page: Page, name: string): Promise<void> {
 	const href = await page.$$eval(
 		'nav[aria-label="The book"] a',
 		(all, wanted) =>
-			all.find((one) => one.querySelector('b')?.textContent === wanted)?.getAttribute('href') ?? '',
+			all
+				.find((element) => element.querySelector('b')?.textContent === wanted)
+				?.getAttribute('href') ?? '',
 		name
 	);
 	assert.notEqual(href, '', `"${name}" is in the list`);
@@ -219,8 +223,8 @@ export async function openInList(page: Page, name: string): Promise<void> {
 export async function choose(page: Page, label: string, text: string): Promise<void> {
 	const selector = `select[aria-label="${label}"]`;
 	await page.waitForFunction(
-		(one, wanted) =>
-			[...document.querySelectorAll(`${one} option`)].some((option) =>
+		(selector, wanted) =>
+			[...document.querySelectorAll(`${selector} option`)].some((option) =>
 				option.textContent?.includes(wanted)
 			),
 		{},
@@ -230,7 +234,7 @@ export async function choose(page: Page, label: string, text: string): Promise<v
 	const value = await page.$$eval(
 		`${selector} option`,
 		(all, wanted) =>
-			all.find((one) => one.textContent?.includes(wanted))?.getAttribute('value') ?? '',
+			all.find((element) => element.textContent?.includes(wanted))?.getAttribute('value') ?? '',
 		text
 	);
 	await page.select(selector, value);
@@ -284,9 +288,11 @@ export async function accessibilityFaults(page: Page): Promise<string[]> {
 		};
 		const { violations } = await check.run();
 		return violations
-			.filter((one) => one.impact === 'serious' || one.impact === 'critical')
-			.flatMap((one) =>
-				one.nodes.map((node) => `${one.id}: ${node.target.join(' ')} ${node.failureSummary}`)
+			.filter((violation) => violation.impact === 'serious' || violation.impact === 'critical')
+			.flatMap((violation) =>
+				violation.nodes.map(
+					(node) => `${violation.id}: ${node.target.join(' ')} ${node.failureSummary}`
+				)
 			);
 	});
 }

@@ -26,7 +26,7 @@ const ctrl = async (page: Page, key: 'KeyZ' | 'KeyY') => {
 };
 const cell = (label: string, state: string) => `input[aria-label="${label}"][data-state=${state}]`;
 const valueOf = (page: Page, label: string) =>
-	page.$eval(`input[aria-label="${label}"]`, (one) => one.value);
+	page.$eval(`input[aria-label="${label}"]`, (element) => element.value);
 const holds = (page: Page, label: string, value: string, state = 'saved') =>
 	page.waitForFunction(
 		(selector, wanted) => document.querySelector<HTMLInputElement>(selector)?.value === wanted,
@@ -221,7 +221,7 @@ journey(
 		await says(page, '[data-outbox]', 'One entry waits');
 		// Beside it, an entry of a mix that is of no recipe of this bakery.
 		await page.evaluate(() => {
-			const key = Object.keys(localStorage).find((one) => one.startsWith('jovet.outbox.')) ?? '';
+			const key = Object.keys(localStorage).find((key) => key.startsWith('jovet.outbox.')) ?? '';
 			const letter = JSON.parse(localStorage.getItem(key) ?? '') as {
 				id: string;
 				place: number;

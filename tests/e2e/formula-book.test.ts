@@ -49,7 +49,9 @@ journey(
 		await type(page, 'Wheat levain, its hydration', '80');
 		await says(page, '[data-shared]', 'Wheat levain is also in Ropewalk dough');
 		await says(page, sentence, '87.0 % water');
-		const disabled = await page.$eval('button.action', (one) => one.hasAttribute('disabled'));
+		const disabled = await page.$eval('button.action', (element) =>
+			element.hasAttribute('disabled')
+		);
 		assert.ok(disabled, 'nothing is saved before it is decided');
 		await press(page, 'Make it Harbour dough’s own');
 		await isValue(bakery, 'Wheat levain, Harbour dough, its hydration', '80.0');
@@ -106,7 +108,7 @@ journey(
 		const before = await textOf(page, sentence);
 		await press(page, 'Change the water');
 		await page.waitForFunction(
-			(one, was) => document.querySelector(one)?.textContent !== was,
+			(selector, was) => document.querySelector(selector)?.textContent !== was,
 			{},
 			sentence,
 			before

@@ -6,8 +6,8 @@ const sentence = '[data-room-sentence]';
 /** Waits until a field of the sheet holds a value. */
 export async function isValue(bakery: Bakery, label: string, value: string): Promise<void> {
 	await bakery.page.waitForFunction(
-		(one, wanted) =>
-			document.querySelector<HTMLInputElement>(`input[aria-label="${one}"]`)?.value === wanted,
+		(selector, wanted) =>
+			document.querySelector<HTMLInputElement>(`input[aria-label="${selector}"]`)?.value === wanted,
 		{},
 		label,
 		value

@@ -18,11 +18,11 @@ const sentence = '[data-room-sentence]';
 const HARBOUR = `/bake/2026-11-24/formulas/${demoId('formula', 'Harbour dough')}`;
 
 const valueOf = (page: Page, label: string) =>
-	page.$eval(`input[aria-label="${label}"]`, (one) => one.value);
+	page.$eval(`input[aria-label="${label}"]`, (element) => element.value);
 const isValue = (page: Page, label: string, value: string) =>
 	page.waitForFunction(
-		(one, wanted) =>
-			document.querySelector<HTMLInputElement>(`input[aria-label="${one}"]`)?.value === wanted,
+		(selector, wanted) =>
+			document.querySelector<HTMLInputElement>(`input[aria-label="${selector}"]`)?.value === wanted,
 		{},
 		label,
 		value
@@ -133,7 +133,7 @@ journey(
 		await says(page, sentence, 'Harbour dough');
 		const value = await page.$$eval(
 			'select[aria-label="Ingredient to add"] option',
-			(all) => all.find((one) => one.textContent === 'Butter')?.getAttribute('value') ?? ''
+			(all) => all.find((element) => element.textContent === 'Butter')?.getAttribute('value') ?? ''
 		);
 		await page.select('select[aria-label="Ingredient to add"]', value);
 		await (await byName(page, 'button', 'Add at 1 %')).click();

@@ -66,7 +66,7 @@ night('a dough measured again where it stands is set right', async (page, bakery
 	await type(page, `${STICK}, the dough is at`, '27.4');
 	await says(page, card, '27.4');
 	await page.waitForFunction(
-		(one, was) => document.querySelector(one)?.textContent !== was,
+		(selector, was) => document.querySelector(selector)?.textContent !== was,
 		{},
 		`${card} [data-ripe]`,
 		''
@@ -89,7 +89,7 @@ night(
 		await page.click('[data-seen="rise:past-the-mark"]');
 		await says(page, '[data-verdict]', 'poke stays says', 'at odds');
 		assert.notEqual(
-			await page.$eval('[data-verdict]', (one) => (one as HTMLElement).dataset.verdict),
+			await page.$eval('[data-verdict]', (element) => (element as HTMLElement).dataset.verdict),
 			'not-yet',
 			'the eye overrules the clock'
 		);

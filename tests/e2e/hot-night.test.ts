@@ -30,15 +30,15 @@ night(
 		// The sentence and the list tell one and the same story.
 		const rows = await page.$$eval(
 			'nav[aria-label="Mixes and builds"] ul:first-of-type li',
-			(all) => all.map((one) => (one.textContent ?? '').replace(/\s+/g, ' '))
+			(all) => all.map((element) => (element.textContent ?? '').replace(/\s+/g, ' '))
 		);
 		assert.equal(rows.length, 6);
 		assert.deepEqual(
-			rows.filter((one) => one.includes('out of reach')).map((one) => one.trim().slice(0, 10)),
+			rows.filter((row) => row.includes('out of reach')).map((row) => row.trim().slice(0, 10)),
 			['School bun']
 		);
-		assert.equal(rows.filter((one) => / ice/.test(one)).length, 5);
-		assert.ok(rows.some((one) => one.includes('Lantern rye') && !one.includes('ice')));
+		assert.equal(rows.filter((row) => / ice/.test(row)).length, 5);
+		assert.ok(rows.some((row) => row.includes('Lantern rye') && !row.includes('ice')));
 		// What is expected of the dough is told by its heat, with how far it may be off.
 		await says(page, '[data-expected]', 'dough expected at', '25.0', '±');
 	}
@@ -161,7 +161,7 @@ night(
 		await visit(bakery, `${TONIGHT}/water`);
 		await open(page, STICK);
 
-		await page.$eval('[data-friction] a', (one) => one.click());
+		await page.$eval('[data-friction] a', (element) => element.click());
 		const friction = '[data-learned=friction]';
 		await says(page, friction, 'Stick dough', 'of dough; the book says');
 		await page.waitForSelector(`${friction} [data-chart=drawn] svg`);
@@ -199,7 +199,7 @@ night(
 		await says(page, '[data-schools] li:first-child', 'this bakery’s', '°F');
 		await open(page, 'Harbour dough, mix 2 of 2');
 		assert.equal(
-			await page.$eval('[data-input=Room] input', (one) => one.value),
+			await page.$eval('[data-input=Room] input', (element) => element.value),
 			'87.8',
 			'31 degrees Celsius'
 		);

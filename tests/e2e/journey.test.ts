@@ -27,7 +27,7 @@ async function orderedIn({ database }: Bakery): Promise<{ pieces: number; kilogr
 	const { cells, products } = await readOrders(database.db, TOMORROW);
 	let [pieces, grams] = [0, 0];
 	for (const cell of cells) {
-		const weight = products.find((one) => one.id === cell.productId)?.scaledGrams ?? 0;
+		const weight = products.find((product) => product.id === cell.productId)?.scaledGrams ?? 0;
 		pieces += cell.pieces;
 		grams += cell.pieces * weight;
 	}
@@ -36,7 +36,7 @@ async function orderedIn({ database }: Bakery): Promise<{ pieces: number; kilogr
 const told = ({ pieces, kilograms }: { pieces: number; kilograms: number }) =>
 	[`${pieces} pieces`, `${kilograms.toFixed(2)} kg`] as const;
 const valueOf = (page: Page, label: string) =>
-	page.$eval(`input[aria-label="${label}"]`, (one) => one.value);
+	page.$eval(`input[aria-label="${label}"]`, (element) => element.value);
 async function acceptPlan(bakery: Bakery): Promise<void> {
 	await visit(bakery, `${DAY}/plan`);
 	await (await byName(bakery.page, 'button', 'Accept this plan')).click();
@@ -122,7 +122,7 @@ journey(
 		await says(page, '[data-dough="Harbour dough"] [data-mixes]', '2 ×', '27.69 kg');
 		const row = await page.$eval(
 			'[data-dough="Harbour dough"] tbody',
-			(one) => one.textContent ?? ''
+			(element) => element.textContent ?? ''
 		);
 		for (const line of ['Wheat levain', 'Seed soaker', 'Bread flour', 'held back', 'late'])
 			assert.ok(row.includes(line), line);
@@ -132,10 +132,10 @@ journey(
 		// 30 x 900 g at 2.5 % loss is 27 692.3 g of dough, 13 770.4 g of flour at 201.1 %, 4 406.5 g of levain.
 		assert.ok(shown.includes('= 4406.5 g'), shown);
 		const said = (
-			await page.$$eval('[data-sentence]', (all) => all.map((one) => one.textContent ?? ''))
-		).map((one) => one.replace(/[\u2009\s]+/g, ' '));
+			await page.$$eval('[data-sentence]', (all) => all.map((element) => element.textContent ?? ''))
+		).map((sentence) => sentence.replace(/[\u2009\s]+/g, ' '));
 		assert.ok(
-			said.some((one) => /× 32 % = /.test(one)),
+			said.some((sentence) => /× 32 % = /.test(sentence)),
 			said.join(' | ')
 		);
 		await page.keyboard.press('Escape');
@@ -176,7 +176,7 @@ journey(
 		const before = Number(await textOf(page, `${first} [data-water-temperature]`));
 		await type(page, 'Room', '26');
 		await page.waitForFunction(
-			(one, was) => Number(document.querySelector(one)?.textContent) < was,
+			(selector, was) => Number(document.querySelector(selector)?.textContent) < was,
 			{},
 			`${first} [data-water-temperature]`,
 			before
@@ -212,7 +212,7 @@ journey(
 		await visit(bakery, `${DAY}/plan`);
 		await says(page, sentence, 'All 3 drops hold');
 		const rows = await page.$$eval('svg [data-row]', (all) =>
-			all.map((one) => one.getAttribute('data-row'))
+			all.map((element) => element.getAttribute('data-row'))
 		);
 		assert.equal(rows.length, 8);
 		assert.ok(rows.includes('Lantern rye tin'));

@@ -29,7 +29,7 @@ journey(
 			() => document.querySelectorAll('nav[aria-label="The book"] a b').length === 1
 		);
 		const shown = await page.$$eval('nav[aria-label="The book"] a b', (all) =>
-			all.map((one) => one.textContent ?? '')
+			all.map((element) => element.textContent ?? '')
 		);
 		assert.equal(shown.length, 1);
 		await openInList(page, shown[0] ?? '');

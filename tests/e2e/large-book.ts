@@ -28,9 +28,9 @@ export async function growBook(db: Db, formulas: number): Promise<void> {
 		pricePerKilogram: null
 	}));
 	await db.transaction().execute(async (tx) => {
-		for (const one of ingredients) {
-			await nameIngredient(tx, one.id, one.name);
-			await insertIngredientRevision(tx, one, {
+		for (const ingredient of ingredients) {
+			await nameIngredient(tx, ingredient.id, ingredient.name);
+			await insertIngredientRevision(tx, ingredient, {
 				number: 1,
 				weighingScaleId: null,
 				madeBy,
@@ -58,7 +58,7 @@ export async function growBook(db: Db, formulas: number): Promise<void> {
 					formula: {
 						id: formulaId,
 						name,
-						lines: [...start, ...others.map((one) => line(one.id, 1.5))],
+						lines: [...start, ...others.map((other) => line(other.id, 1.5))],
 						doughLoss: { share: 0.02 },
 						deliveries: []
 					},

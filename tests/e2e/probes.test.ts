@@ -23,7 +23,7 @@ import {
 const TONIGHT = '/bake/2026-11-24';
 const room = '[data-input=Room]';
 const valueOf = (page: Page, input: string) =>
-	page.$eval(`[data-input="${input}"] input`, (one) => Number(one.value));
+	page.$eval(`[data-input="${input}"] input`, (element) => Number(element.value));
 
 /** Lets a device in, starts its probes as a process of their own, and looks at the water of the night. */
 function withProbes(

@@ -104,7 +104,7 @@ journey(
 					.setCookie({ name: 'appearance', value: appearance, domain: '127.0.0.1', path: '/' });
 				await visit(bakery, `/bake/2026-11-24/${room}`);
 				if (room === 'plan') await page.waitForSelector('[data-to-do]');
-				assert.equal(await page.$eval('html', (one) => one.dataset.appearance), appearance);
+				assert.equal(await page.$eval('html', (element) => element.dataset.appearance), appearance);
 				assert.deepEqual(await accessibilityFaults(page), [], `${room}, ${appearance}`);
 				const wider = await page.evaluate(
 					() => document.documentElement.scrollWidth - window.innerWidth

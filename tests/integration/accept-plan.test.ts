@@ -30,7 +30,7 @@ function plan(input: BakeDayInput): Placement {
 		return step.value.value;
 	}
 }
-async function accept(change: (placement: Placement) => Placement = (one) => one) {
+async function accept(change: (placement: Placement) => Placement = (placement) => placement) {
 	const { input, fingerprint } = await readPlan(t.db, TOMORROW);
 	return send(t.db, {
 		kind: 'accept-plan',
@@ -55,10 +55,10 @@ const batches = () =>
 		])
 		.execute();
 
-const placeOf = (one: { kind: string; recipe_id: string; ordinal: number; id: string }) =>
-	one.kind === 'mix' || one.kind === 'pre-ferment' || one.kind === 'preparation'
-		? `${one.kind} ${one.recipe_id} ${one.ordinal}`
-		: one.id;
+const placeOf = (batch: { kind: string; recipe_id: string; ordinal: number; id: string }) =>
+	batch.kind === 'mix' || batch.kind === 'pre-ferment' || batch.kind === 'preparation'
+		? `${batch.kind} ${batch.recipe_id} ${batch.ordinal}`
+		: batch.id;
 
 test('accepting stores a version with its tasks and batches, pinned to revisions', async () => {
 	const done = await accept();
@@ -68,16 +68,16 @@ test('accepting stores a version with its tasks and batches, pinned to revisions
 	assert.equal(view.accepted?.current, true);
 	assert.equal(view.accepted?.acceptedBy, 'Maud Tarrow');
 	const stored = await batches();
-	assert.ok(stored.some((one) => one.kind === 'pre-ferment'));
-	assert.ok(stored.some((one) => one.kind === 'load' && (one.pieces ?? 0) > 0));
-	const mixes = stored.filter((one) => one.kind === 'mix');
-	assert.ok(mixes.length > 3 && mixes.every((one) => one.formula_revision_id !== null));
+	assert.ok(stored.some((batch) => batch.kind === 'pre-ferment'));
+	assert.ok(stored.some((batch) => batch.kind === 'load' && (batch.pieces ?? 0) > 0));
+	const mixes = stored.filter((batch) => batch.kind === 'mix');
+	assert.ok(mixes.length > 3 && mixes.every((mix) => mix.formula_revision_id !== null));
 	const tasks = await t.db.selectFrom('plan_task').selectAll().execute();
 	assert.equal(tasks.length, view.accepted?.document.plan.tasks.length);
 });
 
 test('a second version keeps the identity of the batches it still has', async () => {
-	const first = new Map((await batches()).map((one) => [placeOf(one), one.id]));
+	const first = new Map((await batches()).map((batch) => [placeOf(batch), batch.id]));
 	const lead = await send(t.db, {
 		kind: 'set-lead',
 		batch: await batchOf(t.db, HARBOUR_DOUGH),
@@ -88,7 +88,7 @@ test('a second version keeps the identity of the batches it still has', async ()
 	assert.equal((await readPlan(t.db, TOMORROW)).accepted?.current, false);
 	const done = await accept();
 	assert.ok(done.outcome === 'done' && done.answer.number === 2);
-	for (const one of await batches()) assert.equal(one.id, first.get(placeOf(one)));
+	for (const batch of await batches()) assert.equal(batch.id, first.get(placeOf(batch)));
 });
 
 test('a plan made before the orders changed is refused', async () => {
@@ -112,9 +112,12 @@ test('a plan made before the orders changed is refused', async () => {
 });
 
 test('a plan that breaks its own rules is refused by the server, whoever made it', async () => {
-	const moved = await accept((one) => {
-		const [first = ''] = Object.keys(one.starts);
-		return { ...one, starts: { ...one.starts, [first]: (one.starts[first] ?? 0) + 600 } };
+	const moved = await accept((placement) => {
+		const [first = ''] = Object.keys(placement.starts);
+		return {
+			...placement,
+			starts: { ...placement.starts, [first]: (placement.starts[first] ?? 0) + 600 }
+		};
 	});
 	assert.ok(moved.outcome === 'refused' && moved.refusal.kind === 'plan-impossible');
 	assert.ok(moved.refusal.violations.length > 0);

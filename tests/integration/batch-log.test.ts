@@ -46,7 +46,7 @@ async function measure(ordinal: number, celsius: number, minutes: number) {
 /** Sets what is ordered of one product over all drops to a share of what it was. */
 async function order(productId: string, share: number): Promise<void> {
 	const { cells } = await readOrders(t.db, TOMORROW);
-	for (const cell of cells.filter((one) => one.productId === productId)) {
+	for (const cell of cells.filter((cell) => cell.productId === productId)) {
 		const done = await send(t.db, {
 			kind: 'change-order',
 			date: TOMORROW,
@@ -61,7 +61,7 @@ async function order(productId: string, share: number): Promise<void> {
 test('a pre-ferment is measured, checked, moved and judged like a dough, and a further one makes up what it lacks', async () => {
 	const levain = async () => {
 		const found = (await readWater(t.db, TOMORROW, LATER)).builds.filter(
-			(one) => one.preparationId === LEVAIN
+			(build) => build.preparationId === LEVAIN
 		);
 		assert.ok(found[0]);
 		return found;
@@ -101,11 +101,11 @@ test('a pre-ferment is measured, checked, moved and judged like a dough, and a f
 		assert.equal(answer.outcome, 'done', JSON.stringify(answer));
 	}
 	const followed = (await readRipening(t.db, TOMORROW, LATER)).doughs.find(
-		(one) => one.recipeId === LEVAIN
+		(dough) => dough.recipeId === LEVAIN
 	);
 	assert.equal(followed?.kind, 'pre-ferment');
 	assert.deepEqual(
-		followed.events.map((one) => one.kind),
+		followed.events.map((event) => event.kind),
 		['checked', 'moved']
 	);
 	assert.equal(followed.judgements.length, 1);
@@ -113,10 +113,10 @@ test('a pre-ferment is measured, checked, moved and judged like a dough, and a f
 
 	await order(LOAF, 3);
 	const builds = (await readDoughs(t.db, TOMORROW)).production.builds.filter(
-		(one) => one.preparation.id === LEVAIN
+		(build) => build.preparation.id === LEVAIN
 	);
 	assert.deepEqual(
-		builds.map((one) => [one.ordinal, one.made !== null]),
+		builds.map((build) => [build.ordinal, build.made !== null]),
 		[
 			[1, true],
 			[2, false]
@@ -152,7 +152,7 @@ test('what was written down by mistake is struck, and the log stays', async () =
 	const twice = await strike();
 	assert.ok(twice.outcome === 'refused' && twice.refusal.kind === 'unknown');
 	const dough = (await readRipening(t.db, TOMORROW, LATER)).doughs.find(
-		(one) => one.recipeId === HARBOUR_DOUGH && one.mixed
+		(dough) => dough.recipeId === HARBOUR_DOUGH && dough.mixed
 	);
 	assert.deepEqual([dough?.events, dough?.retarderId], [[], null]);
 	const log = await sql<{

@@ -69,7 +69,7 @@ async function measure(ordinal: number, celsius: number, minutes: number) {
 /** Sets what is ordered of one product over all drops to a share of what it was. */
 async function order(productId: string, share: number): Promise<void> {
 	const { cells } = await readOrders(t.db, TOMORROW);
-	for (const cell of cells.filter((one) => one.productId === productId)) {
+	for (const cell of cells.filter((cell) => cell.productId === productId)) {
 		const done = await send(t.db, {
 			kind: 'change-order',
 			date: TOMORROW,
@@ -109,29 +109,30 @@ async function measured() {
 		readLearned(t.db, TOMORROW, { formulaId: HARBOUR_DOUGH, mixerId: null }, LATER),
 		readDoughs(t.db, TOMORROW)
 	]);
-	const planned = plan.input.doughs.find((one) => one.formulaId === HARBOUR_DOUGH)?.mixes ?? [];
+	const planned = plan.input.doughs.find((dough) => dough.formulaId === HARBOUR_DOUGH)?.mixes ?? [];
 	return {
 		ripening: ripening.doughs
-			.filter((one) => one.recipeId === HARBOUR_DOUGH && one.mixed)
-			.map((one) => [one.ordinal, one.grams, one.mixed?.celsius, one.targetCelsius]),
+			.filter((dough) => dough.recipeId === HARBOUR_DOUGH && dough.mixed)
+			.map((dough) => [dough.ordinal, dough.grams, dough.mixed?.celsius, dough.targetCelsius]),
 		water: water.mixes
-			.filter((one) => one.formulaId === HARBOUR_DOUGH && one.measured)
-			.map((one) => [one.ordinal, one.doughGrams, one.measured?.celsius, one.targetCelsius])
+			.filter((mix) => mix.formulaId === HARBOUR_DOUGH && mix.measured)
+			.map((mix) => [mix.ordinal, mix.doughGrams, mix.measured?.celsius, mix.targetCelsius])
 			.sort(([a], [b]) => Number(a) - Number(b)),
 		plan: planned
-			.filter((one) => one.begun !== null)
-			.map((one) => [one.ordinal, one.grams, one.begun?.mixedAtMs]),
+			.filter((mix) => mix.begun !== null)
+			.map((mix) => [mix.ordinal, mix.grams, mix.begun?.mixedAtMs]),
 		doughs: (
-			doughs.production.doughs.find((one) => one.resolved.formula.id === HARBOUR_DOUGH)?.mixes ?? []
+			doughs.production.doughs.find((dough) => dough.resolved.formula.id === HARBOUR_DOUGH)
+				?.mixes ?? []
 		)
-			.filter((one) => one.made !== null)
-			.map((one) => [one.ordinal, one.dough.value]),
-		learned: new Set(learned.mixes.map((one) => one.id))
+			.filter((mix) => mix.made !== null)
+			.map((mix) => [mix.ordinal, mix.dough.value]),
+		learned: new Set(learned.mixes.map((mix) => mix.id))
 	};
 }
 const openMixes = async () =>
 	(await readDoughs(t.db, TOMORROW)).production.doughs
-		.flatMap((one) => (one.resolved.formula.id === HARBOUR_DOUGH ? one.mixes : []))
+		.flatMap((dough) => (dough.resolved.formula.id === HARBOUR_DOUGH ? dough.mixes : []))
 		.filter((mix) => mix.made === null);
 
 test('measured doughs stay where they are, with their mass, whatever is ordered, revised, planned or retired', async () => {
@@ -161,19 +162,19 @@ test('measured doughs stay where they are, with their mass, whatever is ordered,
 			[2, grams[1]]
 		]
 	);
-	assert.ok(ids.every((one) => before.learned.has(one)));
+	assert.ok(ids.every((id) => before.learned.has(id)));
 	const same = async (after: string) => {
 		const now = await measured();
 		assert.deepEqual(now, before, after);
 		const dough = (await readRipening(t.db, TOMORROW, LATER)).doughs.find(
-			(one) => one.recipeId === HARBOUR_DOUGH && one.ordinal === 2
+			(dough) => dough.recipeId === HARBOUR_DOUGH && dough.ordinal === 2
 		);
 		assert.equal(dough?.events.length, 1, `${after}: its check stands`);
 	};
 	for (const product of HARBOUR_PRODUCTS) await order(product, 1 / 3);
 	await same('orders cut to a third');
 	const { over } = await readOrders(t.db, TOMORROW);
-	assert.ok(over.some((one) => one.grams > 20_000 && one.name === 'Harbour dough'));
+	assert.ok(over.some((over) => over.grams > 20_000 && over.name === 'Harbour dough'));
 	assert.deepEqual((await readPlan(t.db, TOMORROW)).over, over);
 	await order(LOAF, 6);
 	await same('orders grown');
@@ -186,9 +187,9 @@ test('measured doughs stay where they are, with their mass, whatever is ordered,
 	assert.equal(plan.accepted?.number, 2);
 	assert.equal(plan.accepted.current, true);
 	const told = plan.accepted.document.plan.tasks.filter(
-		(one) => one.batch.kind === 'mix' && one.batch.formulaId === HARBOUR_DOUGH
+		(task) => task.batch.kind === 'mix' && task.batch.formulaId === HARBOUR_DOUGH
 	);
-	const mixed = told.find((one) => one.batch.kind === 'mix' && one.batch.ordinal === 2);
+	const mixed = told.find((task) => task.batch.kind === 'mix' && task.batch.ordinal === 2);
 	assert.equal(mixed?.endMs, NOW_MS + 510 * 60_000, 'the plan shows it where it was mixed');
 	await send(t.db, { kind: 'retire', what: 'formula', entityId: HARBOUR_DOUGH, retired: true });
 	await same('the formula retired');
@@ -220,7 +221,7 @@ test('a mix keeps the mass it was told at, and the others make up what is ordere
 	await measure(1, 25, 480);
 	await order(LOAF, 2);
 	const view = await readDoughs(t.db, TOMORROW);
-	const dough = view.production.doughs.find((one) => one.resolved.formula.id === HARBOUR_DOUGH);
+	const dough = view.production.doughs.find((dough) => dough.resolved.formula.id === HARBOUR_DOUGH);
 	assert.ok(dough);
 	assert.equal(dough.mixes.find((mix) => mix.ordinal === 1)?.dough.value, stands);
 	for (const { product, pieces } of dough.products) {
@@ -287,7 +288,7 @@ test('two who begin one dough at once begin it once', async () => {
 			})
 		)
 	);
-	assert.ok(both.every((one) => one.outcome === 'done'));
+	assert.ok(both.every((outcome) => outcome.outcome === 'done'));
 	const rows = await t.db
 		.selectFrom('batch')
 		.select(({ fn }) => fn.countAll<string>().as('n'))

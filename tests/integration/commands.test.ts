@@ -37,7 +37,7 @@ const order = (date: BakeDate, pieces: number, expectedVersion: number) => ({
 });
 async function cell(date: BakeDate) {
 	const view = await readOrders(t.db, date);
-	return view.cells.find((one) => one.dropId === FERRY && one.productId === LOAF);
+	return view.cells.find((cell) => cell.dropId === FERRY && cell.productId === LOAF);
 }
 
 test('an order changes once, keeps its history, and a repeated command gives the same answer', async () => {
@@ -63,8 +63,8 @@ test('an order changes once, keeps its history, and a repeated command gives the
 test('of two bakers who change one number at once, one is told what the other put', async () => {
 	const date = '2026-12-10' as BakeDate;
 	const both = await Promise.all([send(t.db, order(date, 5, 0)), send(t.db, order(date, 9, 0))]);
-	const done = both.filter((one) => one.outcome === 'done');
-	const refused = both.find((one) => one.outcome === 'refused');
+	const done = both.filter((outcome) => outcome.outcome === 'done');
+	const refused = both.find((outcome) => outcome.outcome === 'refused');
 	assert.equal(done.length, 1);
 	assert.ok(refused?.outcome === 'refused' && refused.refusal.kind === 'changed-meanwhile');
 	assert.equal(refused.refusal.value, (await cell(date))?.pieces);
@@ -78,8 +78,12 @@ test('of two bakers who change one number that is there already, one is told wha
 		const both = await Promise.all(
 			[10, 20].map((by) => send(t.db, order(date, version + by, version)))
 		);
-		assert.equal(both.filter((one) => one.outcome === 'done').length, 1, `round ${version}`);
-		const refused = both.find((one) => one.outcome === 'refused');
+		assert.equal(
+			both.filter((outcome) => outcome.outcome === 'done').length,
+			1,
+			`round ${version}`
+		);
+		const refused = both.find((outcome) => outcome.outcome === 'refused');
 		assert.ok(refused?.outcome === 'refused' && refused.refusal.kind === 'changed-meanwhile');
 		const { value } = refused.refusal;
 		assert.equal(value, (await cell(date))?.pieces, 'what the other put stands');
@@ -98,9 +102,13 @@ test('of two bakers who set one lead at once, one is told what the other put', a
 		const both = await Promise.all(
 			[10, 20].map((minutes) => send(t.db, { ...lead, minutes, expectedVersion: version }))
 		);
-		assert.equal(both.filter((one) => one.outcome === 'done').length, 1, `round ${version}`);
-		const refused = both.find((one) => one.outcome === 'refused');
-		const done = both.find((one) => one.outcome === 'done');
+		assert.equal(
+			both.filter((outcome) => outcome.outcome === 'done').length,
+			1,
+			`round ${version}`
+		);
+		const refused = both.find((outcome) => outcome.outcome === 'refused');
+		const done = both.find((outcome) => outcome.outcome === 'done');
 		assert.ok(refused?.outcome === 'refused' && refused.refusal.kind === 'changed-meanwhile');
 		assert.ok(done?.outcome === 'done' && done.answer.minutes === refused.refusal.value);
 	}
@@ -147,8 +155,10 @@ test('a command that names what is not there is refused and writes nothing', asy
 			expectedVersion: 0
 		})
 	]);
-	const what = refusals.map((one) =>
-		one.outcome === 'refused' && one.refusal.kind === 'unknown' ? one.refusal.what : one
+	const what = refusals.map((refusal) =>
+		refusal.outcome === 'refused' && refusal.refusal.kind === 'unknown'
+			? refusal.refusal.what
+			: refusal
 	);
 	assert.deepEqual(what, ['drop', 'product', 'build', 'reading', 'mix', 'dough']);
 	assert.equal(await count(), commands);
@@ -202,7 +212,7 @@ test('orders are copied to an empty date once', async () => {
 
 test('a reading moves the water; a correction is a new entry that stands for the old one', async () => {
 	const room = async () =>
-		(await readWater(t.db, TOMORROW, NOW_MS)).inputs.find((one) => one.quantity === 'room');
+		(await readWater(t.db, TOMORROW, NOW_MS)).inputs.find((input) => input.quantity === 'room');
 	assert.equal((await room())?.reading, null);
 	const byRule = async () =>
 		(await readWater(t.db, TOMORROW, NOW_MS)).mixes[0]?.water?.schools['factor-rule'].value ?? 0;
@@ -244,6 +254,6 @@ test('a lead is versioned like an order and moves the plan input', async () => {
 	);
 	const after = await readPlan(t.db, TOMORROW);
 	assert.notEqual(after.fingerprint, before.fingerprint);
-	const mix = after.input.doughs.find((one) => one.formulaId === HARBOUR_DOUGH)?.mixes[0];
+	const mix = after.input.doughs.find((dough) => dough.formulaId === HARBOUR_DOUGH)?.mixes[0];
 	assert.equal(mix?.leadMinutes, 30);
 });

@@ -48,7 +48,7 @@ const reading = (change: object = {}) => ({
 const take = (...readings: unknown[]): Promise<DeviceAnswer> =>
 	takeDeviceReadings(t.db, device, readings, NOW_MS);
 const roomNow = async () =>
-	(await readWater(t.db, TOMORROW, NOW_MS)).inputs.find((one) => one.quantity === 'room');
+	(await readWater(t.db, TOMORROW, NOW_MS)).inputs.find((input) => input.quantity === 'room');
 
 test('a reading is taken once, however often it comes, and moves the water', async () => {
 	const one = reading();
@@ -80,7 +80,7 @@ test('a bad reading does not spoil the others, and each is told why it was not t
 	);
 	assert.equal(answer.taken, 2);
 	assert.deepEqual(
-		answer.refused.map((one) => [one.at, one.reason]),
+		answer.refused.map((reading) => [reading.at, reading.reason]),
 		[
 			[1, 'malformed'],
 			[2, 'malformed'],
@@ -94,7 +94,7 @@ test('a bad reading does not spoil the others, and each is told why it was not t
 	assert.match(answer.refused[2]?.what ?? '', /this device has "Core", "Room"/);
 	const clash = await take({ ...good, celsius: 20 });
 	assert.deepEqual(
-		clash.refused.map((one) => one.reason),
+		clash.refused.map((reading) => reading.reason),
 		['id-used-before']
 	);
 });
@@ -110,11 +110,11 @@ test('readings that come at once from two servers are taken once', async () => {
 	const same = Array.from({ length: 40 }, () => reading());
 	const answers = await Promise.all([take(...same), take(...same), take(...same)]);
 	assert.equal(
-		answers.reduce((total, one) => total + one.taken, 0),
+		answers.reduce((total, answer) => total + answer.taken, 0),
 		40
 	);
 	assert.equal(
-		answers.reduce((total, one) => total + one.known, 0),
+		answers.reduce((total, answer) => total + answer.known, 0),
 		80
 	);
 });
@@ -176,7 +176,7 @@ test('a key opens the door only as it is, and never once it was shut', async () 
 	assert.equal(await kindOf(`Bearer ${KEY}`), 'revoked');
 	const lost = await send(t.db, { kind: 'revoke-device', deviceId: randomUUID() });
 	assert.ok(lost.outcome === 'refused' && lost.refusal.kind === 'unknown');
-	const shut = (await readBakeryRoom(t.db)).devices.find((one) => one.id === deviceId);
+	const shut = (await readBakeryRoom(t.db)).devices.find((device) => device.id === deviceId);
 	assert.equal(shut?.revokedAtMs, NOW_MS);
 	await assert.rejects(sql`update device_reading set celsius = 20`.execute(t.db), /append-only/);
 });

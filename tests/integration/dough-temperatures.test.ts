@@ -29,7 +29,7 @@ after(() => t.drop());
 
 async function harbour(ordinal = 1) {
 	const { mixes } = await readWater(t.db, TOMORROW, NOW_MS);
-	const mix = mixes.find((one) => one.formulaId === HARBOUR_DOUGH && one.ordinal === ordinal);
+	const mix = mixes.find((mix) => mix.formulaId === HARBOUR_DOUGH && mix.ordinal === ordinal);
 	assert.ok(mix?.water, 'the mix adds water');
 	return { ...mix, water: mix.water };
 }
@@ -76,14 +76,14 @@ test('warmer doughs teach more friction, and one wild reading is named and left 
 	const wild = await measure(34, asked, {}, 6);
 	assert.ok(wild.outcome === 'done', JSON.stringify(wild));
 	const after = await harbour();
-	const reading = after.friction.readings.find((one) => one.id === wild.answer.entryId);
+	const reading = after.friction.readings.find((reading) => reading.id === wild.answer.entryId);
 	assert.equal(reading?.leftOut, true);
 	close(after.friction.kilojoulesPerKilogram, warm.friction.kilojoulesPerKilogram, 0.3);
 });
 
 test('a reading can be ignored and counted again, and a surface counts for less than a core', async () => {
 	const before = await harbour();
-	const [newest] = before.friction.readings.filter((one) => !one.leftOut);
+	const [newest] = before.friction.readings.filter((reading) => !reading.leftOut);
 	assert.ok(newest);
 	const judge = (ignored: boolean, readingId = newest.id) =>
 		send(t.db, {
@@ -137,8 +137,8 @@ test('learning begins anew from the book, and a surface reading pulls less than 
 
 test('what is no mix of a formula, or more than a mixer takes, cannot be measured', async () => {
 	const { mixes } = await readWater(t.db, addDays(TOMORROW, 1), NOW_MS);
-	const found = mixes.find((one) => one.formulaId === HARBOUR_DOUGH && !one.measured)?.batch;
-	const other = mixes.find((one) => one.formulaId !== HARBOUR_DOUGH)?.batch;
+	const found = mixes.find((mix) => mix.formulaId === HARBOUR_DOUGH && !mix.measured)?.batch;
+	const other = mixes.find((mix) => mix.formulaId !== HARBOUR_DOUGH)?.batch;
 	assert.ok(found?.kind === 'planned-mix' && other?.kind === 'planned-mix');
 	for (const [batch, kind] of [
 		[{ ...found, formulaId: randomUUID() as never }, 'unknown'],

@@ -90,7 +90,9 @@ test('the Saltmarrow book holds sixteen doughs that can be made, and uses every 
 	}
 	for (const { preparation } of book.preparations.values())
 		assert.ok(resolveAlone(preparation, book.pantry).ok, preparation.name);
-	const kinds = new Set([...book.preparations.values()].map((one) => one.preparation.kind));
+	const kinds = new Set(
+		[...book.preparations.values()].map((preparation) => preparation.preparation.kind)
+	);
 	assert.equal(kinds.size, 9, 'every kind of recipe');
 	const additions = new Set(
 		book.formulas.flatMap(({ formula }) => formula.lines.map((line) => line.addition))
@@ -115,7 +117,7 @@ test('a revision is compared with the builds it was saved with', async () => {
 	const found = await readFormula(t.db, TOMORROW, demoId('formula', 'Tidemark dough'));
 	assert.ok(found?.comparison);
 	const names = (side: { readonly preparations: readonly { readonly name: string }[] }) =>
-		side.preparations.map((one) => one.name).sort();
+		side.preparations.map((preparation) => preparation.name).sort();
 	assert.deepEqual(names(found.comparison.before), ['Wholemeal scald', 'Wholemeal sponge']);
 	assert.deepEqual(names(found.comparison.after), ['Wholemeal scald', 'Wholemeal sponge']);
 });
@@ -207,12 +209,12 @@ test('a product of two doughs and a topping is saved as a revision, and what is 
 	assert.equal(content.doughs.length, 2);
 	const heavier = {
 		...content,
-		doughs: content.doughs.map((one) => ({ ...one, scaledGrams: one.scaledGrams * 2 }))
+		doughs: content.doughs.map((dough) => ({ ...dough, scaledGrams: dough.scaledGrams * 2 }))
 	};
 	const done = await send(t.db, { kind: 'save-product', ...heavier });
 	assert.deepEqual(done, { outcome: 'done', answer: { revision: 2 } });
 	assert.deepEqual(
-		(await productContent('Two-light plait')).doughs.map((one) => one.scaledGrams),
+		(await productContent('Two-light plait')).doughs.map((dough) => dough.scaledGrams),
 		[520, 260]
 	);
 	const stale = await send(t.db, { kind: 'save-product', ...content });
@@ -267,15 +269,21 @@ test('what is retired is no longer offered and goes on where it is', async () =>
 		send(t.db, { kind: 'retire', what, entityId, retired });
 	assert.equal((await retire('product', LOAF)).outcome, 'done');
 	const ordered = await readOrders(t.db, TOMORROW);
-	assert.equal(ordered.products.find((one) => one.id === LOAF)?.retired, true, 'still ordered');
+	assert.equal(
+		ordered.products.find((product) => product.id === LOAF)?.retired,
+		true,
+		'still ordered'
+	);
 	const later = await readOrders(t.db, '2027-03-02' as BakeDate);
 	assert.equal(
-		later.products.find((one) => one.id === LOAF),
+		later.products.find((product) => product.id === LOAF),
 		undefined
 	);
 	const day = await loadBakeryDay(t.db, TOMORROW);
 	assert.ok(
-		day.production.doughs.some((dough) => dough.products.some((one) => one.product.id === LOAF)),
+		day.production.doughs.some((dough) =>
+			dough.products.some((product) => product.product.id === LOAF)
+		),
 		'what is ordered is baked'
 	);
 	await retire('product', LOAF, false);

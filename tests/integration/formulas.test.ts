@@ -38,7 +38,7 @@ async function view() {
 	assert.ok(found);
 	const pantry: Pantry = {
 		causticMost: found.causticMost,
-		ingredients: new Map(found.ingredients.map((one) => [one.id, one])),
+		ingredients: new Map(found.ingredients.map((ingredient) => [ingredient.id, ingredient])),
 		preparations: new Map(
 			found.preparations.map(({ preparation }) => [preparation.id, preparation])
 		)
@@ -50,7 +50,7 @@ function differences(found: Awaited<ReturnType<typeof view>>) {
 	assert.ok(found.comparison);
 	const { before, after } = found.comparison;
 	const recipe = (side: typeof before, name: string) =>
-		side.preparations.find((one) => one.name === name);
+		side.preparations.find((preparation) => preparation.name === name);
 	return {
 		lines: compareFormulas(before.formula, after.formula),
 		ofBuild: (name: string) => {
@@ -112,14 +112,14 @@ test('a formula is saved as a revision of its own, and the plan is pinned to it'
 	assert.ok(Math.abs(figuresOf(resolved.value).prefermentedFlour - 20) < 1e-9);
 	assert.equal(differences(after).lines.length, 4, 'levain, two flours, water');
 	assert.deepEqual(
-		after.revisions.map((one) => [one.number, one.by]),
+		after.revisions.map((revision) => [revision.number, revision.by]),
 		[
 			[2, 'Maud Tarrow'],
 			[1, 'Maud Tarrow']
 		]
 	);
 	const revisionOf = (input: typeof planned.input) =>
-		input.doughs.find((one) => one.formulaId === HARBOUR_DOUGH)?.mixes[0]?.revisionId;
+		input.doughs.find((dough) => dough.formulaId === HARBOUR_DOUGH)?.mixes[0]?.revisionId;
 	assert.notEqual(revisionOf((await readPlan(t.db, TOMORROW)).input), revisionOf(planned.input));
 	const stored = await t.db
 		.selectFrom('formula_revision')
@@ -127,7 +127,7 @@ test('a formula is saved as a revision of its own, and the plan is pinned to it'
 		.where('formula_id', '=', HARBOUR_DOUGH)
 		.execute();
 	assert.deepEqual(
-		stored.map((one) => one.number).sort(),
+		stored.map((revision) => revision.number).sort(),
 		[1, 2],
 		'the first revision is still there'
 	);
@@ -152,7 +152,9 @@ test('a build that changed with its formula gets a revision too, and both are co
 		[1, 2],
 		'any two are compared'
 	);
-	const was = older.comparison.after.preparations.find((one) => one.name === 'Wheat levain');
+	const was = older.comparison.after.preparations.find(
+		(preparation) => preparation.name === 'Wheat levain'
+	);
 	assert.deepEqual(
 		was?.lines.map((line) => line.parts),
 		[10, 22.5, 2.5, 25],
@@ -196,8 +198,11 @@ test('of two bakers who save one formula, the second save stands beside the firs
 		older.outcome === 'done' && older.answer.kind === 'kept-as-draft',
 		JSON.stringify(older)
 	);
-	for (const one of (await view()).drafts)
-		assert.equal((await send(t.db, { kind: 'set-aside-draft', draftId: one.id })).outcome, 'done');
+	for (const draft of (await view()).drafts)
+		assert.equal(
+			(await send(t.db, { kind: 'set-aside-draft', draftId: draft.id })).outcome,
+			'done'
+		);
 	assert.deepEqual((await view()).drafts, []);
 	const lost = await send(t.db, { kind: 'set-aside-draft', draftId: randomUUID() });
 	assert.ok(lost.outcome === 'refused' && lost.refusal.kind === 'unknown', JSON.stringify(lost));
@@ -212,7 +217,7 @@ test('a shared build made the own of a formula keeps its steps and losses, and t
 	assert.ok(own.ok);
 	const done = await save(own.value.formula, before.revision, [
 		{
-			one: own.value.preparations.find((one) => one.id === copy.id)!,
+			one: own.value.preparations.find((preparation) => preparation.id === copy.id)!,
 			revision: 0,
 			copyOf: id<PreparationId>(LEVAIN)
 		}
@@ -340,16 +345,17 @@ test('a formula begins from a name, with builds of its own, and no name is given
 
 test('the room opens with the first formula, and an unknown one is none', async () => {
 	const book = await loadFormulaBook(t.db);
-	assert.ok(book.formulas.some((one) => one.formula.id === HARBOUR_DOUGH));
+	assert.ok(book.formulas.some((revision) => revision.formula.id === HARBOUR_DOUGH));
 	assert.equal(
 		(await readOpening(t.db)).first,
-		(await loadFormulaBook(t.db)).formulas.find((one) => one.formula.name === 'Beacon loaf')
-			?.formula.id
+		(await loadFormulaBook(t.db)).formulas.find(
+			(revision) => revision.formula.name === 'Beacon loaf'
+		)?.formula.id
 	);
 	assert.equal(await readFormula(t.db, TOMORROW, randomUUID()), null);
 	const { products, mixerMostGrams } = await view();
 	assert.deepEqual(
-		products.map((one) => [one.name, one.ordered]),
+		products.map((product) => [product.name, product.ordered]),
 		[
 			['Harbour loaf', 45],
 			['Harbour small', 17]

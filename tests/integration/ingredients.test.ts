@@ -117,7 +117,7 @@ test('a delivery is written down once, and a formula can name it', async () => {
 		deliveries: [{ ...named[0]!, deliveryId: id<DeliveryId>(demoId('delivery', 'BF 3118')) }]
 	});
 	assert.ok(wrong.outcome === 'refused' && wrong.refusal.kind === 'unknown', JSON.stringify(wrong));
-	const [bread] = (await loadDeliveries(t.db)).filter((one) => one.lot === 'BF 3162');
+	const [bread] = (await loadDeliveries(t.db)).filter((delivery) => delivery.lot === 'BF 3162');
 	assert.equal(bread?.properties.absorptionPoints, 2);
 	assert.equal(bread?.receivedOn, '2026-11-20', 'three days before the demo’s today');
 });

@@ -25,8 +25,8 @@ before(async () => {
 	t = await testDatabase();
 	listener = listenToAnnouncements(
 		t.url,
-		(one) => {
-			heard.push(one);
+		(announcement) => {
+			heard.push(announcement);
 			wake();
 		},
 		() => {
@@ -57,7 +57,7 @@ test('what one connection writes another hears: a number that rises and a topic,
 	await type(25);
 	await until(() => heard.length === 2);
 	assert.deepEqual(
-		heard.map((one) => one.topic),
+		heard.map((announcement) => announcement.topic),
 		['take-reading', 'take-reading']
 	);
 	assert.equal((heard[1]?.sequence ?? 0) - (heard[0]?.sequence ?? 0), 1);

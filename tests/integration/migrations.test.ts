@@ -88,9 +88,9 @@ test('what was ignored or left behind in the third version stays so', async () =
 		await sql`insert into formula (id, name) values (${formula}, 'Quay dough'), (${other}, 'Jetty dough')`.execute(
 			db
 		);
-		for (const one of [formula, other])
+		for (const id of [formula, other])
 			await sql`insert into formula_revision (id, formula_id, number, dough_loss_share, target_dough_celsius,
-				friction_kj_per_kg, steps, made_by) values (${randomUUID()}, ${one}, 1, 0.02, 25, 9.6, '[]', ${person})`.execute(
+				friction_kj_per_kg, steps, made_by) values (${randomUUID()}, ${id}, 1, 0.02, 25, 9.6, '[]', ${person})`.execute(
 				db
 			);
 		for (const [id, of, celsius, ordinal] of [
@@ -110,7 +110,7 @@ test('what was ignored or left behind in the third version stays so', async () =
 	try {
 		const { newest } = await loadObservations(t.db, [formula, other]);
 		assert.deepEqual(
-			new Map(newest.map((one) => [one.id, one.ignored])),
+			new Map(newest.map((entry) => [entry.id, entry.ignored])),
 			new Map([
 				[counted, false],
 				[wild, true]
@@ -224,17 +224,17 @@ test('what the fourth version wrote of its doughs stands at their batches, with 
 	const t = await nightOfTheFourthVersion();
 	try {
 		const { doughs } = await readRipening(t.db, TOMORROW, read.nowMs);
-		const mixed = doughs.filter((one) => one.mixed !== null);
+		const mixed = doughs.filter((dough) => dough.mixed !== null);
 		assert.deepEqual(
-			mixed.map((one) => ({
-				name: one.name,
-				ordinal: one.ordinal,
-				grams: one.grams,
-				mixed: one.mixed,
-				events: one.events,
-				retarderId: one.retarderId,
-				endedAtMs: one.endedAtMs,
-				judgements: one.judgements.map((each) => [
+			mixed.map((dough) => ({
+				name: dough.name,
+				ordinal: dough.ordinal,
+				grams: dough.grams,
+				mixed: dough.mixed,
+				events: dough.events,
+				retarderId: dough.retarderId,
+				endedAtMs: dough.endedAtMs,
+				judgements: dough.judgements.map((each) => [
 					each.by,
 					each.verdict,
 					each.decision,
@@ -243,7 +243,7 @@ test('what the fourth version wrote of its doughs stands at their batches, with 
 			})),
 			read.doughs
 		);
-		assert.ok(mixed.every((one) => one.batch.kind === 'made'));
+		assert.ok(mixed.every((dough) => dough.batch.kind === 'made'));
 		const { mixes } = await readWater(t.db, TOMORROW, read.nowMs);
 		assert.deepEqual(
 			mixes.flatMap((mix) =>
@@ -267,10 +267,12 @@ test('what the fourth version wrote of its doughs stands at their batches, with 
 		);
 		assert.equal(autolysed?.autolysed?.celsius, 21.4);
 		const { newest } = await loadObservations(t.db, [demoId('formula', 'Harbour dough')]);
-		const last = newest.findLast((one) => one.kind === 'measured');
+		const last = newest.findLast((entry) => entry.kind === 'measured');
 		assert.equal(last?.kind === 'measured' && last.celsius, 25.4, 'it corrects the 26.0 before');
 		assert.ok(
-			!newest.some((one) => one.kind === 'measured' && one.celsius === 26 && one.date === TOMORROW)
+			!newest.some(
+				(entry) => entry.kind === 'measured' && entry.celsius === 26 && entry.date === TOMORROW
+			)
 		);
 		const leads = (await readPlan(t.db, TOMORROW)).input.doughs.flatMap((dough) =>
 			dough.mixes.map((mix) => [dough.name, mix.ordinal, mix.leadMinutes])

@@ -25,17 +25,17 @@ after(() => t.drop());
 
 test('a piece weighs what its doughs weigh together', async () => {
 	const { products } = await readOrders(t.db, TOMORROW);
-	const gramsOf = (name: string) => products.find((one) => one.name === name)?.scaledGrams;
+	const gramsOf = (name: string) => products.find((product) => product.name === name)?.scaledGrams;
 	const rows = await t.db
 		.selectFrom('product_revision_dough as dough')
 		.innerJoin('product_revision as revision', 'revision.id', 'dough.revision_id')
 		.select(['revision.name', 'dough.scaled_g'])
 		.execute();
-	const two = rows.filter((one) => one.name === 'Two-light plait');
+	const two = rows.filter((row) => row.name === 'Two-light plait');
 	assert.equal(two.length, 2);
 	assert.equal(
 		gramsOf('Two-light plait'),
-		two.reduce((total, one) => total + Number(one.scaled_g), 0)
+		two.reduce((total, mix) => total + Number(mix.scaled_g), 0)
 	);
 	assert.equal(gramsOf('Harbour loaf'), 900);
 });
@@ -57,7 +57,9 @@ test('a sour is told what its first ripening favours, and a yeasted build is not
 
 test('a new formula begins as a plain dough of the first flour, water and salt that are in use', async () => {
 	const book = await loadFormulaBook(t.db);
-	const flours = [...book.pantry.ingredients.values()].filter((one) => one.kind === 'flour');
+	const flours = [...book.pantry.ingredients.values()].filter(
+		(ingredient) => ingredient.kind === 'flour'
+	);
 	const [first] = flours.sort((a, b) => a.name.localeCompare(b.name));
 	assert.ok(first);
 	const beginning = async (name: string) => {
@@ -75,7 +77,7 @@ test('a new formula begins as a plain dough of the first flour, water and salt t
 	};
 	const lines = await beginning('Whelk beginning');
 	assert.deepEqual(
-		lines.map((one) => [one.kind, one.percentOfFlour, one.addition]),
+		lines.map((line) => [line.kind, line.percentOfFlour, line.addition]),
 		[
 			['flour', 100, 'start'],
 			['water', 65, 'start'],
@@ -119,7 +121,7 @@ test('a levain ripens until the last dough that takes from it came out of the mi
 	const night = await testDatabase();
 	try {
 		const { builds } = await readWater(night.db, TOMORROW, NOW_MS);
-		const levain = builds.find((one) => one.name === 'Wheat levain');
+		const levain = builds.find((build) => build.name === 'Wheat levain');
 		assert.ok(levain);
 		const measure = (batch: BatchName, minutes: number) =>
 			send(
@@ -137,7 +139,7 @@ test('a levain ripens until the last dough that takes from it came out of the mi
 			);
 		const standing = async () => {
 			const { doughs } = await readRipening(night.db, TOMORROW, NOW_MS + 600 * 60_000);
-			const found = doughs.find((one) => one.name === 'Wheat levain');
+			const found = doughs.find((dough) => dough.name === 'Wheat levain');
 			return found && [found.mixed !== null, found.endedAtMs, found.lastMoveId];
 		};
 		assert.deepEqual(await standing(), [false, null, null]);

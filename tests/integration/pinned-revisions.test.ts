@@ -41,8 +41,8 @@ async function resolvedBy(revisionId: string): Promise<ResolvedFormula> {
 	assert.ok(pinned);
 	const resolved = resolveFormula(pinned.formula, {
 		causticMost: { share: 0.05 },
-		ingredients: new Map(pinned.ingredients.map((one) => [one.id, one])),
-		preparations: new Map(pinned.preparations.map((one) => [one.id, one]))
+		ingredients: new Map(pinned.ingredients.map((ingredient) => [ingredient.id, ingredient])),
+		preparations: new Map(pinned.preparations.map((preparation) => [preparation.id, preparation]))
 	});
 	assert.ok(resolved.ok);
 	return resolved.value;
@@ -69,7 +69,7 @@ test("yesterday's label is the same after its flour changed, and today's tells t
 test('a revision that only follows is told as such, with the number of the edit it follows', async () => {
 	const found = await readFormula(t.db, TOMORROW, HARBOUR_DOUGH);
 	const [newest] = found?.revisions ?? [];
-	const causes = found?.revisions.map((one) => one.cause) ?? [];
+	const causes = found?.revisions.map((revision) => revision.cause) ?? [];
 	assert.ok(newest && causes.includes('followed') && causes.includes('edited'));
 });
 
@@ -80,7 +80,9 @@ test('a build that changes takes along what takes from it, through every level',
 	const before = await newestRevision();
 	const partsOf = async (revisionId: string) => {
 		const pinned = (await loadPinnedFormulas(t.db, [revisionId])).get(revisionId);
-		return pinned?.preparations.find((one) => one.id === LEVAIN)?.lines.map((line) => line.parts);
+		return pinned?.preparations
+			.find((preparation) => preparation.id === LEVAIN)
+			?.lines.map((line) => line.parts);
 	};
 	const parts = await partsOf(before);
 	const saved = await send(t.db, {

@@ -69,7 +69,7 @@ const check = async (minutes: number, celsius: number, change: object = {}) =>
 	});
 const harbour = async () => {
 	const { doughs } = await readRipening(t.db, TOMORROW, NOW_MS + 600 * MINUTE);
-	const found = doughs.find((one) => one.recipeId === HARBOUR_DOUGH && one.ordinal === 1);
+	const found = doughs.find((dough) => dough.recipeId === HARBOUR_DOUGH && dough.ordinal === 1);
 	assert.ok(found);
 	return found;
 };
@@ -95,7 +95,7 @@ test('checks and moves make its story, in the order in which they happened', asy
 	assert.equal((await move(90)).outcome, 'done');
 	const dough = await harbour();
 	assert.deepEqual(
-		dough.events.map((one) => [one.kind, (one.atMs - NOW_MS) / MINUTE]),
+		dough.events.map((event) => [event.kind, (event.atMs - NOW_MS) / MINUTE]),
 		[
 			['checked', 60],
 			['moved', 90]
@@ -138,7 +138,7 @@ test('what is seen is judged with the clock of the server, kept with who decided
 	assert.ok(ripe.outcome === 'done' && ripe.answer.verdict !== 'not-yet', JSON.stringify(ripe));
 	const dough = await harbour();
 	assert.deepEqual(
-		dough.judgements.map((one) => [one.by, one.decision]),
+		dough.judgements.map((judgement) => [judgement.by, judgement.decision]),
 		[
 			['Maud Tarrow', 'wait'],
 			['Maud Tarrow', 'go-on']
@@ -221,7 +221,9 @@ test('the demo’s weeks teach what is true of its mixer, its tubs and its dough
 	const factor = (friction.kilojoulesPerKilogram - 1.5) / (book - 1.5);
 	assert.ok(Math.abs(factor - 1.16) < 0.06, `${factor}`);
 	// Only one of the demo's own nights: somebody read the bowl instead of the dough.
-	const wild = friction.readings.filter((one) => one.leftOut && one.occurredAtMs < NOW_MS);
+	const wild = friction.readings.filter(
+		(reading) => reading.leftOut && reading.occurredAtMs < NOW_MS
+	);
 	assert.equal(wild.length, 1, 'the wild night');
 	const [tub] = view.timeConstants;
 	assert.ok(
@@ -244,13 +246,13 @@ test('a tub that was learned is the one a dough is followed in, and its clock ru
 		{ formulaId: HARBOUR_DOUGH, mixerId: null },
 		NOW_MS
 	);
-	const tub = learned.timeConstants.find((one) => one.place === 'room');
+	const tub = learned.timeConstants.find((constant) => constant.place === 'room');
 	assert.ok(tub && learned.clock);
 	assert.ok(tub.used > 5 && Math.abs(tub.mean - tub.book) > 5, `${tub.mean} of ${tub.book}`);
 	const { doughs } = await readRipening(t.db, TOMORROW, NOW_MS);
-	const dough = doughs.find((one) => one.recipeId === HARBOUR_DOUGH);
+	const dough = doughs.find((dough) => dough.recipeId === HARBOUR_DOUGH);
 	assert.ok(dough?.step);
-	const leg = dough.step.legs.find((one) => one.place === 'room');
+	const leg = dough.step.legs.find((leg) => leg.place === 'room');
 	assert.equal(leg?.timeConstantMinutes, tub.mean);
 	assert.equal(dough.clockFactor, learned.clock.mean);
 });
@@ -287,11 +289,11 @@ test('an autolyse that was measured leaves only the water after it to be found',
 	const day = '2026-11-25' as typeof TOMORROW;
 	const formulaId = demoId('formula', 'Breakwater dough');
 	const breakwater = async () =>
-		(await readWater(t.db, day, NOW_MS)).mixes.find((one) => one.formulaId === formulaId);
+		(await readWater(t.db, day, NOW_MS)).mixes.find((mix) => mix.formulaId === formulaId);
 	const ahead = await breakwater();
 	assert.ok(ahead?.water && ahead.rests && !ahead.autolysed);
 	assert.deepEqual(
-		ahead.water.stages.map((one) => one.kind),
+		ahead.water.stages.map((stage) => stage.kind),
 		['autolyse', 'mix', 'held-back']
 	);
 	assert.deepEqual(ahead.program, { slowMinutes: 13, fastMinutes: 5 });
@@ -309,7 +311,7 @@ test('an autolyse that was measured leaves only the water after it to be found',
 	assert.equal(after?.autolysed?.celsius, 21.4);
 	assert.ok(after?.water && after.water.water.value < ahead.water.water.value / 3);
 	assert.deepEqual(
-		after.water.stages.map((one) => one.kind),
+		after.water.stages.map((stage) => stage.kind),
 		['mix', 'held-back']
 	);
 });
@@ -318,7 +320,7 @@ test('an autolyse that was measured teaches nothing of the tub the dough ferment
 	const formulaId = demoId('formula', 'Breakwater dough');
 	const seen = async () =>
 		(await readLearned(t.db, TOMORROW, { formulaId, mixerId: null }, NOW_MS)).timeConstants.map(
-			(one) => [one.place, one.used, one.observations.length, one.mean]
+			(constant) => [constant.place, constant.used, constant.observations.length, constant.mean]
 		);
 	const before = await seen();
 	assert.ok(before.length > 0);

@@ -28,7 +28,7 @@ test('the demo makes four doughs for three drops, and all of them can be made', 
 		assert.ok(figures.salt >= 1.6 && figures.salt <= 2.4, resolved.formula.name);
 		for (const mix of mixes) assert.ok(mix.dough.value <= 32_000);
 	}
-	const rye = production.doughs.find((one) => one.resolved.formula.name === 'Lantern rye');
+	const rye = production.doughs.find((dough) => dough.resolved.formula.name === 'Lantern rye');
 	assert.ok(Math.abs((rye?.figures.prefermentedFlour ?? 0) - 40) < 0.01);
 	const { drops, products } = await readOrders(t.db, TOMORROW);
 	assert.equal(drops.length, 3);

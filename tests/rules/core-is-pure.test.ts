@@ -45,7 +45,7 @@ test('the core sees neither a browser nor Node.js: its own tsconfig says so', ()
 		host.getSourceFile = (name, version) =>
 			name === file ? ts.createSourceFile(name, code, version) : readFile(name, version);
 		const program = ts.createProgram([file], options, host);
-		return ts.getPreEmitDiagnostics(program).map((one) => one.code);
+		return ts.getPreEmitDiagnostics(program).map((diagnostic) => diagnostic.code);
 	};
 	for (const global of [
 		'document',

@@ -106,7 +106,9 @@ test('every direction rule is seen to catch what breaks it, in Svelte files too'
 		const { summary } = JSON.parse(output.slice(output.indexOf('{'))) as {
 			summary: { violations: { from: string; rule: { name: string } }[] };
 		};
-		const caught = new Set(summary.violations.map((one) => `${one.rule.name} ${one.from}`));
+		const caught = new Set(
+			summary.violations.map((violation) => `${violation.rule.name} ${violation.from}`)
+		);
 		for (const [rule, [file]] of Object.entries(BREAKERS))
 			assert.ok(caught.has(`${rule} ${file}`), `${rule} did not catch ${file}`);
 		assert.ok(caught.has('features-never-import-one-another src/lib/features/plan/Borrows.svelte'));

@@ -116,7 +116,7 @@ export const productContent = {
 		)
 		.min(1)
 		.max(6)
-		.refine((all) => new Set(all.map((one) => one.formulaId)).size === all.length, {
+		.refine((all) => new Set(all.map((dough) => dough.formulaId)).size === all.length, {
 			message: 'a dough stands in it twice; put the weights together'
 		}),
 	extras: z
@@ -156,9 +156,13 @@ export const ingredientContent = {
 	ingredientKind: z.enum(INGREDIENT_KINDS),
 	composition: z
 		.object({ flour: share, water: share, fat: share, sugar: share, wholegrainOfFlour: share })
-		.refine((one) => one.flour + one.water + one.fat + one.sugar <= 1 + 1e-6, {
-			message: 'flour, water, fat and sugar add up to more than the whole'
-		}),
+		.refine(
+			(composition) =>
+				composition.flour + composition.water + composition.fat + composition.sugar <= 1 + 1e-6,
+			{
+				message: 'flour, water, fat and sugar add up to more than the whole'
+			}
+		),
 	yeastFreshEquivalent: z.number().min(0).max(10),
 	allergens: z
 		.array(

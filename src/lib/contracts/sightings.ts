@@ -14,6 +14,6 @@ const sighting = z.custom<Sighting>((value) => {
 export const sightingsSchema = z
 	.array(sighting)
 	.max(12)
-	.refine((all) => new Set(all.map((one) => one.kind)).size === all.length, {
+	.refine((all) => new Set(all.map((sighting) => sighting.kind)).size === all.length, {
 		message: 'each thing is looked for once'
 	});

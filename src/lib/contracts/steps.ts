@@ -38,10 +38,10 @@ const handsOn = z
 		detail
 	})
 	.refine(
-		(one) =>
-			one.detail.kind !== 'mixing' ||
-			one.detail.stretches.reduce((total, each) => total + each.minutes, 0) <=
-				one.fixedMinutes + 1e-9,
+		(step) =>
+			step.detail.kind !== 'mixing' ||
+			step.detail.stretches.reduce((total, each) => total + each.minutes, 0) <=
+				step.fixedMinutes + 1e-9,
 		{ message: 'the mixing times are longer than the step', path: ['fixedMinutes'] }
 	);
 
@@ -62,9 +62,12 @@ const clock = z
 		/** Clocks written before the carry was told carry the usual share. */
 		carryShare: z.number().min(0).max(1).default(USUAL_CARRY_SHARE)
 	})
-	.refine((one) => one.underMinutes < one.ripeMinutes && one.ripeMinutes < one.overMinutes, {
-		message: 'under, ripe and over must follow each other'
-	});
+	.refine(
+		(window) => window.underMinutes < window.ripeMinutes && window.ripeMinutes < window.overMinutes,
+		{
+			message: 'under, ripe and over must follow each other'
+		}
+	);
 
 const wait = z
 	.object({
@@ -76,10 +79,10 @@ const wait = z
 		/** Steps written before folds at shares were known have none. */
 		foldsAtShares: z.array(z.number().min(0).max(1)).max(24).default([])
 	})
-	.refine((one) => one.legs.slice(0, -1).every((each) => each.minutes !== null), {
+	.refine((step) => step.legs.slice(0, -1).every((each) => each.minutes !== null), {
 		message: 'only the last leg may last until ripe'
 	})
-	.refine((one) => one.clock !== null || one.legs.every((each) => each.minutes !== null), {
+	.refine((step) => step.clock !== null || step.legs.every((each) => each.minutes !== null), {
 		message: 'a leg without minutes needs a clock'
 	});
 

@@ -87,15 +87,15 @@
 			<Ribbon
 				id="ribbon-{index}"
 				segments={row.segments
-					.map((one) => ({
-						key: one.taskId,
-						fromX: x(one.fromMs),
-						toX: x(one.toMs),
-						texture: one.texture,
-						lane: one.lane,
-						celsius: one.celsius
+					.map((segment) => ({
+						key: segment.taskId,
+						fromX: x(segment.fromMs),
+						toX: x(segment.toMs),
+						texture: segment.texture,
+						lane: segment.lane,
+						celsius: segment.celsius
 					}))
-					.map((one, at) => ({ ...one, key: `${one.key}#${at}` }))}
+					.map((mark, at) => ({ ...mark, key: `${mark.key}#${at}` }))}
 				marks={row.marks
 					.filter((mark) => mark.ms < range.to && mark.ms > range.from)
 					.map((mark, at) => ({ key: `${at}`, x: x(mark.ms), kind: mark.kind }))}
@@ -103,8 +103,10 @@
 				selected={selected === null
 					? null
 					: (row.segments
-							.map((one, at) => (one.taskId === selected ? `${one.taskId}#${at}` : null))
-							.find((one) => one !== null) ?? null)}
+							.map((segment, at) =>
+								segment.taskId === selected ? `${segment.taskId}#${at}` : null
+							)
+							.find((found) => found !== null) ?? null)}
 				{...onSelect ? { onSelect: (key: string) => onSelect(key.split('#')[0] ?? key) } : {}}
 			/>
 		</g>

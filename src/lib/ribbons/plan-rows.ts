@@ -40,7 +40,7 @@ export function planRows(plan: DayPlan, input: BakeDayInput): readonly PlanRow[]
 	return input.doughs.flatMap((dough) =>
 		dough.mixes.flatMap((mix) =>
 			mix.portions.map((portion, index): PlanRow => {
-				const product = input.products.find((one) => one.id === portion.productId);
+				const product = input.products.find((product) => product.id === portion.productId);
 				const of = { formulaId: dough.formulaId, ordinal: mix.ordinal };
 				const own =
 					byBatch.get(batchKey({ kind: 'portion', ...of, productId: portion.productId })) ?? [];
@@ -80,25 +80,25 @@ function newBuilds(
 ): { tasks: DayTask[]; lane: RowSegment['lane'] }[] {
 	const wanted = new Set<string>(
 		input.builds
-			.filter((one) => one.takenByDoughs.includes(formulaId))
-			.map((one) => one.preparationId)
+			.filter((build) => build.takenByDoughs.includes(formulaId))
+			.map((build) => build.preparationId)
 	);
 	// Builds that builds take from, however deep.
 	for (let size = -1; size !== wanted.size;) {
 		size = wanted.size;
-		for (const one of input.builds)
-			if (one.takenByBuilds.some((taker) => wanted.has(taker))) wanted.add(one.preparationId);
+		for (const build of input.builds)
+			if (build.takenByBuilds.some((taker) => wanted.has(taker))) wanted.add(build.preparationId);
 	}
 	return input.builds
 		.filter(
-			(one) =>
-				wanted.has(one.preparationId) && !drawn.has(batchKey({ ...one, kind: 'preparation' }))
+			(build) =>
+				wanted.has(build.preparationId) && !drawn.has(batchKey({ ...build, kind: 'preparation' }))
 		)
-		.map((one) => {
-			drawn.add(batchKey({ ...one, kind: 'preparation' }));
+		.map((build) => {
+			drawn.add(batchKey({ ...build, kind: 'preparation' }));
 			return {
-				tasks: byBatch.get(batchKey({ ...one, kind: 'preparation' })) ?? [],
-				lane: one.kind === 'soaker' ? 'beside' : 'main'
+				tasks: byBatch.get(batchKey({ ...build, kind: 'preparation' })) ?? [],
+				lane: build.kind === 'soaker' ? 'beside' : 'main'
 			};
 		});
 }

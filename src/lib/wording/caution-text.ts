@@ -12,7 +12,7 @@ export function cautionText(
 	zone: string
 ): string {
 	const name = (id: string) => {
-		const task = tasks.find((one) => one.id === id);
+		const task = tasks.find((task) => task.id === id);
 		return task ? subjectText(task, input) : id;
 	};
 	if (caution.kind === 'overlap') {
@@ -20,7 +20,7 @@ export function cautionText(
 		const to = clockText(caution.to * 60_000, zone);
 		return `${machineText(caution.machine, input)}, ${from} to ${to}: ${name(caution.first)} and ${name(caution.second)} at once.`;
 	}
-	const waiting = tasks.find((one) => one.id === caution.before);
+	const waiting = tasks.find((task) => task.id === caution.before);
 	if (caution.kind === 'too-early')
 		return `${name(caution.before)} is not through by then: ${name(caution.after)} would begin ${formatMinutes(caution.least - caution.gap)} before.`;
 	const over = formatMinutes(caution.gap - caution.most);

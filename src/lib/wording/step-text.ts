@@ -65,18 +65,20 @@ export function stepText(step: Step, units?: UnitChoice): string {
 			const time = [
 				step.fixedMinutes > 0 ? formatMinutes(step.fixedMinutes) : '',
 				step.secondsPerPiece > 0 ? `${formatNumber(step.secondsPerPiece, 0)} s a piece` : ''
-			].filter((one) => one !== '');
+			].filter((text) => text !== '');
 			const parts = [ACTIVITY_TEXT[step.activity]];
 			if (step.detail.kind === 'turn') parts.push(TURN_TEXT[step.detail.turn]);
 			if (step.detail.kind === 'mixing')
 				parts.push(
 					step.detail.stretches
-						.map((one) => `${formatNumber(one.minutes, 0)} min ${SPEED_TEXT[one.speed]}`)
+						.map(
+							(stretch) => `${formatNumber(stretch.minutes, 0)} min ${SPEED_TEXT[stretch.speed]}`
+						)
 						.join(', ')
 				);
 			parts.push(time.join(' and '));
 			if (step.endsAtCelsius !== null) parts.push(`to ${celsius(step.endsAtCelsius)}`);
-			return parts.filter((one) => one !== '').join(' · ');
+			return parts.filter((part) => part !== '').join(' · ');
 		}
 		case 'wait': {
 			const legs = step.legs.map(

@@ -17,14 +17,14 @@ export function subjectText(task: DayTask, input: BakeDayInput): string {
 	const { batch } = task;
 	if (batch.kind === 'preparation') {
 		const build = buildOf(batch, input);
-		const several = input.builds.filter((one) => one.preparationId === batch.preparationId);
+		const several = input.builds.filter((build) => build.preparationId === batch.preparationId);
 		return `${build?.name ?? ''}${several.length > 1 ? `, ${batch.ordinal} of ${several.length}` : ''}`;
 	}
-	const dough = input.doughs.find((one) => one.formulaId === batch.formulaId);
-	const mix = dough?.mixes.find((one) => one.ordinal === batch.ordinal);
+	const dough = input.doughs.find((dough) => dough.formulaId === batch.formulaId);
+	const mix = dough?.mixes.find((mix) => mix.ordinal === batch.ordinal);
 	const ordinal = mix && mix.count > 1 ? `, mix ${mix.ordinal} of ${mix.count}` : '';
 	if (batch.kind === 'mix') return `${dough?.name ?? ''}${ordinal}`;
-	const product = input.products.find((one) => one.id === batch.productId)?.name ?? '';
+	const product = input.products.find((product) => product.id === batch.productId)?.name ?? '';
 	if (batch.kind === 'portion') return `${product}${ordinal}`;
 	return batch.loads > 1 ? `${product}, load ${batch.load} of ${batch.loads}` : product;
 }
@@ -38,7 +38,7 @@ function buildOf(
 	input: BakeDayInput
 ): BakeDayInput['builds'][number] | undefined {
 	return input.builds.find(
-		(one) => one.preparationId === batch.preparationId && one.ordinal === batch.ordinal
+		(build) => build.preparationId === batch.preparationId && build.ordinal === batch.ordinal
 	);
 }
 
@@ -49,10 +49,10 @@ function amountText(task: DayTask, input: BakeDayInput): string {
 		return build ? formatMass({ grams: build.grams }, 0) : '';
 	}
 	const mix = input.doughs
-		.find((one) => one.formulaId === batch.formulaId)
-		?.mixes.find((one) => one.ordinal === batch.ordinal);
+		.find((dough) => dough.formulaId === batch.formulaId)
+		?.mixes.find((mix) => mix.ordinal === batch.ordinal);
 	if (batch.kind === 'mix') return mix ? formatMass({ grams: mix.grams }, 0) : '';
-	const product = input.products.find((one) => one.id === batch.productId);
+	const product = input.products.find((product) => product.id === batch.productId);
 	const pieces =
 		batch.kind === 'load'
 			? batch.pieces
@@ -66,7 +66,7 @@ function amountText(task: DayTask, input: BakeDayInput): string {
 export function machineText(machineId: string | null, input: BakeDayInput): string {
 	if (machineId === null) return '';
 	return (
-		[...input.bakery.decks, ...input.bakery.mixers].find((one) => one.id === machineId)?.name ??
+		[...input.bakery.decks, ...input.bakery.mixers].find((deck) => deck.id === machineId)?.name ??
 		machineId
 	);
 }
@@ -79,7 +79,7 @@ function detailText(task: DayTask, input: BakeDayInput): string {
 		if (step.detail.kind === 'mixing')
 			parts.push(
 				step.detail.stretches
-					.map((one) => `${formatNumber(one.minutes, 0)} min ${SPEED_TEXT[one.speed]}`)
+					.map((stretch) => `${formatNumber(stretch.minutes, 0)} min ${SPEED_TEXT[stretch.speed]}`)
 					.join(', ')
 			);
 		if (step.endsAtCelsius !== null)

@@ -11,23 +11,23 @@ export function byHand(explained: Explained): number {
 	let result = first;
 	switch (explained.operation) {
 		case 'sum':
-			for (const one of others) result += one;
+			for (const other of others) result += other;
 			return result;
 		case 'difference':
-			for (const one of others) result -= one;
+			for (const other of others) result -= other;
 			return result;
 		case 'product':
-			for (const one of others) result *= one;
+			for (const other of others) result *= other;
 			return result;
 		case 'quotient':
-			for (const one of others) result /= one;
+			for (const other of others) result /= other;
 			return result;
 		case 'percent':
 			return first * (second / 100);
 		case 'per-percent':
 			return first / (second / 100);
 		case 'largest':
-			for (const one of others) if (one > result) result = one;
+			for (const other of others) if (other > result) result = other;
 			return result;
 	}
 }

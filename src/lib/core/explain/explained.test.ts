@@ -15,7 +15,7 @@ test('a worked number is what its operation gives on its inputs', () => {
 	]);
 	assert.equal(rule.value, 58);
 	assert.deepEqual(
-		leavesOf(rule).map((one) => one.value),
+		leavesOf(rule).map((leave) => leave.value),
 		[4, 25, 19, 23]
 	);
 	assert.equal(byHand(rule), 58);
@@ -52,9 +52,12 @@ test('working a whole tree out again from its leaves gives the same number', () 
 	})).node;
 	let trees = 0;
 	fc.assert(
-		fc.property(tree, (one) => {
-			assert.ok(Math.abs(byHand(one) - one.value) <= 1e-9 * Math.max(1, Math.abs(one.value)));
-			if (one.kind === 'worked') trees += 1;
+		fc.property(tree, (explained) => {
+			assert.ok(
+				Math.abs(byHand(explained) - explained.value) <=
+					1e-9 * Math.max(1, Math.abs(explained.value))
+			);
+			if (explained.kind === 'worked') trees += 1;
 		})
 	);
 	assert.ok(trees > 30, `only ${trees} trees were worked`);

@@ -142,7 +142,7 @@ function followWarming(
 	const last = step(first.celsius, minutes / 2);
 	const dose = first.dose + last.dose;
 	// The error of a step goes with the square of its length: a third of what the halves changed is still left.
-	const nearer = (halves: number, one: number) => halves + (halves - one) / 3;
+	const nearer = (halves: number, whole: number) => halves + (halves - whole) / 3;
 	if (
 		minutes <= MOST_TIME_CONSTANTS * timeConstantMinutes &&
 		Math.abs(last.celsius - whole.celsius) < STEP_KELVINS &&

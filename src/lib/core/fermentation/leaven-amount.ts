@@ -22,8 +22,8 @@ export function timeFactorOfYeast(
 	percentOfFlour: number,
 	newPercentOfFlour: number
 ): Result<number, LeavenFailure> {
-	for (const one of [percentOfFlour, newPercentOfFlour])
-		if (!(one >= YEAST_RANGE.least && one <= YEAST_RANGE.most))
-			return fail({ kind: 'outside-the-rule', percentOfFlour: one, ...YEAST_RANGE });
+	for (const percent of [percentOfFlour, newPercentOfFlour])
+		if (!(percent >= YEAST_RANGE.least && percent <= YEAST_RANGE.most))
+			return fail({ kind: 'outside-the-rule', percentOfFlour: percent, ...YEAST_RANGE });
 	return ok(percentOfFlour / newPercentOfFlour);
 }

@@ -78,13 +78,16 @@ export function judgeReadiness(clock: ClockStanding, sightings: readonly Sightin
 	const clockAge = ageOfShare(clock);
 	const votes = [
 		{ age: clockAge, weight: CLOCK_SPREAD ** -2 },
-		...sightings.map((one) => ({ age: ageOf(one), weight: AGE[one.kind].spread ** -2 }))
+		...sightings.map((sighting) => ({
+			age: ageOf(sighting),
+			weight: AGE[sighting.kind].spread ** -2
+		}))
 	];
-	const weight = votes.reduce((total, one) => total + one.weight, 0);
-	const age = votes.reduce((total, one) => total + one.age * one.weight, 0) / weight;
+	const weight = votes.reduce((total, vote) => total + vote.weight, 0);
+	const age = votes.reduce((total, vote) => total + vote.age * vote.weight, 0) / weight;
 	const seen = votes.slice(1);
-	const seenWeight = seen.reduce((total, one) => total + one.weight, 0);
-	const seenAge = seen.reduce((total, one) => total + one.age * one.weight, 0) / seenWeight;
+	const seenWeight = seen.reduce((total, vote) => total + vote.weight, 0);
+	const seenAge = seen.reduce((total, vote) => total + vote.age * vote.weight, 0) / seenWeight;
 	return {
 		verdict: verdictOf(age),
 		share: shareOfAge(age, clock),
@@ -106,7 +109,9 @@ export function judgeReadiness(clock: ClockStanding, sightings: readonly Sightin
 		atOdds:
 			seen.length > 0 &&
 			Math.abs(seenAge - clockAge) > AT_ODDS * Math.hypot(CLOCK_SPREAD, seenWeight ** -0.5),
-		wantsPreShape: sightings.some((one) => one.kind === 'spread' && one.seen === 'runs')
+		wantsPreShape: sightings.some(
+			(sighting) => sighting.kind === 'spread' && sighting.seen === 'runs'
+		)
 	};
 }
 

@@ -82,7 +82,7 @@ export function followRetarder(
 		const until = starts[index + 1] ?? end;
 		const last = index === starts.length - 1;
 		const there = loads.map((load) => load.inAtMinutes <= from);
-		const wanted = moments.filter((one) => one >= from && (one < until || last));
+		const wanted = moments.filter((moment) => moment >= from && (moment < until || last));
 		state = integrate({
 			derivative: (now, _, regime) =>
 				derivativeOf(now, retarder, loads, there, roomCelsius, regime),
@@ -91,7 +91,7 @@ export function followRetarder(
 			minutes: until - from,
 			tolerance: STEP_TOLERANCE,
 			samples: {
-				at: wanted.map((one) => one - from),
+				at: wanted.map((moment) => moment - from),
 				take: (minutes, now) => found.push(momentOf(minutes + from, now, retarder, loads))
 			}
 		}).state;

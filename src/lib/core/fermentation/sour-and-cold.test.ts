@@ -114,13 +114,13 @@ test('worked figure: with power to spare the loaves do what they do in air of 4 
 test('a weak compressor lets the air rise, runs at its most, and the loaves do more', () => {
 	const weak = followRetarder({ ...retarder, compressorWatts: 300 }, [load], 24, hours(12));
 	const strong = followRetarder(retarder, [load], 24, hours(12));
-	assert.ok(Math.max(...weak.map((one) => one.airCelsius)) > 6.5, 'the air rises');
+	assert.ok(Math.max(...weak.map((moment) => moment.airCelsius)) > 6.5, 'the air rises');
 	assert.ok(
-		weak.some((one) => one.fullPower),
+		weak.some((moment) => moment.fullPower),
 		'it runs at its most'
 	);
 	assert.ok(
-		strong.every((one) => !one.fullPower),
+		strong.every((moment) => !moment.fullPower),
 		'the strong one never has to'
 	);
 	assert.ok(
@@ -200,7 +200,7 @@ test('a second load warms the air for the first, and is followed from when it go
 	const later = { ...load, inAtMinutes: 240, startCelsius: 27 };
 	const both = followRetarder(retarder, [load, later], 24, hours(12));
 	assert.deepEqual(
-		both.map((one) => one.minutes),
+		both.map((moment) => moment.minutes),
 		hours(12)
 	);
 	for (const [index, one] of both.entries()) {
@@ -214,7 +214,7 @@ test('a second load warms the air for the first, and is followed from when it go
 
 const clock = { share: 0.8, earlyShare: 0.85, lateShare: 1.4 };
 const sightings = Object.entries(SIGHTINGS).flatMap(([kind, seen]) =>
-	seen.map((one) => ({ kind: kind as SightingKind, seen: one }) as Sighting)
+	seen.map((sign) => ({ kind: kind as SightingKind, seen: sign }) as Sighting)
 );
 const ORDER: readonly ReadinessVerdict[] = ['not-yet', 'nearly', 'ready', 'late'];
 
@@ -234,7 +234,7 @@ test('what is seen can overrule the clock, and then it is said that they are at 
 	const stays = judgeReadiness(clock, [{ kind: 'poke', seen: 'stays' }]);
 	assert.deepEqual([stays.verdict, stays.atOdds], ['ready', true]);
 	assert.deepEqual(
-		stays.reasons.map((one) => one.says),
+		stays.reasons.map((reason) => reason.says),
 		['not-yet', 'ready']
 	);
 	const young = judgeReadiness({ ...clock, share: 1.1 }, [
@@ -248,8 +248,8 @@ test('what is seen can overrule the clock, and then it is said that they are at 
 test('an older sight of any kind never makes a dough younger', () => {
 	for (const kind of Object.keys(SIGHTINGS) as SightingKind[]) {
 		const said = sightings
-			.filter((one) => one.kind === kind)
-			.map((one) => judgeReadiness({ ...clock, share: 1 }, [one]));
+			.filter((sighting) => sighting.kind === kind)
+			.map((sighting) => judgeReadiness({ ...clock, share: 1 }, [sighting]));
 		for (const [index, one] of said.entries()) {
 			const before = said[index - 1];
 			if (!before) continue;

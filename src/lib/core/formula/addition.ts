@@ -38,7 +38,7 @@ export function additionAfter(minutes: number): Addition {
 export function isAddition(text: string): text is Addition {
 	const minutes = minutesIntoMix(text as Addition);
 	if (minutes !== null) return minutes <= MOST_ADDITION_MINUTES;
-	return NAMED_ADDITIONS.some((one) => one === text);
+	return NAMED_ADDITIONS.some((addition) => addition === text);
 }
 
 /**
@@ -48,6 +48,6 @@ export function isAddition(text: string): text is Addition {
 export function additionOrder(addition: Addition): number {
 	const minutes = minutesIntoMix(addition);
 	if (minutes !== null) return 1 + minutes / 100;
-	const at = NAMED_ADDITIONS.findIndex((one) => one === addition);
+	const at = NAMED_ADDITIONS.findIndex((other) => other === addition);
 	return at < 2 ? at : at + 1;
 }

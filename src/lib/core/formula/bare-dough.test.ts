@@ -14,7 +14,9 @@ import {
 import { OAT_LOAF_PANTRY } from './oat-loaf.fixture.ts';
 
 const of = (name: string) => {
-	const found = [...OAT_LOAF_PANTRY.ingredients.values()].find((one) => one.name === name);
+	const found = [...OAT_LOAF_PANTRY.ingredients.values()].find(
+		(ingredient) => ingredient.name === name
+	);
 	assert.ok(found, name);
 	return { kind: 'ingredient' as const, ingredientId: found.id };
 };
@@ -61,7 +63,10 @@ test('a final dough without flour or water of its own is a formula like any othe
 const hydrationOf = (formula: Formula, ...builds: readonly Preparation[]) => {
 	const again = resolveFormula(formula, {
 		...PANTRY,
-		preparations: new Map([...PANTRY.preparations, ...builds.map((one) => [one.id, one] as const)])
+		preparations: new Map([
+			...PANTRY.preparations,
+			...builds.map((build) => [build.id, build] as const)
+		])
 	});
 	assert.ok(again.ok);
 	return figuresOf(again.value).hydration;

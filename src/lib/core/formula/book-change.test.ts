@@ -35,7 +35,7 @@ test('a shared build that changes is followed by those that take from it, and by
 	const found = followersOf([OAT_LOAF, other], OAT_LOAF_PANTRY, after);
 	assert.ok(found.ok);
 	assert.deepEqual(
-		found.value.map((one) => one.name),
+		found.value.map((formula) => formula.name),
 		[OAT_LOAF.name]
 	);
 	const nothing = followersOf([OAT_LOAF, other], OAT_LOAF_PANTRY, OAT_LOAF_PANTRY);
@@ -59,12 +59,13 @@ test('what others take from comes first, through every level, and a circle ends'
 		...LEVAIN,
 		id: id<PreparationId>(name),
 		name,
-		lines: from.map((one) => ({
-			material: { kind: 'preparation', preparationId: id<PreparationId>(one) },
+		lines: from.map((other) => ({
+			material: { kind: 'preparation', preparationId: id<PreparationId>(other) },
 			parts: 1
 		}))
 	});
-	const names = (all: readonly Preparation[]) => innerFirst(all).map((one) => one.name);
+	const names = (all: readonly Preparation[]) =>
+		innerFirst(all).map((preparation) => preparation.name);
 	assert.deepEqual(names([build('c', 'b'), build('b', 'a'), build('a')]), ['a', 'b', 'c']);
 	assert.equal(names([build('x', 'y'), build('y', 'x')]).length, 2);
 });

@@ -51,7 +51,7 @@ export function impossibleAfter(
 	const newlyImpossible = (name: string, was: boolean, is: Result<unknown, FormulaFailure>) =>
 		!is.ok && was ? { name, reason: is.error } : null;
 	for (const formula of formulas) {
-		const next = changed.find((one) => one.id === formula.id);
+		const next = changed.find((other) => other.id === formula.id);
 		const was = next !== undefined || resolveFormula(formula, before).ok;
 		const found = newlyImpossible(formula.name, was, resolveFormula(next ?? formula, after));
 		if (found) return found;
@@ -71,19 +71,19 @@ export function impossibleAfter(
  * Example: a seed comes before the levain that is built from it.
  */
 export function innerFirst(preparations: readonly Preparation[]): readonly Preparation[] {
-	const byId = new Map(preparations.map((one) => [one.id, one]));
+	const byId = new Map(preparations.map((preparation) => [preparation.id, preparation]));
 	const ordered = new Set<Preparation>();
 	const onTheWay = new Set<PreparationId>();
-	const add = (one: Preparation) => {
-		if (ordered.has(one) || onTheWay.has(one.id)) return;
-		onTheWay.add(one.id);
-		for (const { material } of one.lines) {
+	const add = (preparation: Preparation) => {
+		if (ordered.has(preparation) || onTheWay.has(preparation.id)) return;
+		onTheWay.add(preparation.id);
+		for (const { material } of preparation.lines) {
 			const inner = material.kind === 'preparation' ? byId.get(material.preparationId) : undefined;
 			if (inner) add(inner);
 		}
-		ordered.add(one);
+		ordered.add(preparation);
 	};
-	for (const one of preparations) add(one);
+	for (const preparation of preparations) add(preparation);
 	return [...ordered];
 }
 

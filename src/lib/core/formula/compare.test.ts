@@ -36,10 +36,9 @@ test('the same recipe in other parts does not differ, and a line that went or ca
 	assert.equal(others.length, 2);
 	assert.ok(came);
 	assert.deepEqual(
-		comparePreparations(build(['flour', 1], ['malt', 1]), build(['flour', 1])).map((one) => [
-			one.before,
-			one.after
-		]),
+		comparePreparations(build(['flour', 1], ['malt', 1]), build(['flour', 1])).map(
+			(preparation) => [preparation.before, preparation.after]
+		),
 		[
 			[50, 100],
 			[50, null]
@@ -59,8 +58,10 @@ test('compared percentages lie between 0 and 100, and those of a whole recipe ad
 				build(...amounts.map((amount, at) => [`line ${at}`, amount] as const));
 			const found = comparePreparations(recipe(was), recipe(is));
 			for (const side of ['before', 'after'] as const) {
-				const told = found.map((one) => one[side]).filter((one) => one !== null);
-				for (const one of told) assert.ok(one > 0 && one <= 100, `${one}`);
+				const told = found
+					.map((difference) => difference[side])
+					.filter((difference) => difference !== null);
+				for (const percent of told) assert.ok(percent > 0 && percent <= 100, `${percent}`);
 				const whole = side === 'before' ? was : is;
 				if (told.length === whole.length)
 					assert.ok(Math.abs(told.reduce((a, b) => a + b, 0) - 100) < 1e-9);

@@ -19,7 +19,8 @@ import { LEVAIN, OAT_LOAF, OAT_LOAF_INGREDIENTS, OAT_LOAF_PANTRY } from './oat-l
 
 const close = (actual: number, expected: number, within = 1e-9) =>
 	assert.ok(Math.abs(actual - expected) <= within, `${actual} is not ${expected}`);
-const ingredient = (name: string) => OAT_LOAF_INGREDIENTS.find((one) => one.name === name)!;
+const ingredient = (name: string) =>
+	OAT_LOAF_INGREDIENTS.find((ingredient) => ingredient.name === name)!;
 
 function resolved(formula = OAT_LOAF, pantry: Pantry = OAT_LOAF_PANTRY) {
 	const result = resolveFormula(formula, pantry);
@@ -28,7 +29,7 @@ function resolved(formula = OAT_LOAF, pantry: Pantry = OAT_LOAF_PANTRY) {
 }
 function after({ formula, preparations }: EditedFormula, pantry = OAT_LOAF_PANTRY) {
 	const all = new Map(pantry.preparations);
-	for (const one of preparations) all.set(one.id, one);
+	for (const preparation of preparations) all.set(preparation.id, preparation);
 	return resolved(formula, { ...pantry, preparations: all });
 }
 const edit = (name: string, percentOfFlour: number, more: Partial<LineEdit> = {}): LineEdit => ({
@@ -64,7 +65,7 @@ test('a weight that is typed leaves every other weight, and the percentages foll
 test('a line of a build changes its recipe and the amount the dough takes of it', () => {
 	const edited = apply(edit('water', 12, { preparationId: LEVAIN.id }));
 	assert.deepEqual(
-		edited.preparations.map((one) => one.id),
+		edited.preparations.map((preparation) => preparation.id),
 		[LEVAIN.id]
 	);
 	const levain = after(edited).final.stages.find((stage) => stage.preparation?.id === LEVAIN.id);
@@ -98,13 +99,16 @@ test('a line inside a build of a build is carried through both', () => {
 	};
 	const result = editLine(resolved(balanced, pantry), edit('water', 5, { preparationId: feed.id }));
 	assert.ok(result.ok);
-	assert.deepEqual(result.value.preparations.map((one) => one.id).sort(), ['feed', 'levain']);
+	assert.deepEqual(result.value.preparations.map((preparation) => preparation.id).sort(), [
+		'feed',
+		'levain'
+	]);
 	close(flourOf(after(result.value, pantry).final), 100, 1e-6);
 });
 
 test('whatever number is set, the flour is 100 again or the edit is refused with the reason', () => {
 	const edits = fc.record({
-		name: fc.constantFrom(...OAT_LOAF_INGREDIENTS.map((one) => one.name)),
+		name: fc.constantFrom(...OAT_LOAF_INGREDIENTS.map((ingredient) => ingredient.name)),
 		percentOfFlour: fc.double({ min: 0, max: 1000, noNaN: true }),
 		preparationId: fc.constantFrom(null, LEVAIN.id),
 		flour: fc.constantFrom('balance', 'normalise' as const)

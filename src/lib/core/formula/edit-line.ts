@@ -56,7 +56,7 @@ export function editLine(
 		return fail({ kind: 'out-of-range', percent: percentOfFlour });
 	if (edit.preparationId !== null && timesOf(resolved.final, edit.preparationId) > 1) {
 		const stage = stagesInOrder(resolved.final).find(
-			(one) => one.preparation?.id === edit.preparationId
+			(stage) => stage.preparation?.id === edit.preparationId
 		);
 		return fail({ kind: 'in-several-places', stage: stage?.name ?? '' });
 	}
@@ -95,9 +95,11 @@ function withLine(lines: readonly ResolvedLine[], edit: LineEdit): readonly Reso
 		line.ingredient.id === ingredient.id && line.addition === addition;
 	const line: ResolvedLine = { ingredient, addition, percentOfFlour };
 	const at = lines.findIndex(isIt);
-	const remaining = lines.flatMap((one, index) => (index === at ? [line] : isIt(one) ? [] : [one]));
+	const remaining = lines.flatMap((other, index) =>
+		index === at ? [line] : isIt(other) ? [] : [other]
+	);
 	return (at < 0 ? [...remaining, line] : remaining).filter(
-		(one) => one.percentOfFlour > DUST_PERCENT
+		(line) => line.percentOfFlour > DUST_PERCENT
 	);
 }
 

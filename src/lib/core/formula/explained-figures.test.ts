@@ -41,7 +41,7 @@ const KEYS: readonly FigureKey[] = [
 ];
 
 test('every figure that opens comes to the number that stands, whatever is edited', () => {
-	const names = OAT_LOAF_INGREDIENTS.map((one) => one.name);
+	const names = OAT_LOAF_INGREDIENTS.map((ingredient) => ingredient.name);
 	fc.assert(
 		fc.property(
 			fc.constantFrom(...names),
@@ -49,7 +49,7 @@ test('every figure that opens comes to the number that stands, whatever is edite
 			(name, percentOfFlour) => {
 				const edited = editLine(resolved(), {
 					preparationId: null,
-					ingredient: OAT_LOAF_INGREDIENTS.find((one) => one.name === name)!,
+					ingredient: OAT_LOAF_INGREDIENTS.find((ingredient) => ingredient.name === name)!,
 					addition: 'start',
 					percentOfFlour,
 					flour: 'normalise'

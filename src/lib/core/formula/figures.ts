@@ -62,7 +62,7 @@ export function figuresOf(resolved: ResolvedFormula): FormulaFigures {
 
 /** The dough as it comes out of the mixer, before anything is rolled in. */
 export function withoutRollIn(final: ResolvedStage): ResolvedStage {
-	const isIn = (one: { readonly addition: Addition }) => one.addition !== 'roll-in';
+	const isIn = (line: { readonly addition: Addition }) => line.addition !== 'roll-in';
 	return { ...final, lines: final.lines.filter(isIn), stages: final.stages.filter(isIn) };
 }
 
@@ -82,8 +82,8 @@ function sumOwn(stage: ResolvedStage, figure: (line: ResolvedLine) => number): n
 /** Every allergen of a stage and all inside it, in alphabetical order. */
 export function allergensOf(stage: ResolvedStage): readonly string[] {
 	const found = new Set<string>();
-	for (const one of stagesInOrder(stage))
-		for (const line of one.lines)
+	for (const each of stagesInOrder(stage))
+		for (const line of each.lines)
 			for (const allergen of line.ingredient.allergens) found.add(allergen);
 	return [...found].sort();
 }
@@ -105,13 +105,13 @@ export interface BuildFigures {
  */
 export function buildFiguresOf(stage: ResolvedStage): BuildFigures {
 	const seedLines = stage.lines.filter((line) => line.ingredient.kind === 'culture');
-	const inner = stage.stages.filter((one) => one.kind === 'build');
+	const inner = stage.stages.filter((stage) => stage.kind === 'build');
 	const seed =
 		seedLines.reduce((total, line) => total + line.percentOfFlour, 0) +
-		inner.reduce((total, one) => total + one.percentOfFlour, 0);
+		inner.reduce((total, stage) => total + stage.percentOfFlour, 0);
 	const seedFlour =
 		seedLines.reduce((t, line) => t + line.percentOfFlour * line.ingredient.composition.flour, 0) +
-		inner.reduce((total, one) => total + flourOf(one), 0);
+		inner.reduce((total, stage) => total + flourOf(stage), 0);
 	const fresh = stage.lines.filter((line) => line.ingredient.kind !== 'culture');
 	const freshFlour = fresh.reduce(
 		(total, line) => total + line.percentOfFlour * line.ingredient.composition.flour,

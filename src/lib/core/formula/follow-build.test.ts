@@ -38,9 +38,9 @@ const OTHER: Formula = {
 		}
 	]
 };
-const withBuild = (one: Preparation): Pantry => ({
+const withBuild = (preparation: Preparation): Pantry => ({
 	...OAT_LOAF_PANTRY,
-	preparations: new Map(OAT_LOAF_PANTRY.preparations).set(one.id, one)
+	preparations: new Map(OAT_LOAF_PANTRY.preparations).set(preparation.id, preparation)
 });
 function figures(formula: Formula, pantry: Pantry) {
 	const result = resolveFormula(formula, pantry);

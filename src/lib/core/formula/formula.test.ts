@@ -126,7 +126,7 @@ test('resolving keeps mass: the lines of all stages add up to the dough, whateve
 					lines: LEVAIN.lines.map((line, index) => ({ ...line, parts: parts[index]! }))
 				};
 				const preparations = new Map(OAT_LOAF_PANTRY.preparations).set(levain.id, levain);
-				const all = parts.reduce((total, one) => total + one, 0);
+				const all = parts.reduce((total, part) => total + part, 0);
 				const flourInLevain = (36 * (parts[0]! / 2 + parts[1]! + parts[2]!)) / all;
 				const lines = OAT_LOAF.lines.map((line, index) =>
 					index === 2 ? { ...line, percentOfFlour: 88 - flourInLevain } : line

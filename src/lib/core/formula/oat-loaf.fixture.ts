@@ -92,6 +92,6 @@ export const OAT_LOAF: Formula = {
 
 export const OAT_LOAF_PANTRY: Pantry = {
 	causticMost: { share: 0.04 },
-	ingredients: new Map(OAT_LOAF_INGREDIENTS.map((one) => [one.id, one])),
-	preparations: new Map([LEVAIN, SOAKER].map((one) => [one.id, one]))
+	ingredients: new Map(OAT_LOAF_INGREDIENTS.map((ingredient) => [ingredient.id, ingredient])),
+	preparations: new Map([LEVAIN, SOAKER].map((preparation) => [preparation.id, preparation]))
 };

@@ -105,7 +105,7 @@ test('a shared build made the own of one formula leaves the other as it was', ()
 	const own = makeOwn(resolved(), LEVAIN.id, copy);
 	assert.ok(own.ok);
 	const preparations = new Map(OAT_LOAF_PANTRY.preparations);
-	for (const one of own.value.preparations) preparations.set(one.id, one);
+	for (const preparation of own.value.preparations) preparations.set(preparation.id, preparation);
 	const after = resolved(own.value.formula, { ...OAT_LOAF_PANTRY, preparations });
 	assert.deepEqual(figuresOf(after), figuresOf(resolved()));
 	assert.ok(!after.final.stages.some((stage) => stage.preparation?.id === LEVAIN.id));

@@ -38,7 +38,8 @@ export function moveAddition(
 		const isIt = materialKey(line.material) === materialKey(material);
 		const addition = isIt && line.addition === from ? to : line.addition;
 		const at = lines.findIndex(
-			(one) => materialKey(one.material) === materialKey(line.material) && one.addition === addition
+			(other) =>
+				materialKey(other.material) === materialKey(line.material) && other.addition === addition
 		);
 		const there = lines[at];
 		if (there) lines[at] = { ...there, percentOfFlour: there.percentOfFlour + line.percentOfFlour };
@@ -148,7 +149,7 @@ function exchanged(
 /** The largest line of a kind in a stage or anywhere within it. */
 function largestAnywhere(stage: ResolvedStage, kind: 'flour' | 'water') {
 	return largestOf(
-		stagesInOrder(stage).flatMap((one) => one.lines),
+		stagesInOrder(stage).flatMap((stage) => stage.lines),
 		kind
 	);
 }

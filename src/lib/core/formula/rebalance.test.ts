@@ -30,7 +30,7 @@ function resolved(formula: Formula, pantry: Pantry = OAT_LOAF_PANTRY) {
 }
 function pantryWith({ preparations }: EditedFormula, pantry = OAT_LOAF_PANTRY): Pantry {
 	const all = new Map(pantry.preparations);
-	for (const one of preparations) all.set(one.id, one);
+	for (const preparation of preparations) all.set(preparation.id, preparation);
 	return { ...pantry, preparations: all };
 }
 function move(by: RebalanceMove) {

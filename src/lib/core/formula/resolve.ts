@@ -148,7 +148,7 @@ function place(
 	if (at.path.includes(preparation.id))
 		return {
 			kind: 'circular',
-			path: [...at.path, preparation.id].map((one) => nameOf(one, pantry))
+			path: [...at.path, preparation.id].map((id) => nameOf(id, pantry))
 		};
 	const stage = resolvePreparation(preparation, amount, at, pantry);
 	if (!stage.ok) return stage.error;
@@ -253,8 +253,8 @@ export function sumLines(stage: ResolvedStage, figure: (line: ResolvedLine) => n
 /** The share of a dough that is mixed: all but what is rolled in afterwards. */
 export function mixedShare(final: ResolvedStage): number {
 	const rolledIn = [...final.lines, ...final.stages]
-		.filter((one) => one.addition === 'roll-in')
-		.reduce((total, one) => total + one.percentOfFlour, 0);
+		.filter((line) => line.addition === 'roll-in')
+		.reduce((total, line) => total + line.percentOfFlour, 0);
 	return (final.percentOfFlour - rolledIn) / final.percentOfFlour;
 }
 

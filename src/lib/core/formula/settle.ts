@@ -100,7 +100,7 @@ function lessen(
 		for (const line of own) {
 			const percentOfFlour = Math.max(0, line.percentOfFlour - left);
 			left -= line.percentOfFlour - percentOfFlour;
-			result = result.map((one) => (one === line ? { ...line, percentOfFlour } : one));
+			result = result.map((other) => (other === line ? { ...line, percentOfFlour } : other));
 			if (Math.abs(left) < DUST_PERCENT) break;
 		}
 		if (left > DUST_PERCENT)

@@ -24,7 +24,7 @@ function resolved(formula = OAT_LOAF, pantry: Pantry = OAT_LOAF_PANTRY) {
 }
 function after({ formula, preparations }: EditedFormula) {
 	const all = new Map(OAT_LOAF_PANTRY.preparations);
-	for (const one of preparations) all.set(one.id, one);
+	for (const preparation of preparations) all.set(preparation.id, preparation);
 	return resolved(formula, { ...OAT_LOAF_PANTRY, preparations: all });
 }
 const split = (more: Partial<SplitOff> = {}) =>

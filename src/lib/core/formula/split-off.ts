@@ -64,7 +64,7 @@ function within(
 		const after = within(inner, split, changed);
 		if (after === null) continue;
 		if (after.kind === 'not-enough') return after;
-		const stages = stage.stages.map((one, index) => (index === at ? after : one));
+		const stages = stage.stages.map((stage, index) => (index === at ? after : stage));
 		return recorded({ ...stage, stages }, changed);
 	}
 	return null;
@@ -83,8 +83,8 @@ function splitHere(
 		if (!line || there <= split.flourPercent)
 			return { kind: 'not-enough', what, stage: stage.name, there };
 		taken.push({ ...line, percentOfFlour: split.flourPercent, addition: 'start' });
-		lines = lines.map((one) =>
-			one === line ? { ...one, percentOfFlour: there - split.flourPercent } : one
+		lines = lines.map((other) =>
+			other === line ? { ...other, percentOfFlour: there - split.flourPercent } : other
 		);
 	}
 	const preparation: Preparation = {

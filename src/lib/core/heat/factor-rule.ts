@@ -93,7 +93,7 @@ export function observedFrictionFactor(
 	others: readonly Temperature[]
 ): TemperatureDifference {
 	const n = others.length + 1;
-	const sum = others.reduce((total, one) => total + one.celsius, water.celsius);
+	const sum = others.reduce((total, other) => total + other.celsius, water.celsius);
 	return { kelvins: n * dough.celsius - sum };
 }
 

@@ -18,7 +18,7 @@ export function estimateWithin(
 	// Another member's reading tells of the group only as well as members are alike.
 	const ofGroup = centreOf(
 		group,
-		others.map((one) => ({ ...one, spread: Math.hypot(one.spread, betweenMembers) }))
+		others.map((other) => ({ ...other, spread: Math.hypot(other.spread, betweenMembers) }))
 	);
 	return estimate({ mean: ofGroup.mean, spread: Math.hypot(ofGroup.spread, betweenMembers) }, own);
 }

@@ -47,13 +47,13 @@ const LEAST_LOG = 22;
  */
 export function estimate(prior: Prior, observations: readonly Observation[]): Estimate {
 	const { readings, weights, total, at, step, mean, spread } = believed(prior, observations);
-	const wild = (one: Weighed) => {
+	const wild = (weighed: Weighed) => {
 		let sum = 0;
 		for (let index = 0; index < FINE_POINTS; index += 1)
-			sum += (weights[index] ?? 0) * one.wildness(at(index));
+			sum += (weights[index] ?? 0) * weighed.wildness(at(index));
 		return sum / total;
 	};
-	const leftOut = readings.filter((one) => wild(one) > 0.5).map((one) => one.id);
+	const leftOut = readings.filter((reading) => wild(reading) > 0.5).map((reading) => reading.id);
 	return {
 		mean,
 		spread,
@@ -61,7 +61,9 @@ export function estimate(prior: Prior, observations: readonly Observation[]): Es
 			low: quantile(weights, total, at, step, 0.1),
 			high: quantile(weights, total, at, step, 0.9)
 		},
-		used: observations.map((one) => one.id).filter((one) => !leftOut.includes(one)),
+		used: observations
+			.map((observation) => observation.id)
+			.filter((observation) => !leftOut.includes(observation)),
 		leftOut
 	};
 }
@@ -77,7 +79,7 @@ function believed(prior: Prior, observations: readonly Observation[]) {
 	const readings = observations.map(weighed);
 	const logAt = (value: number) => {
 		let log = logNormal(value, prior.mean, prior.spread);
-		for (const one of readings) log += one.log(value);
+		for (const reading of readings) log += reading.log(value);
 		return log;
 	};
 	const { from, to } = whereItLies(prior, logAt);

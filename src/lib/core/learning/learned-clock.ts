@@ -23,26 +23,27 @@ const LEAST_SPREAD = 0.06;
  * Example: a dough that looks ripe at 230 minutes of a clock of 210 takes 1.1 times as long.
  */
 export function learnedClock(judgements: readonly JudgedDough[]): LearnedClock {
-	const observations = judgements.flatMap((one) => {
-		if (one.seenShare === null || one.seenSpread === null || one.doseMinutes <= 0) return [];
-		const value = one.doseMinutes / (one.bookRipeMinutes * one.seenShare);
-		const spread = Math.max(LEAST_SPREAD, (value * one.seenSpread) / one.seenShare);
+	const observations = judgements.flatMap((judgement) => {
+		if (judgement.seenShare === null || judgement.seenSpread === null || judgement.doseMinutes <= 0)
+			return [];
+		const value = judgement.doseMinutes / (judgement.bookRipeMinutes * judgement.seenShare);
+		const spread = Math.max(LEAST_SPREAD, (value * judgement.seenSpread) / judgement.seenShare);
 		return [
 			{
-				id: one.id,
+				id: judgement.id,
 				value,
 				spread,
-				verdict: one.verdict,
-				decision: one.decision,
-				doseMinutes: one.doseMinutes,
-				ignored: one.ignored,
-				occurredAtMs: one.occurredAtMs
+				verdict: judgement.verdict,
+				decision: judgement.decision,
+				doseMinutes: judgement.doseMinutes,
+				ignored: judgement.ignored,
+				occurredAtMs: judgement.occurredAtMs
 			}
 		];
 	});
 	const belief = estimate(
 		PRIOR,
-		observations.filter((one) => !one.ignored)
+		observations.filter((observation) => !observation.ignored)
 	);
 	return {
 		mean: belief.used.length > 0 ? belief.mean : PRIOR.mean,

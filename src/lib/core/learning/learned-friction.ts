@@ -68,9 +68,9 @@ export function learnedFriction(
 	mixerId: string | null,
 	done: MixDone
 ): LearnedFriction {
-	const here = (one: MeasuredMix) => one.mixerId === null || one.mixerId === mixerId;
+	const here = (mix: MeasuredMix) => mix.mixerId === null || mix.mixerId === mixerId;
 	const mine = own.readings.filter(here);
-	const elsewhere = own.readings.filter((one) => !here(one));
+	const elsewhere = own.readings.filter((reading) => !here(reading));
 	const group = [
 		...observationsOf(own.book, elsewhere),
 		...others.flatMap(({ book, readings }) =>
@@ -100,11 +100,11 @@ export function learnedFriction(
 			bookKilojoulesPerKilogram: frictionOf(own.book, done, 1).kilojoulesPerKilogram,
 			used: belief.used.length,
 			usedOfOthers: group.length,
-			readings: mine.map((one) => ({
-				...one,
-				leftOut: belief.leftOut.includes(one.id),
+			readings: mine.map((mix) => ({
+				...mix,
+				leftOut: belief.leftOut.includes(mix.id),
 				// As it would have been in the mix that is asked about, so that all can be compared.
-				frictionKilojoulesPerKilogram: comparable(own.book, one, done)
+				frictionKilojoulesPerKilogram: comparable(own.book, mix, done)
 			}))
 		}
 	};
@@ -143,7 +143,7 @@ function comparable(book: FrictionBook, row: MeasuredMix, done: MixDone): number
 
 function observationsOf(book: FrictionBook, rows: readonly MeasuredMix[]): readonly Observation[] {
 	return rows
-		.filter((one) => !one.ignored)
+		.filter((row) => !row.ignored)
 		.flatMap((row) => {
 			const done = doneIn(book, row);
 			const value = factorRevealed(book, done, {

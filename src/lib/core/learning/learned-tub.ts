@@ -39,7 +39,7 @@ export function learnedTub(
 	place: WaitPlace,
 	{ checks, mixed, moves }: TubHistory
 ): LearnedTub | null {
-	const leg = step.legs.find((one) => one.place === place);
+	const leg = step.legs.find((leg) => leg.place === place);
 	if (!leg || !Number.isFinite(leg.timeConstantMinutes)) return null;
 	const observations = checks.flatMap((check) => {
 		if (check.place !== place) return [];
@@ -71,8 +71,12 @@ export function learnedTub(
 	const belief = estimate(
 		{ mean: Math.log(leg.timeConstantMinutes), spread: PRIOR_SPREAD },
 		observations
-			.filter((one) => !one.ignored)
-			.map((one) => ({ id: one.id, value: Math.log(one.value), spread: one.spread }))
+			.filter((observation) => !observation.ignored)
+			.map((observation) => ({
+				id: observation.id,
+				value: Math.log(observation.value),
+				spread: observation.spread
+			}))
 	);
 	return {
 		place,
@@ -94,12 +98,12 @@ function pointBefore(
 ): { readonly celsius: number; readonly atMs: number } | null {
 	const points = [
 		...checks
-			.filter((one) => one.id !== check.id && one.batchId === check.batchId)
-			.map((one) => ({ celsius: one.celsius, atMs: one.occurredAtMs })),
+			.filter((dough) => dough.id !== check.id && dough.batchId === check.batchId)
+			.map((check) => ({ celsius: check.celsius, atMs: check.occurredAtMs })),
 		...mixed
-			.filter((one) => one.batchId === check.batchId)
-			.map((one) => ({ celsius: one.doughCelsius, atMs: one.occurredAtMs }))
-	].filter((one) => one.atMs < check.occurredAtMs);
+			.filter((pick) => pick.batchId === check.batchId)
+			.map((pick) => ({ celsius: pick.doughCelsius, atMs: pick.occurredAtMs }))
+	].filter((sample) => sample.atMs < check.occurredAtMs);
 	return points.sort((a, b) => b.atMs - a.atMs)[0] ?? null;
 }
 

@@ -113,7 +113,7 @@ test('what was believed after each mix narrows as mixes come, and ends with what
 	const own = { book: BOOK, readings: nights(10, 12) };
 	const then = beliefOverTime(own, [], 'mixer', DONE, 2.7);
 	assert.deepEqual(
-		then.map((one) => one.id),
+		then.map((then) => then.id),
 		Array.from({ length: 10 }, (_, at) => `mix ${at + 1}`)
 	);
 	const width = (at: number) =>
@@ -171,7 +171,7 @@ test('a tub that cools more slowly than the book says is learned, and a dough is
 	const found = learnedTub(STEP, 'room', seenTub(700, 12));
 	assert.ok(found);
 	assert.equal(found.used, 12);
-	for (const one of found.observations) close(one.value, 700, 0.01);
+	for (const observation of found.observations) close(observation.value, 700, 0.01);
 	assert.ok(found.mean > 660 && found.mean < 700, `${found.mean}`);
 	assert.equal(found.book, 420);
 	const learned = learnedRipening(STEP, { ...seenTub(700, 12), judged: [] });

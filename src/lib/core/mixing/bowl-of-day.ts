@@ -84,7 +84,7 @@ export function bowlWaterInput(
 	nowMs: number
 ): WaterOfMixInput {
 	const find = (quantity: ReadingQuantity) => {
-		const found = temperatures.find((one) => one.quantity === quantity);
+		const found = temperatures.find((temperature) => temperature.quantity === quantity);
 		if (!found) throw new Error(`there is no temperature of the ${quantity}`);
 		return sourced(found);
 	};
@@ -98,8 +98,10 @@ export function bowlWaterInput(
 		flour: find('flour'),
 		room,
 		preferments: temperatures
-			.filter((one) => stage.stages.some((inner) => inner.preparation?.id === one.preparationId))
-			.map((one) => ({ ...sourced(one), name: one.name })),
+			.filter((temperature) =>
+				stage.stages.some((inner) => inner.preparation?.id === temperature.preparationId)
+			)
+			.map((temperature) => ({ ...sourced(temperature), name: temperature.name })),
 		friction,
 		mixing,
 		autolysed,

@@ -47,9 +47,10 @@ export function bowlParts({ lines, stage }: Bowl, at: BowlTemperatures): BowlPar
 		const { name, material, weighing } = line;
 		if (found.lines.includes(line)) continue;
 		if (material.kind === 'preparation') {
-			const inner = stage.stages.find((one) => one.preparation?.id === material.preparationId);
+			const inner = stage.stages.find((stage) => stage.preparation?.id === material.preparationId);
 			if (!inner) continue;
-			const temperature = at.preferments.find((one) => one.name === inner.name) ?? at.room;
+			const temperature =
+				at.preferments.find((preferment) => preferment.name === inner.name) ?? at.room;
 			parts.push({
 				name,
 				mass: weighing.weighed,

@@ -130,8 +130,8 @@ export function bookOf(recipe: MixRecipe): FrictionBook {
 function mixerOf(mixers: readonly Mixer[], mix: Mix, mixerId: string | null): Mixer | null {
 	const grams = mix.dough.value;
 	return (
-		mixers.find((one) => one.id === mixerId) ??
-		mixers.find((one) => grams >= one.leastGrams && grams <= one.mostGrams) ??
+		mixers.find((mixer) => mixer.id === mixerId) ??
+		mixers.find((mixer) => grams >= mixer.leastGrams && grams <= mixer.mostGrams) ??
 		mixers[0] ??
 		null
 	);

@@ -35,20 +35,20 @@ export function mixingOf(steps: readonly Step[], room: Temperature): MixingOfDou
 		if (!leg || leg.minutes === null || rest) continue;
 		beforeRest = mixes.length;
 		const ambient = leg.place === 'room' ? room : { celsius: leg.ambientCelsius };
-		const minutes = step.legs.reduce((total, one) => total + (one.minutes ?? 0), 0);
+		const minutes = step.legs.reduce((total, leg) => total + (leg.minutes ?? 0), 0);
 		rest = { minutes, ambient, timeConstantMinutes: leg.timeConstantMinutes };
 	}
 	const programs = mixes.map(programOf);
-	const programsKnown = programs.length > 0 && programs.every((one) => one !== null);
-	const weights = programs.map((one) =>
-		one ? one.slowMinutes + FAST_OVER_SLOW * one.fastMinutes : 0
+	const programsKnown = programs.length > 0 && programs.every((program) => program !== null);
+	const weights = programs.map((program) =>
+		program ? program.slowMinutes + FAST_OVER_SLOW * program.fastMinutes : 0
 	);
 	const whole = sum(weights);
 	return {
 		program: programsKnown
 			? {
-					slowMinutes: sum(programs.map((one) => one?.slowMinutes ?? 0)),
-					fastMinutes: sum(programs.map((one) => one?.fastMinutes ?? 0))
+					slowMinutes: sum(programs.map((program) => program?.slowMinutes ?? 0)),
+					fastMinutes: sum(programs.map((program) => program?.fastMinutes ?? 0))
 				}
 			: null,
 		shareBeforeRest:
@@ -65,7 +65,11 @@ function programOf(step: HandsOnStep): MixProgram | null {
 	if (step.detail.kind !== 'mixing') return null;
 	const minutesAt = (speed: 'slow' | 'fast') =>
 		step.detail.kind === 'mixing'
-			? sum(step.detail.stretches.filter((one) => one.speed === speed).map((one) => one.minutes))
+			? sum(
+					step.detail.stretches
+						.filter((stretch) => stretch.speed === speed)
+						.map((stretch) => stretch.minutes)
+				)
 			: 0;
 	return { slowMinutes: minutesAt('slow'), fastMinutes: minutesAt('fast') };
 }

@@ -112,8 +112,8 @@ test('each school is asked for by name, and all stand on one friction', () => {
 		const water = waterOfMix({ ...asked, school });
 		assert.ok(water);
 		assert.equal(water.wanted, water.schools[school]);
-		for (const one of WATER_SCHOOLS)
-			assert.equal(byHand(water.schools[one]), water.schools[one].value);
+		for (const school of WATER_SCHOOLS)
+			assert.equal(byHand(water.schools[school]), water.schools[school].value);
 	}
 	const warmer = waterOfMix({
 		...asked,
@@ -181,12 +181,12 @@ test('held-back water is stepped through: without a rest the balance of heat sta
 	assert.ok(stepped && whole);
 	close(stepped.wanted.value, whole.wanted.value, 1e-6);
 	assert.deepEqual(
-		stepped.stages.map((one) => one.kind),
+		stepped.stages.map((stage) => stage.kind),
 		['mix', 'held-back']
 	);
 	close(stepped.stages.at(-1)?.celsiusAfter, 25, 1e-6);
 	close(
-		stepped.stages.reduce((total, one) => total + one.waterGrams, 0),
+		stepped.stages.reduce((total, stage) => total + stage.waterGrams, 0),
 		stepped.water.value
 	);
 });
@@ -211,7 +211,7 @@ test('an autolyse drifts towards the room, and once it was measured only the wat
 	const ahead = waterOfMix(autolysed);
 	assert.ok(ahead);
 	assert.deepEqual(
-		ahead.stages.map((one) => [one.kind, one.restMinutes]),
+		ahead.stages.map((stage) => [stage.kind, stage.restMinutes]),
 		[
 			['autolyse', 40],
 			['mix', 0],

@@ -208,8 +208,8 @@ export function heatBalanceOf(
 }
 
 function prefermentShare({ stage }: Bowl): number {
-	const builds = stage.stages.filter((one) => one.kind === 'build');
-	return builds.reduce((total, one) => total + one.percentOfFlour, 0) / stage.percentOfFlour;
+	const builds = stage.stages.filter((stage) => stage.kind === 'build');
+	return builds.reduce((total, build) => total + build.percentOfFlour, 0) / stage.percentOfFlour;
 }
 
 function meanPreferment({
@@ -221,11 +221,11 @@ function meanPreferment({
 	if (others.length === 0) return only;
 	let mass = 0;
 	let sum = 0;
-	for (const one of preferments) {
-		const inner = stage.stages.find((each) => each.name === one.name);
+	for (const preferment of preferments) {
+		const inner = stage.stages.find((each) => each.name === preferment.name);
 		mass += inner?.percentOfFlour ?? 0;
-		sum += (inner?.percentOfFlour ?? 0) * one.temperature.celsius;
+		sum += (inner?.percentOfFlour ?? 0) * preferment.temperature.celsius;
 	}
-	const names = preferments.map((one) => one.name).join(', ');
+	const names = preferments.map((preferment) => preferment.name).join(', ');
 	return { ...only, name: names, temperature: { celsius: sum / mass } };
 }

@@ -167,7 +167,7 @@ function restedPart(
 	];
 	return {
 		name: 'rested flour and water',
-		mass: { grams: all.reduce((total, one) => total + one.grams, 0) },
+		mass: { grams: all.reduce((total, water) => total + water.grams, 0) },
 		heatCapacity: heatCapacityOfMixture(all),
 		temperature
 	};

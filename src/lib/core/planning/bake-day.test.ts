@@ -205,7 +205,7 @@ test('a chain that cannot be planned stands aside and says why', () => {
 	const [product] = DAY.products;
 	assert.ok(product);
 	const names = (input: BakeDayInput) =>
-		expandDay(input).unplanned.map((one) => [one.name, one.reason.kind]);
+		expandDay(input).unplanned.map((chain) => [chain.name, chain.reason.kind]);
 	assert.deepEqual(names({ ...DAY, products: [] }), [
 		['Harbour dough', 'unknown-product'],
 		['Harbour dough', 'unknown-product']

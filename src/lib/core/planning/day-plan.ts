@@ -113,7 +113,7 @@ function outlooks(input: BakeDayInput, tasks: readonly DayTask[]): readonly Drop
 	};
 	for (const { formulaId, mixes } of input.doughs)
 		for (const { ordinal, portions } of mixes)
-			for (const portion of portions.filter((one) => one.role === 'carries'))
+			for (const portion of portions.filter((portion) => portion.role === 'carries'))
 				portionIsReady(
 					batchKey({ kind: 'portion', formulaId, ordinal, productId: portion.productId }),
 					portion

@@ -170,7 +170,7 @@ class DayUnderConstruction {
 		/** When the dough of a mix that was begun is through its bulk, in minutes. */
 		freeAt: number | null
 	): string | null {
-		const product = this.input.products.find((one) => one.id === portion.productId);
+		const product = this.input.products.find((product) => product.id === portion.productId);
 		if (!product) {
 			this.unplanned.push({
 				name: dough.name,
@@ -222,8 +222,10 @@ class DayUnderConstruction {
 			if (index === 0 && ids[0]) this.first.set(batchKey(batch), ids[0]);
 			// Only the first loads can be had in time; what waits for a deck is told, not pulled.
 			const inTime = course.step.kind === 'bake' ? this.input.bakery.decks.length : ids.length;
-			for (const one of before)
-				ids.forEach((other, at) => this.link(one, other, 0, window, at < inTime, begun !== null));
+			for (const earlier of before)
+				ids.forEach((other, at) =>
+					this.link(earlier, other, 0, window, at < inTime, begun !== null)
+				);
 			window = windowBetween(course);
 			before = ids;
 		}
@@ -242,7 +244,7 @@ class DayUnderConstruction {
 			id,
 			minutes: course.minutes,
 			grid: HANDS_ON_GRID_MINUTES,
-			machines: mixer ? this.input.bakery.mixers.map((one) => one.id) : [],
+			machines: mixer ? this.input.bakery.mixers.map((mixer) => mixer.id) : [],
 			fixedStart
 		});
 		this.expanded.push({ id, batch, course });
@@ -254,7 +256,7 @@ class DayUnderConstruction {
 		course: CourseStep,
 		oven: Oven
 	): readonly string[] {
-		const decks = this.input.bakery.decks.map((one) => one.id);
+		const decks = this.input.bakery.decks.map((deck) => deck.id);
 		const loads = Math.max(1, Math.ceil(oven.pieces / oven.perDeck));
 		const ids: string[] = [];
 		for (let load = 1; load <= loads; load += 1) {

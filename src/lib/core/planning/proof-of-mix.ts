@@ -29,6 +29,6 @@ export function proofAhead(
 	if (!before.ok) return null;
 	return {
 		step: { ...step, clock: step.clock },
-		minutesBefore: before.value.steps.reduce((total, one) => total + one.minutes, 0)
+		minutesBefore: before.value.steps.reduce((total, step) => total + step.minutes, 0)
 	};
 }

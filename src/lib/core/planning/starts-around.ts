@@ -15,7 +15,7 @@ export function startsAround(
 	const mixedBy = steps
 		.slice(0, until)
 		.findLastIndex(({ step }) => step.kind === 'hands-on' && step.activity === 'mix');
-	const before = steps.slice(0, mixedBy + 1).reduce((total, one) => total + one.minutes, 0);
+	const before = steps.slice(0, mixedBy + 1).reduce((total, step) => total + step.minutes, 0);
 	let at = Math.round(mixedAtMs / MINUTE_MS) - before;
 	return steps.map(({ minutes }) => {
 		const start = Math.floor(at);

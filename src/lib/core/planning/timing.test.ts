@@ -40,8 +40,10 @@ test('whatever a plan follows from makes it out of date', () => {
 		withMix({ leadMinutes: 10 }),
 		withMix({ begun: { mixedAtMs: 1, endedAtMs: null } }),
 		withMix({ steps: mix.steps.slice(1) }),
-		withMix({ portions: mix.portions.map((one) => ({ ...one, pieces: one.pieces + 1 })) }),
-		withMix({ portions: mix.portions.map((one) => ({ ...one, dropIds: [] })) }),
+		withMix({
+			portions: mix.portions.map((portion) => ({ ...portion, pieces: portion.pieces + 1 }))
+		}),
+		withMix({ portions: mix.portions.map((portion) => ({ ...portion, dropIds: [] })) }),
 		{ ...DAY, products: [{ ...product, piecesPerDeck: 13 }] },
 		{ ...DAY, products: [{ ...product, steps: product.steps.slice(1) }] },
 		{

@@ -88,12 +88,12 @@ export function buildsOf(
 	for (const stage of takersFirst([
 		...doughs.flatMap((dough) => [dough.final, ...dough.mixes.map((mix) => mix.resolved.final)]),
 		...needs.map((need) => need.stage),
-		...made.map((one) => one.stage)
+		...made.map((preparation) => preparation.stage)
 	])) {
 		const { preparation } = stage;
 		if (!preparation) continue;
 		names.set(preparation.id, preparation.name);
-		const begun = made.filter((one) => one.stage.preparation?.id === preparation.id);
+		const begun = made.filter((other) => other.stage.preparation?.id === preparation.id);
 		const own = uses.get(preparation.id) ?? [];
 		// What only a mix of an older revision took is planned no more, unless it was begun or is wanted.
 		if (own.length === 0 && begun.length === 0) continue;
@@ -174,10 +174,10 @@ function buildsFor(
 			? needed
 			: worked({ key: 'build-short', of }, 'g', 'difference', [
 					needed,
-					...begun.map((one, at) =>
+					...begun.map((preparation, at) =>
 						given(
-							{ key: 'build-usable', of: `${of} ${one.ordinal}` },
-							usableOf(one, at === 0),
+							{ key: 'build-usable', of: `${of} ${preparation.ordinal}` },
+							usableOf(preparation, at === 0),
 							'g',
 							{
 								kind: 'made'
@@ -187,7 +187,7 @@ function buildsFor(
 				]);
 	const further = buildFor(preparation, stage, uses, wanted, begun.length > 0, scales);
 	if (!further.ok) return further;
-	const numbers = new Set(begun.map((one) => one.ordinal));
+	const numbers = new Set(begun.map((preparation) => preparation.ordinal));
 	let ordinal = 1;
 	while (numbers.has(ordinal)) ordinal += 1;
 	return ok([...standing, { ...further.value, ordinal }]);

@@ -87,7 +87,7 @@ export function productionOf(input: ProductionInput): Result<DayProduction, Weig
 	const unmade: UnmadeDough[] = [];
 	const ordered = input.demands.filter((demand) => demand.pieces > 0);
 	const asDough = asDoughs(input.products);
-	const formulas = new Map(input.formulas.map((one) => [one.formula.id, one]));
+	const formulas = new Map(input.formulas.map((formula) => [formula.formula.id, formula]));
 	for (const [formulaId, products] of byFormula(asDough, ordered, input.made.mixes)) {
 		const bakery = formulas.get(formulaId);
 		if (!bakery) {

@@ -48,7 +48,7 @@ const close = (actual: number | undefined, expected: number) =>
 test('orders that were cut leave what stands in the tub over, and nothing to be made', () => {
 	const covered = coverByMade([demand(large, 12)], WEIGHTS, [mix(1, forLarge(20), [large, 20])]);
 	assert.deepEqual(
-		covered.mixes[0]?.portions.map((one) => [one.productId, one.pieces]),
+		covered.mixes[0]?.portions.map((portion) => [portion.productId, portion.pieces]),
 		[[large, 12]]
 	);
 	close(covered.mixes[0]?.over.grams, 7200);
@@ -60,7 +60,7 @@ test('orders that grew leave the rest to be made, and the mix as it is', () => {
 	assert.equal(covered.mixes[0]?.portions[0]?.pieces, 20);
 	assert.equal(covered.mixes[0]?.over.grams, 0);
 	assert.deepEqual(
-		covered.left.map((one) => one.pieces),
+		covered.left.map((demand) => demand.pieces),
 		[10]
 	);
 });
@@ -70,11 +70,11 @@ test('a mix keeps to what it was to become, also where another product is due be
 		mix(1, forLarge(20), [large, 20])
 	]);
 	assert.deepEqual(
-		covered.mixes[0]?.portions.map((one) => [one.productId, one.pieces]),
+		covered.mixes[0]?.portions.map((portion) => [portion.productId, portion.pieces]),
 		[[large, 20]]
 	);
 	assert.deepEqual(
-		covered.left.map((one) => [one.productId, one.pieces]),
+		covered.left.map((demand) => [demand.productId, demand.pieces]),
 		[[small, 10]]
 	);
 });
@@ -83,7 +83,7 @@ test('dough whose pieces nobody wants any more becomes other pieces of it', () =
 	const covered = coverByMade([demand(small, 30)], WEIGHTS, [mix(1, forLarge(20), [large, 20])]);
 	// 18 000 g of dough in pieces are 30 of 520 g, and 2 400 g over.
 	assert.deepEqual(
-		covered.mixes[0]?.portions.map((one) => [one.productId, one.pieces]),
+		covered.mixes[0]?.portions.map((portion) => [portion.productId, portion.pieces]),
 		[[small, 30]]
 	);
 	close(covered.mixes[0]?.over.grams, 2400);
@@ -104,11 +104,11 @@ test('the earliest drop is served first by what stands', () => {
 		[mix(1, forLarge(10), [large, 10])]
 	);
 	assert.deepEqual(
-		covered.mixes[0]?.portions[0]?.drops.map((one) => [one.dropId, one.pieces]),
+		covered.mixes[0]?.portions[0]?.drops.map((drop) => [drop.dropId, drop.pieces]),
 		[['ferry', 10]]
 	);
 	assert.deepEqual(
-		covered.left.map((one) => [one.dropId, one.pieces]),
+		covered.left.map((demand) => [demand.dropId, demand.pieces]),
 		[['shop', 10]]
 	);
 });
@@ -129,16 +129,17 @@ test('pieces are neither lost nor doubled, and no mix gives more than it holds',
 				const covered = coverByMade(demands, WEIGHTS, mixes);
 				for (const { dropId, pieces } of demands) {
 					const given = covered.mixes
-						.flatMap((one) => one.portions)
-						.flatMap((one) => one.drops)
-						.filter((one) => one.dropId === dropId)
-						.reduce((total, one) => total + one.pieces, 0);
-					const left = covered.left.find((one) => one.dropId === dropId)?.pieces ?? 0;
+						.flatMap((mix) => mix.portions)
+						.flatMap((portion) => portion.drops)
+						.filter((part) => part.dropId === dropId)
+						.reduce((total, part) => total + part.pieces, 0);
+					const left = covered.left.find((demand) => demand.dropId === dropId)?.pieces ?? 0;
 					assert.equal(given + left, pieces);
 				}
 				for (const [at, { portions, over }] of covered.mixes.entries()) {
 					const cut = portions.reduce(
-						(total, one) => total + one.pieces * (WEIGHTS.get(one.productId)?.grams ?? 0),
+						(total, portion) =>
+							total + portion.pieces * (WEIGHTS.get(portion.productId)?.grams ?? 0),
 						0
 					);
 					const holds = (mixes[at]?.dough.grams ?? 0) * kept;
@@ -159,7 +160,7 @@ test('mixes that were begun keep their numbers and masses, and free numbers go t
 	]);
 	assert.ok(found.ok);
 	assert.deepEqual(
-		found.value.map((one) => [one.ordinal, one.made, one.count]),
+		found.value.map((mix) => [mix.ordinal, mix.made, mix.count]),
 		[
 			[1, null, 3],
 			[2, 'batch 2', 3],
@@ -168,8 +169,8 @@ test('mixes that were begun keep their numbers and masses, and free numbers go t
 	);
 	close(found.value[1]?.dough.value, forLarge(15));
 	const pieces = found.value
-		.flatMap((one) => one.portions)
-		.reduce((sum, one) => sum + one.pieces, 0);
+		.flatMap((mix) => mix.portions)
+		.reduce((sum, portion) => sum + portion.pieces, 0);
 	assert.equal(pieces, 40);
 });
 

@@ -117,7 +117,7 @@ test('a mix ends with a drop when that is nearly an even split, and not when the
 			...input,
 			formulas: [{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: most } } }]
 		}).doughs[0]!.mixes.map((mix) =>
-			mix.portions.flatMap((portion) => portion.drops.map((one) => one.pieces))
+			mix.portions.flatMap((portion) => portion.drops.map((drop) => drop.pieces))
 		);
 	assert.deepEqual(drops(30_000), [[28], [26]]);
 	assert.deepEqual(drops(25_500), [[27], [1, 26]]);
@@ -187,17 +187,17 @@ const order = fc.record({
 
 test('any order: every piece is in a mix, mixes fit the mixer, and rounding never leaves dough short', () => {
 	fc.assert(
-		fc.property(order, (one) => {
+		fc.property(order, (ordered) => {
 			const input: ProductionInput = {
 				...INPUT,
 				scales: HOUSE,
 				demands: [
-					demand(large, one.large),
-					demand(small, one.small),
-					demand(large, one.later, 60_000, 'shop')
+					demand(large, ordered.large),
+					demand(small, ordered.small),
+					demand(large, ordered.later, 60_000, 'shop')
 				],
 				formulas: [
-					{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: one.most } } }
+					{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: ordered.most } } }
 				]
 			};
 			const production = day(input);
@@ -213,12 +213,12 @@ test('any order: every piece is in a mix, mixes fit the mixer, and rounding neve
 					0
 				);
 				const weighed = mix.lines.reduce((t, line) => t + line.weighing.weighed.grams, 0);
-				assert.ok(mix.dough.value <= one.most + 1e-6);
+				assert.ok(mix.dough.value <= ordered.most + 1e-6);
 				assert.ok(weighed * (1 - 0.025) >= needs - 1e-3, 'pieces are covered');
 				assert.ok(weighed >= mix.dough.value - 1e-3, 'dough is covered');
 				pieces += mix.portions.reduce((t, portion) => t + portion.pieces, 0);
 			}
-			assert.equal(pieces, one.large + one.small + one.later);
+			assert.equal(pieces, ordered.large + ordered.small + ordered.later);
 			for (const build of production.builds) {
 				const weighed = build.lines.reduce((t, line) => t + line.weighing.weighed.grams, 0);
 				const taken = build.uses.reduce((t, use) => t + use.grams, 0);

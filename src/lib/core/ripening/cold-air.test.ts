@@ -29,13 +29,13 @@ test('an empty cold room is told for a day from now, every ten minutes, and hold
 	const { fromMs, moments, air } = coldAir(CABINET, [], 24, NOW);
 	assert.equal(fromMs, NOW);
 	assert.deepEqual(
-		moments.map((one) => one.minutes),
+		moments.map((moment) => moment.minutes),
 		Array.from({ length: 145 }, (_, at) => at * 10)
 	);
-	for (const one of moments) {
-		assert.deepEqual(one.loads, []);
+	for (const moment of moments) {
+		assert.deepEqual(moment.loads, []);
 		// What comes through the walls is 6 x 20 W; the compressor takes it 0.4 of the way to its most.
-		assert.ok(one.airCelsius >= 4 && one.airCelsius <= 4.401, `${one.airCelsius}`);
+		assert.ok(moment.airCelsius >= 4 && moment.airCelsius <= 4.401, `${moment.airCelsius}`);
 	}
 	close(moments.at(-1)?.airCelsius, 4.4 - (6 * 0.4) / 306, 0.01);
 	assert.equal(air[0]?.fromMs, NOW);
@@ -62,9 +62,9 @@ test('the weight of a load counts: its heat is what the compressor has to take',
 	for (const kilograms of [12, 25, 60]) {
 		const expected = peakOf(kilograms);
 		const { moments } = coldAir(CABINET, [load({ kilograms })], 24, NOW);
-		const peak = Math.max(...moments.map((one) => one.airCelsius));
+		const peak = Math.max(...moments.map((moment) => moment.airCelsius));
 		close(peak, expected.peak, 0.03, `peak of ${kilograms} kg`);
-		const after = moments.find((one) => one.minutes === 600);
+		const after = moments.find((moment) => moment.minutes === 600);
 		close(after?.airCelsius, expected.air, 0.002, `air of ${kilograms} kg`);
 		close(after?.loads[0]?.celsius, expected.celsius, 0.002, `core of ${kilograms} kg`);
 	}
@@ -75,7 +75,7 @@ test('loads go in when they did, and a day is told after the last of them', () =
 	const { fromMs, moments } = coldAir(CABINET, loads, 24, NOW);
 	assert.equal(fromMs, NOW - 60 * 60_000);
 	close(moments.at(-1)?.minutes, 90 + 1440, 10);
-	const at = (minutes: number) => moments.find((one) => one.minutes === minutes);
+	const at = (minutes: number) => moments.find((moment) => moment.minutes === minutes);
 	assert.deepEqual(at(80)?.loads[1], { celsius: 24, dose: 0 });
 	assert.ok((at(150)?.loads[1]?.celsius ?? 24) < 23);
 	assert.ok((at(30)?.airCelsius ?? 4) > 4.5, 'the first warms it from the start');

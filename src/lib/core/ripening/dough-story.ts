@@ -72,7 +72,7 @@ export function doughStory(input: DoughStoryInput): DoughStory {
 	const itinerary = itineraryOf(input);
 	const past: StoryStretch[] = [];
 	const passed: Record<MarkName, number | null> = { early: null, ripe: null, late: null };
-	const checks = input.events.filter((one) => one.kind === 'checked' && one.atMs >= startMs);
+	const checks = input.events.filter((event) => event.kind === 'checked' && event.atMs >= startMs);
 	let [celsius, dose, acidDose, atMs] = [startCelsius, 0, 0, startMs];
 	let [legAt, checkAt] = [0, 0];
 	const readers = new Map<WaitPlace, AirReader>();

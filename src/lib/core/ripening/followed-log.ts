@@ -35,7 +35,7 @@ export interface FollowedLog {
  * Example: moved to the cold and back has no cold room; ended and moved again goes on.
  */
 export function followedLog(entries: readonly FollowedEntry[]): FollowedLog {
-	const measured = entries.findLast((one) => one.kind === 'measured');
+	const measured = entries.findLast((entry) => entry.kind === 'measured');
 	if (measured?.kind !== 'measured')
 		return { mixed: null, events: [], retarderId: null, endedAtMs: null };
 	const atMs = measured.occurredAtMs;

@@ -41,21 +41,21 @@ test('two tubs in a weak cabinet warm its air, and each ripens sooner than alone
 	assert.ok(ripe(first) < ripe(alone));
 	const air = both.cold.get('cabinet');
 	assert.ok(air && air.fromMs === 40 * MINUTE);
-	assert.ok(Math.max(...air.moments.map((one) => one.airCelsius)) > 7, 'the air rises');
+	assert.ok(Math.max(...air.moments.map((moment) => moment.airCelsius)) > 7, 'the air rises');
 });
 
 test('a dough that stays out is not touched by the cold, and an empty cold room stands at its setting', () => {
 	const { stories, cold } = watchDoughs([tub(null)], AIR, 200 * MINUTE);
 	assert.ok((stories[0]?.celsius ?? 0) > 26);
-	const temperatures = cold.get('cabinet')?.moments.map((one) => one.airCelsius) ?? [];
+	const temperatures = cold.get('cabinet')?.moments.map((moment) => moment.airCelsius) ?? [];
 	assert.ok(Math.max(...temperatures) < 6.1, 'only its walls warm it');
 	assert.deepEqual(watchDoughs([], AIR, 0).stories, []);
 });
 
 test('the story in a shared cold room goes on where the forecast said it would', () => {
 	const doughs = [tub(40), tub(60)];
-	const early = watchDoughs(doughs, AIR, 90 * MINUTE).stories.map((one) => doughCard(one));
-	const late = watchDoughs(doughs, AIR, 400 * MINUTE).stories.map((one) => doughCard(one));
+	const early = watchDoughs(doughs, AIR, 90 * MINUTE).stories.map((story) => doughCard(story));
+	const late = watchDoughs(doughs, AIR, 400 * MINUTE).stories.map((story) => doughCard(story));
 	for (const [index, one] of early.entries()) {
 		const ripe = one.marks.ripe;
 		assert.ok(ripe !== null);

@@ -50,8 +50,8 @@ export function watchDoughs(
 	const cold = new Map<string, ColdAir>();
 	for (const retarder of air.retarders) {
 		const loads = doughs
-			.filter((one) => one.retarderId === retarder.id)
-			.flatMap((one) => coldLoadOf(one, air) ?? [])
+			.filter((dough) => dough.retarderId === retarder.id)
+			.flatMap((dough) => coldLoadOf(dough, air) ?? [])
 			.sort((a, b) => a.inAtMs - b.inAtMs);
 		cold.set(retarder.id, coldAir(retarder, loads, air.roomCelsius, nowMs));
 	}

@@ -19,7 +19,7 @@ export function assignMachines(
 	for (const task of [...needing].sort((a, b) => start(a) - start(b) || (a.id < b.id ? -1 : 1))) {
 		const free = (machine: string) => freeFrom.get(machine) ?? -Infinity;
 		const machine =
-			task.machines.find((one) => free(one) <= start(task)) ??
+			task.machines.find((machine) => free(machine) <= start(task)) ??
 			[...task.machines].sort((a, b) => free(a) - free(b))[0];
 		if (machine === undefined) continue;
 		chosen.set(task.id, machine);

@@ -105,7 +105,7 @@ export function checkPlan(
 	}
 	cautions.push(
 		...overlaps(problem, placement, span).filter(
-			(one) => !(standing.has(one.first) && standing.has(one.second))
+			(overlap) => !(standing.has(overlap.first) && standing.has(overlap.second))
 		)
 	);
 	return { violations, cautions };

@@ -122,7 +122,7 @@ test('between two that stand already there is nothing to settle, between one and
 				deadlines: []
 			},
 			{ starts: { first: 100, second: 110 }, machines: { first: 'mixer', second: 'mixer' } }
-		).cautions.map((one) => one.kind);
+		).cautions.map((caution) => caution.kind);
 	assert.deepEqual(judged(110), []);
 	assert.deepEqual(judged(null), ['too-early', 'overlap']);
 });
@@ -135,7 +135,7 @@ test('the checker finds every kind of fault in a placement from outside', () => 
 	assert.deepEqual(checkPlan(CHAIN, good), { violations: [], cautions: [] });
 	const kinds = (starts: Record<string, number>, machines = good.machines) => {
 		const judged = checkPlan(CHAIN, { starts, machines });
-		return [...judged.violations, ...judged.cautions].map((one) => one.kind);
+		return [...judged.violations, ...judged.cautions].map((violation) => violation.kind);
 	};
 	assert.deepEqual(kinds({ mix: 745, bulk: 765 }), ['missing-start']);
 	assert.deepEqual(kinds({ ...good.starts, bulk: Number.NaN }), ['missing-start']);
@@ -186,8 +186,8 @@ test('whatever the problem, the separate checker finds nothing forbidden in the 
 			const starts = Object.fromEntries(placed.value);
 			assert.deepEqual(checkPlan(problem, { starts, machines }).violations, []);
 			// Latest means latest: any task moved on by its grid breaks something.
-			for (const one of problem.tasks) {
-				const moved = { ...starts, [one.id]: (starts[one.id] ?? 0) + one.grid };
+			for (const task of problem.tasks) {
+				const moved = { ...starts, [task.id]: (starts[task.id] ?? 0) + task.grid };
 				assert.notDeepEqual(checkPlan(problem, { starts: moved, machines }).violations, []);
 			}
 		}),

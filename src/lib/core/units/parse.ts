@@ -44,7 +44,8 @@ export function parseTemperature(
 	const inF = units.temperature === 'fahrenheit';
 	const read = inF ? fahrenheit(parsed.value) : { celsius: parsed.value };
 	const unit = inF ? '°F' : '°C';
-	const shown = (one: Temperature) => (inF ? one.celsius * 1.8 + 32 : one.celsius);
+	const shown = (temperature: Temperature) =>
+		inF ? temperature.celsius * 1.8 + 32 : temperature.celsius;
 	if (read.celsius < limits.least.celsius)
 		return fail({ kind: 'below', least: shown(limits.least), unit });
 	if (read.celsius > limits.most.celsius)

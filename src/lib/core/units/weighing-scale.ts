@@ -39,7 +39,7 @@ export function roundToScale(
 ): Result<Weighing, WeighingFailure> {
 	const byDivision = [...scales].sort((a, b) => a.division.grams - b.division.grams);
 	const byCapacity = [...scales].sort((a, b) => b.capacity.grams - a.capacity.grams);
-	const scale = byDivision.find((one) => wanted.grams <= one.capacity.grams) ?? byCapacity[0];
+	const scale = byDivision.find((scale) => wanted.grams <= scale.capacity.grams) ?? byCapacity[0];
 	if (!scale) return fail({ kind: 'no-scales' });
 	return ok(weighOn(scale, wanted, Math.round(wanted.grams / scale.division.grams)));
 }

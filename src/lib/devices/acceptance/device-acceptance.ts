@@ -77,7 +77,7 @@ class RecordingBakery {
 			return;
 		}
 		const { readings } = deviceMessageSchema.parse(JSON.parse(body));
-		const read = readings.map((one) => deviceReadingSchema.parse(one));
+		const read = readings.map((reading) => deviceReadingSchema.parse(reading));
 		this.messages.push({ key, readings: read });
 		const failure = this.failures.shift();
 		if (failure === 'refuse') response.writeHead(503).end('{}');
@@ -113,25 +113,25 @@ export function deviceAcceptance(name: string, start: StartDevice): void {
 	test(`${name} reads every sensor it is told of, honestly and on the bakery's clock`, () =>
 		withDevice(async (bakery) => {
 			await bakery.until(() => bakery.messages.length >= 3);
-			const all = bakery.messages.flatMap((one) => one.readings);
+			const all = bakery.messages.flatMap((message) => message.readings);
 			for (const sensor of SENSORS)
 				assert.ok(
-					all.some((one) => one.sensor === sensor.name),
+					all.some((reading) => reading.sensor === sensor.name),
 					`${sensor.name} speaks`
 				);
-			for (const one of all) {
+			for (const reading of all) {
 				assert.ok(
-					SENSORS.some((sensor) => sensor.name === one.sensor),
-					`"${one.sensor}" is a sensor it was told of`
+					SENSORS.some((sensor) => sensor.name === reading.sensor),
+					`"${reading.sensor}" is a sensor it was told of`
 				);
-				const at = Date.parse(one.measuredAt);
+				const at = Date.parse(reading.measuredAt);
 				assert.ok(
 					at >= bakery.anchorBakeryMs - 1000 && at <= bakery.bakeryMs() + 1000,
-					`${one.measuredAt} lies on the bakery's clock`
+					`${reading.measuredAt} lies on the bakery's clock`
 				);
 			}
 			assert.ok(
-				bakery.messages.every((one) => one.key === KEY),
+				bakery.messages.every((message) => message.key === KEY),
 				'it shows its key'
 			);
 		}));
@@ -139,7 +139,7 @@ export function deviceAcceptance(name: string, start: StartDevice): void {
 	test(`${name} gives every reading an id of its own`, () =>
 		withDevice(async (bakery) => {
 			await bakery.until(() => bakery.messages.length >= 3);
-			const ids = bakery.messages.flatMap((one) => one.readings.map((each) => each.id));
+			const ids = bakery.messages.flatMap((message) => message.readings.map((each) => each.id));
 			assert.equal(new Set(ids).size, ids.length, 'no id twice while all is well');
 		}));
 
@@ -149,10 +149,10 @@ export function deviceAcceptance(name: string, start: StartDevice): void {
 				await bakery.until(() => bakery.messages.length >= 3);
 				const [first, ...later] = bakery.messages;
 				assert.ok(first && later.length >= 2, 'three messages came');
-				for (const one of first.readings)
+				for (const reading of first.readings)
 					for (const { readings } of later.slice(0, 2)) {
-						const again = readings.find((each) => each.id === one.id);
-						assert.deepEqual(again, one, 'it comes again as it was');
+						const again = readings.find((each) => each.id === reading.id);
+						assert.deepEqual(again, reading, 'it comes again as it was');
 					}
 			},
 			(bakery) => bakery.failures.push('refuse', 'lose-the-answer')

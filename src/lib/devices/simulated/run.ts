@@ -28,7 +28,8 @@ const { values } = parseArgs({
 	}
 });
 const weather =
-	WEATHERS.find((one) => one === values.weather) ?? fail('--weather wants "usual" or "hot"');
+	WEATHERS.find((weather) => weather === values.weather) ??
+	fail('--weather wants "usual" or "hot"');
 const number = (name: string, text: string, most: number) => {
 	const value = Number(text);
 	return Number.isFinite(value) && Math.abs(value) <= most

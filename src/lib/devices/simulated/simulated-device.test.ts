@@ -75,7 +75,7 @@ test('noise, drift, drop-outs and a stuck sensor can each be switched on', () =>
 	assert.equal(drifting.read(23, START_MS + 24 * 60 * MINUTE), 25);
 	const dropping = sensor({ dropOuts: 0.5 });
 	const lost = Array.from({ length: 200 }, () => dropping.read(23, START_MS)).filter(
-		(one) => one === null
+		(reading) => reading === null
 	).length;
 	assert.ok(lost > 60 && lost < 140, `${lost} of 200 are lost`);
 	const stuck = sensor({ noiseKelvins: 0, stuck: ['room'] });

@@ -61,7 +61,7 @@ export function startSimulatedDevice(options: SimulatedDeviceOptions): RunningDe
 				await pause(RETRY_MS);
 				continue;
 			}
-			const soonest = Math.min(...self.sensors.map((one) => one.reportEverySeconds));
+			const soonest = Math.min(...self.sensors.map((sensor) => sensor.reportEverySeconds));
 			await pause(Math.max(LEAST_WAIT_MS, (soonest * 1000) / Math.max(self.clock.rate, 1e-3)));
 		}
 	};

@@ -14,13 +14,13 @@
 	let { view }: Props = $props();
 	const room = useRoom();
 	const sensors = $derived(
-		view.devices.filter((one) => one.revokedAtMs === null).flatMap((one) => one.sensors)
+		view.devices.filter((device) => device.revokedAtMs === null).flatMap((device) => device.sensors)
 	);
 	const states = $derived(
-		sensors.flatMap((one) => (one.now ? [stateOfProbe(one.now, room.now.epochMs)] : []))
+		sensors.flatMap((sensor) => (sensor.now ? [stateOfProbe(sensor.now, room.now.epochMs)] : []))
 	);
-	const heard = $derived(states.filter((one) => !one.silent).length);
-	const doubted = $derived(states.filter((one) => one.silent || one.unmoved).length);
+	const heard = $derived(states.filter((state) => !state.silent).length);
+	const doubted = $derived(states.filter((state) => state.silent || state.unmoved).length);
 	const sentence = $derived(
 		sensors.length === 0
 			? 'No probe is let in: temperatures are typed.'

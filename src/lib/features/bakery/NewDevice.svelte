@@ -21,14 +21,14 @@
 	let key: { readonly of: string; readonly key: string } | null = $state.raw(null);
 
 	const change = (id: string, to: Partial<Sensor>) =>
-		(sensors = sensors.map((one) => (one.id === id ? { ...one, ...to } : one)));
+		(sensors = sensors.map((sensor) => (sensor.id === id ? { ...sensor, ...to } : sensor)));
 
 	async function letIn(event: SubmitEvent) {
 		event.preventDefault();
-		const names = sensors.map((one) => one.name.trim());
+		const names = sensors.map((sensor) => sensor.name.trim());
 		if (
 			name.trim() === '' ||
-			names.some((one) => one === '') ||
+			names.some((name) => name === '') ||
 			new Set(names).size < names.length
 		) {
 			saving.refuse('Give the device and each of its sensors a name of its own.');
@@ -50,9 +50,9 @@
 				deviceId: crypto.randomUUID(),
 				name: of,
 				keySha256,
-				sensors: sensors.map((one) => ({
-					...one,
-					name: one.name.trim(),
+				sensors: sensors.map((sensor) => ({
+					...sensor,
+					name: sensor.name.trim(),
 					reportEverySeconds: REPORT_EVERY_SECONDS
 				}))
 			},
@@ -111,7 +111,7 @@
 					<button
 						type="button"
 						class="action-lesser"
-						onclick={() => (sensors = sensors.filter((one) => one.id !== sensor.id))}
+						onclick={() => (sensors = sensors.filter((other) => other.id !== sensor.id))}
 						>Leave it out</button
 					>
 				{/if}

@@ -76,7 +76,7 @@
 							{mix.portions
 								.map(
 									(portion) =>
-										`${portion.pieces} ${dough.products.find((one) => one.product.id === portion.productId)?.product.name ?? ''}`
+										`${portion.pieces} ${dough.products.find((product) => product.product.id === portion.productId)?.product.name ?? ''}`
 								)
 								.join(', ')}
 						</li>

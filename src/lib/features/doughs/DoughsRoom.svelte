@@ -35,16 +35,16 @@
 			switch (by.kind) {
 				case 'mix':
 					return (
-						production.doughs.find((one) => one.resolved.formula.id === by.formulaId)?.resolved
+						production.doughs.find((dough) => dough.resolved.formula.id === by.formulaId)?.resolved
 							.formula.name ?? ''
 					);
 				case 'build':
 					return (
-						production.builds.find((one) => one.preparation.id === by.preparationId)?.preparation
-							.name ?? ''
+						production.builds.find((build) => build.preparation.id === by.preparationId)
+							?.preparation.name ?? ''
 					);
 				case 'product':
-					return production.extras.find((one) => one.productId === by.productId)?.product ?? '';
+					return production.extras.find((extra) => extra.productId === by.productId)?.product ?? '';
 			}
 		}
 	);
@@ -58,7 +58,7 @@
 					mix.portions
 						.map(
 							(portion) =>
-								`${portion.pieces} ${dough.products.find((one) => one.product.id === portion.productId)?.product.name ?? ''}`
+								`${portion.pieces} ${dough.products.find((product) => product.product.id === portion.productId)?.product.name ?? ''}`
 						)
 						.join(', ')
 				)

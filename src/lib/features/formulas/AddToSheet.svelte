@@ -19,14 +19,16 @@
 
 	const stages = $derived(stagesInOrder(resolved.final));
 	const stage = $derived(
-		stages.find((one) => (one.preparation?.id ?? '') === stageId) ?? resolved.final
+		stages.find((stage) => (stage.preparation?.id ?? '') === stageId) ?? resolved.final
 	);
 	const ingredients = $derived(
 		model.view.ingredients.filter(
-			(one) =>
-				!one.retired &&
-				one.kind !== 'caustic' &&
-				!stage.lines.some((line) => line.ingredient.id === one.id && line.addition === 'start')
+			(ingredient) =>
+				!ingredient.retired &&
+				ingredient.kind !== 'caustic' &&
+				!stage.lines.some(
+					(line) => line.ingredient.id === ingredient.id && line.addition === 'start'
+				)
 		)
 	);
 	/** What goes into a dough; fillings, washes and baths belong to the product. */
@@ -36,13 +38,13 @@
 			({ preparation, retired }) =>
 				!retired &&
 				INTO_DOUGH.includes(preparation.kind) &&
-				!resolved.final.stages.some((one) => one.preparation?.id === preparation.id)
+				!resolved.final.stages.some((stage) => stage.preparation?.id === preparation.id)
 		)
 	);
 
 	function addIngredient(event: SubmitEvent) {
 		event.preventDefault();
-		const ingredient = ingredients.find((one) => one.id === ingredientId);
+		const ingredient = ingredients.find((ingredient) => ingredient.id === ingredientId);
 		if (!ingredient) return;
 		model.edit({
 			preparationId: stage.preparation?.id ?? null,
@@ -66,14 +68,16 @@
 	<label
 		>Add <select class="field" bind:value={ingredientId} aria-label="Ingredient to add">
 			<option value="">an ingredient</option>
-			{#each ingredients as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
+			{#each ingredients as ingredient (ingredient.id)}<option value={ingredient.id}
+					>{ingredient.name}</option
+				>{/each}
 		</select></label
 	>
 	<label
 		>to <select class="field" bind:value={stageId} aria-label="Stage to add it to">
 			<option value="">final dough</option>
-			{#each stages as one (one.preparation?.id ?? 'final')}
-				{#if one.preparation}<option value={one.preparation.id}>{one.name}</option>{/if}
+			{#each stages as stage (stage.preparation?.id ?? 'final')}
+				{#if stage.preparation}<option value={stage.preparation.id}>{stage.name}</option>{/if}
 			{/each}
 		</select></label
 	>

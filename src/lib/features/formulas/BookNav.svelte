@@ -25,14 +25,18 @@
 	const entries = $derived.by(() => {
 		const notes = {
 			formulas: () => book.formulas,
-			builds: () => book.builds.map((one) => ({ ...one, note: PREPARATION_KIND_TEXT[one.kind] })),
+			builds: () =>
+				book.builds.map((build) => ({ ...build, note: PREPARATION_KIND_TEXT[build.kind] })),
 			products: () => book.products,
 			ingredients: () =>
-				book.ingredients.map((one) => ({ ...one, note: INGREDIENT_KIND_TEXT[one.kind] }))
+				book.ingredients.map((ingredient) => ({
+					...ingredient,
+					note: INGREDIENT_KIND_TEXT[ingredient.kind]
+				}))
 		};
 		const wanted = search.trim().toLowerCase();
 		return notes[shelf]()
-			.filter((one) => `${one.name} ${one.note}`.toLowerCase().includes(wanted))
+			.filter((entry) => `${entry.name} ${entry.note}`.toLowerCase().includes(wanted))
 			.sort((a, b) => Number(a.retired) - Number(b.retired));
 	});
 	const one = $derived(SHELVES.find((each) => each.key === shelf)?.one ?? '');

@@ -9,7 +9,9 @@
 		book: BookList;
 	}
 	let { date, book }: Props = $props();
-	const ingredient = $derived(book.ingredients.find((one) => !one.retired)?.id ?? 'new');
+	const ingredient = $derived(
+		book.ingredients.find((ingredient) => !ingredient.retired)?.id ?? 'new'
+	);
 </script>
 
 <RoomHeading

@@ -21,16 +21,18 @@
 		const all: Ingredient[] = [];
 		for (const stage of stagesInOrder(resolved.final))
 			for (const { ingredient } of stage.lines)
-				if (ingredient.kind === 'flour' && !all.some((one) => one.id === ingredient.id))
+				if (ingredient.kind === 'flour' && !all.some((flour) => flour.id === ingredient.id))
 					all.push(ingredient);
 		return all.flatMap((ingredient) => {
-			const deliveries = model.view.deliveries.filter((one) => one.ingredientId === ingredient.id);
+			const deliveries = model.view.deliveries.filter(
+				(delivery) => delivery.ingredientId === ingredient.id
+			);
 			return deliveries.length > 0 ? [{ ingredient, deliveries }] : [];
 		});
 	});
 	const chosen = (ingredientId: IngredientId) =>
-		model.draft.formula.deliveries.find((one) => one.ingredientId === ingredientId)?.deliveryId ??
-		'';
+		model.draft.formula.deliveries.find((delivery) => delivery.ingredientId === ingredientId)
+			?.deliveryId ?? '';
 	const signed = (value: number, decimals: number) =>
 		`${value > 0 ? '+' : ''}${formatNumber(value, decimals)}`;
 	const text = (delivery: Delivery) => {

@@ -82,7 +82,7 @@
 	});
 	const cards = $derived.by(() => {
 		if (!resolved || !batch) return [];
-		const makes = made.map((one) => `${one.pieces} ${one.product.name}`).join(', ');
+		const makes = made.map((product) => `${product.pieces} ${product.product.name}`).join(', ');
 		return [
 			...batch.builds.map(cardOfBuild),
 			...batch.mixes.map((mix) => cardOfMix(mix, makes || standing))
@@ -128,16 +128,16 @@
 			<SharedBuildChoice {model} />
 			<fieldset class="my-2 flex flex-wrap gap-x-5 gap-y-1">
 				<legend class="sr-only">Read and type in</legend>
-				{#each SHEET_UNITS as one (one.value)}
+				{#each SHEET_UNITS as choice (choice.value)}
 					<label class="flex items-center gap-2">
 						<input
 							type="radio"
 							name="unit"
-							value={one.value}
+							value={choice.value}
 							bind:group={unit}
 							onchange={() => keepSheetUnit(unit)}
 						/>
-						{one.label}
+						{choice.label}
 					</label>
 				{/each}
 			</fieldset>
@@ -149,8 +149,8 @@
 				onFlour={growFlour}
 			/>
 			<AddToSheet {model} {resolved} />
-			{#each model.figures ? sanityNotes(resolved, model.figures) : [] as one (sanityText(one))}
-				<p class="mt-2" data-note><b>Worth a second look:</b> {sanityText(one)}</p>
+			{#each model.figures ? sanityNotes(resolved, model.figures) : [] as note (sanityText(note))}
+				<p class="mt-2" data-note><b>Worth a second look:</b> {sanityText(note)}</p>
 			{/each}
 			<div class="below">
 				<div class="column">

@@ -120,7 +120,9 @@
 		onchange={(event) =>
 			model.moveAddition(material, addition, event.currentTarget.value as Addition)}
 	>
-		{#each offered(addition) as one (one)}<option value={one}>{additionText(one)}</option>{/each}
+		{#each offered(addition) as choice (choice)}<option value={choice}
+				>{additionText(choice)}</option
+			>{/each}
 	</select>
 {/snippet}
 

@@ -84,7 +84,7 @@
 							onchange={(event) => {
 								move(stage, dial, event.currentTarget.value);
 								event.currentTarget.value = formatNumber(
-									dialsOf(stage).find((one) => one.kind === dial.kind)?.value ?? 0,
+									dialsOf(stage).find((other) => other.kind === dial.kind)?.value ?? 0,
 									1
 								);
 							}}

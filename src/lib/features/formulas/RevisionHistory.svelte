@@ -27,14 +27,14 @@
 	const from = $derived(comparison?.before.number ?? 1);
 	const to = $derived(comparison?.after.number ?? 1);
 	const label = (number: number) => {
-		const head = view.revisions.find((one) => one.number === number);
+		const head = view.revisions.find((revision) => revision.number === number);
 		return head
 			? `${number}, ${head.cause === 'followed' ? 'follows its parts' : head.by}, ${dayText(head.occurredAtMs, bakery.timeZone)}`
 			: String(number);
 	};
 	/** The earlier of the two, where it is not the newest: it can be made so again. */
 	const earlier = $derived(
-		from < view.revision ? view.revisions.find((one) => one.number === from) : undefined
+		from < view.revision ? view.revisions.find((revision) => revision.number === from) : undefined
 	);
 	/** The page is the same, only what is compared changes: nothing typed is lost. */
 	async function compare(before: number, after: number) {
@@ -62,8 +62,8 @@
 					value={from}
 					onchange={(event) => compare(Number(event.currentTarget.value), to)}
 				>
-					{#each view.revisions as one (one.number)}<option value={one.number}
-							>{label(one.number)}</option
+					{#each view.revisions as revision (revision.number)}<option value={revision.number}
+							>{label(revision.number)}</option
 						>{/each}
 				</select></label
 			>
@@ -74,8 +74,8 @@
 					value={to}
 					onchange={(event) => compare(from, Number(event.currentTarget.value))}
 				>
-					{#each view.revisions as one (one.number)}<option value={one.number}
-							>{label(one.number)}</option
+					{#each view.revisions as revision (revision.number)}<option value={revision.number}
+							>{label(revision.number)}</option
 						>{/each}
 				</select></label
 			>

@@ -38,16 +38,18 @@
 	] as const;
 	type Start = (typeof STARTS)[number]['value'];
 	let start: Start = $state('total-flour');
-	let pieces = $state(untrack(() => view.products.map((one) => String(one.ordered))));
+	let pieces = $state(untrack(() => view.products.map((product) => String(product.ordered))));
 	let bakedGrams = $state(
 		untrack(() =>
-			view.products.map((one) =>
-				String(Math.round(one.bakedGrams ?? one.scaledGrams * (1 - one.bakeLossShare)))
+			view.products.map((product) =>
+				String(Math.round(product.bakedGrams ?? product.scaledGrams * (1 - product.bakeLossShare)))
 			)
 		)
 	);
 	let bakeLoss = $state(
-		untrack(() => view.products.map((one) => String(Math.round(one.bakeLossShare * 1000) / 10)))
+		untrack(() =>
+			view.products.map((product) => String(Math.round(product.bakeLossShare * 1000) / 10))
+		)
 	);
 	let kilograms = $state(untrack(() => String(totalFlourGrams / 1000)));
 	let fill = $state('80');
@@ -55,9 +57,9 @@
 
 	const materials = $derived.by(() => {
 		const all: { key: string; name: string; material: Material }[] = [];
-		const add = (name: string, one: Material) => {
-			const key = JSON.stringify(one);
-			if (!all.some((other) => other.key === key)) all.push({ key, name, material: one });
+		const add = (name: string, added: Material) => {
+			const key = JSON.stringify(added);
+			if (!all.some((other) => other.key === key)) all.push({ key, name, material: added });
 		};
 		for (const stage of stagesInOrder(resolved.final)) {
 			if (stage.preparation)
@@ -98,7 +100,7 @@
 			case 'total-flour':
 				return { kind: 'total-flour', flour: { grams } };
 			case 'on-hand': {
-				const chosen = materials.find((one) => one.key === material) ?? materials[0];
+				const chosen = materials.find((other) => other.key === material) ?? materials[0];
 				return {
 					kind: 'on-hand',
 					material: chosen?.material ?? { kind: 'ingredient', ingredientId: '' as never },
@@ -149,7 +151,7 @@
 	<label class="block">
 		from
 		<select class="field" bind:value={start} aria-label="Scale from">
-			{#each STARTS as one (one.value)}<option value={one.value}>{one.label}</option>{/each}
+			{#each STARTS as start (start.value)}<option value={start.value}>{start.label}</option>{/each}
 		</select>
 	</label>
 	{#if start === 'pieces' || start === 'baked-pieces'}
@@ -203,7 +205,9 @@
 		{#if start === 'on-hand'}
 			<label class="mt-2 block">
 				<select class="field" bind:value={material} aria-label="What is on hand">
-					{#each materials as one (one.key)}<option value={one.key}>{one.name}</option>{/each}
+					{#each materials as material (material.key)}<option value={material.key}
+							>{material.name}</option
+						>{/each}
 				</select>
 			</label>
 		{/if}

@@ -63,19 +63,19 @@
 			</div>
 		{/each}
 	</div>
-	{#each divided as one (one.product.id)}
+	{#each divided as share (share.product.id)}
 		<p class="mt-3" data-division>
-			<b>{one.divider}, {one.pieces} {one.product.name}:</b>
-			{#if one.division}
-				{one.division.presses} presses of {formatMass(
-					one.division.press,
+			<b>{share.divider}, {share.pieces} {share.product.name}:</b>
+			{#if share.division}
+				{share.division.presses} presses of {formatMass(
+					share.division.press,
 					0,
 					units
-				)}{#if one.division.byHand > 0},
-					{one.division.byHand} left to scale by hand, or one more press with {one.division
+				)}{#if share.division.byHand > 0},
+					{share.division.byHand} left to scale by hand, or one more press with {share.division
 						.spareWithOneMore} to spare{/if}.
 			{:else}
-				{formatMass({ grams: one.product.scaledGrams }, 0, units)} is outside what it takes ({one.range}).
+				{formatMass({ grams: share.product.scaledGrams }, 0, units)} is outside what it takes ({share.range}).
 				Scale by hand, or change the weight.
 			{/if}
 		</p>

@@ -21,7 +21,7 @@
 			model.message = parseFailureText(read.error);
 			return;
 		}
-		const stage = stages.find((one) => (one.preparation?.id ?? '') === into);
+		const stage = stages.find((stage) => (stage.preparation?.id ?? '') === into);
 		if (model.splitOff(stage?.preparation?.id ?? null, name, read.value)) name = '';
 	}
 </script>

@@ -45,9 +45,9 @@ export function changedPreparations(
 	view: FormulaView,
 	taken: ReadonlySet<PreparationId>
 ): readonly Preparation[] {
-	return draft.preparations.filter((one) => {
-		const saved = view.preparations.find(({ preparation }) => preparation.id === one.id);
-		return saved ? comparePreparations(saved.preparation, one).length > 0 : taken.has(one.id);
+	return draft.preparations.filter((other) => {
+		const saved = view.preparations.find(({ preparation }) => preparation.id === other.id);
+		return saved ? comparePreparations(saved.preparation, other).length > 0 : taken.has(other.id);
 	});
 }
 
@@ -80,16 +80,16 @@ export function contentOf(
 		targetCelsius: draft.targetCelsius,
 		mostDoughGrams: draft.mostDoughGrams,
 		steps: [...draft.steps],
-		deliveries: formula.deliveries.map((one) => ({ ...one })),
+		deliveries: formula.deliveries.map((delivery) => ({ ...delivery })),
 		lines: formula.lines.map((line) => ({ ...line })),
-		preparations: changed.map((one) => {
-			const saved = view.preparations.find(({ preparation }) => preparation.id === one.id);
+		preparations: changed.map((other) => {
+			const saved = view.preparations.find(({ preparation }) => preparation.id === other.id);
 			return {
-				preparationId: one.id,
-				newName: saved ? null : one.name,
+				preparationId: other.id,
+				newName: saved ? null : other.name,
 				expectedRevision: saved?.revision ?? 0,
-				copyOf: draft.copies.find((copy) => copy.id === one.id)?.of ?? null,
-				lines: one.lines.map((line) => ({ ...line }))
+				copyOf: draft.copies.find((copy) => copy.id === other.id)?.of ?? null,
+				lines: other.lines.map((line) => ({ ...line }))
 			};
 		})
 	};
@@ -112,21 +112,23 @@ export function draftFrom(
 		targetCelsius: content.targetCelsius,
 		mostDoughGrams: content.mostDoughGrams,
 		steps: content.steps,
-		preparations: content.preparations.map((one) => {
+		preparations: content.preparations.map((other) => {
 			const there = (wanted: string | null) =>
 				view.preparations.find(({ preparation }) => preparation.id === wanted)?.preparation;
-			const begun = there(one.preparationId) ?? there(one.copyOf);
+			const begun = there(other.preparationId) ?? there(other.copyOf);
 			return {
 				kind: begun?.kind ?? 'build',
 				buildLoss: begun?.buildLoss ?? { share: USUAL_BUILD_LOSS_SHARE },
 				takeBackGrams: begun?.takeBackGrams ?? 0,
-				id: id<PreparationId>(one.preparationId),
-				name: one.newName ?? begun?.name ?? '',
-				lines: one.lines
+				id: id<PreparationId>(other.preparationId),
+				name: other.newName ?? begun?.name ?? '',
+				lines: other.lines
 			};
 		}),
-		copies: content.preparations.flatMap((one) =>
-			one.copyOf === null ? [] : [{ id: id<PreparationId>(one.preparationId), of: one.copyOf }]
+		copies: content.preparations.flatMap((preparation) =>
+			preparation.copyOf === null
+				? []
+				: [{ id: id<PreparationId>(preparation.preparationId), of: preparation.copyOf }]
 		),
 		forAll: [],
 		takenUp
@@ -138,7 +140,7 @@ export function revisionOf(draft: Draft, view: FormulaView): RevisionContent {
 	const preparations = new Map(
 		view.preparations.map(({ preparation }) => [preparation.id, preparation])
 	);
-	for (const one of draft.preparations) preparations.set(one.id, one);
+	for (const preparation of draft.preparations) preparations.set(preparation.id, preparation);
 	const { formula, targetCelsius, mostDoughGrams, steps } = draft;
 	return {
 		formula,

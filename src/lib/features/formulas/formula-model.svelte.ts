@@ -117,10 +117,13 @@ export class FormulaModel {
 		const preparations = new SvelteMap(
 			this.view.preparations.map(({ preparation }) => [preparation.id, preparation])
 		);
-		for (const one of this.draft.preparations) preparations.set(one.id, one);
+		for (const preparation of this.draft.preparations)
+			preparations.set(preparation.id, preparation);
 		return {
 			causticMost: this.view.causticMost,
-			ingredients: new SvelteMap(this.view.ingredients.map((one) => [one.id, one])),
+			ingredients: new SvelteMap(
+				this.view.ingredients.map((ingredient) => [ingredient.id, ingredient])
+			),
 			preparations
 		};
 	});
@@ -244,7 +247,7 @@ export class FormulaModel {
 		const draft = this.#merged(result.value.formula, result.value.preparations);
 		this.#take({
 			...draft,
-			preparations: draft.preparations.filter((one) => one.id !== preparation.id),
+			preparations: draft.preparations.filter((other) => other.id !== preparation.id),
 			copies: [...draft.copies, { id: copy.id, of: preparation.id }]
 		});
 	}
@@ -255,15 +258,15 @@ export class FormulaModel {
 		if (typeof resolved === 'string') return;
 		const { formula } = this.draft;
 		const find = (wanted: DeliveryId | null | undefined) =>
-			this.view.deliveries.find((one) => one.id === wanted) ?? null;
-		const before = formula.deliveries.find((one) => one.ingredientId === ingredientId);
+			this.view.deliveries.find((delivery) => delivery.id === wanted) ?? null;
+		const before = formula.deliveries.find((delivery) => delivery.ingredientId === ingredientId);
 		const water = waterCorrection(
 			resolved,
 			ingredientId,
 			find(before?.deliveryId),
 			find(deliveryId)
 		);
-		const others = formula.deliveries.filter((one) => one.ingredientId !== ingredientId);
+		const others = formula.deliveries.filter((delivery) => delivery.ingredientId !== ingredientId);
 		this.#rewrite({
 			...formula,
 			deliveries: deliveryId === null ? others : [...others, { ingredientId, deliveryId }]
@@ -357,7 +360,7 @@ export class FormulaModel {
 	}
 
 	#isTakenName(name: string): boolean {
-		return [...this.pantry.preparations.values()].some((one) => one.name === name);
+		return [...this.pantry.preparations.values()].some((preparation) => preparation.name === name);
 	}
 
 	#freeName(wanted: string): string {
@@ -369,7 +372,7 @@ export class FormulaModel {
 
 	#merged(formula: Formula, preparations: readonly Preparation[]): Draft {
 		const others = this.draft.preparations.filter(
-			(one) => !preparations.some((changed) => changed.id === one.id)
+			(preparation) => !preparations.some((changed) => changed.id === preparation.id)
 		);
 		return { ...this.draft, formula, preparations: [...others, ...preparations] };
 	}

@@ -54,7 +54,7 @@ export function readDifferences(
 		...buildParts(before, after, names),
 		{ part: 'Steps', lines: steps(before, after, names.units) }
 	];
-	return parts.filter((one) => one.lines.length > 0);
+	return parts.filter((part) => part.lines.length > 0);
 }
 
 function settings(
@@ -66,19 +66,20 @@ function settings(
 	const add = (name: string, was: string, is: string) => {
 		if (was !== is) lines.push({ name, before: was, after: is });
 	};
-	const celsius = (one: RevisionContent) =>
-		formatTemperature({ celsius: one.targetCelsius }, 1, units);
-	const most = (one: RevisionContent) =>
-		one.mostDoughGrams === null
+	const celsius = (revision: RevisionContent) =>
+		formatTemperature({ celsius: revision.targetCelsius }, 1, units);
+	const most = (revision: RevisionContent) =>
+		revision.mostDoughGrams === null
 			? "the mixer's own limit"
-			: formatMass({ grams: one.mostDoughGrams }, 0, units);
-	const loss = (one: RevisionContent) => `${formatNumber(one.formula.doughLoss.share * 100, 1)} %`;
+			: formatMass({ grams: revision.mostDoughGrams }, 0, units);
+	const loss = (revision: RevisionContent) =>
+		`${formatNumber(revision.formula.doughLoss.share * 100, 1)} %`;
 	add('Name', before.formula.name, after.formula.name);
 	add('Dough temperature wanted', celsius(before), celsius(after));
 	add('Lost before the pieces', loss(before), loss(after));
 	add('Most in the mixer', most(before), most(after));
-	const lot = (one: RevisionContent, ingredientId: string) => {
-		const found = one.formula.deliveries.find((each) => each.ingredientId === ingredientId);
+	const lot = (revision: RevisionContent, ingredientId: string) => {
+		const found = revision.formula.deliveries.find((each) => each.ingredientId === ingredientId);
 		return found
 			? (deliveries.find((each) => each.id === found.deliveryId)?.lot ?? 'another delivery')
 			: 'the house flour';
@@ -99,7 +100,7 @@ function buildParts(
 		const old = was.get(key);
 		const now = is.get(key);
 		const { name } = (now ?? old) as Preparation;
-		const empty = (one: Preparation): Preparation => ({ ...one, lines: [] });
+		const empty = (preparation: Preparation): Preparation => ({ ...preparation, lines: [] });
 		const lines = comparePreparations(
 			old ?? empty(now as Preparation),
 			now ?? empty(old as Preparation)
@@ -136,9 +137,10 @@ function readLine(
 ): ReadDifference {
 	const name =
 		material.kind === 'ingredient'
-			? ingredients.find((one) => one.id === material.ingredientId)?.name
-			: [...is.preparations, ...was.preparations].find((one) => one.id === material.preparationId)
-					?.name;
+			? ingredients.find((ingredient) => ingredient.id === material.ingredientId)?.name
+			: [...is.preparations, ...was.preparations].find(
+					(preparation) => preparation.id === material.preparationId
+				)?.name;
 	const later = laterText(addition);
 	const amount = (value: number | null) => (value === null ? null : `${formatNumber(value, 2)} %`);
 	return {
@@ -153,7 +155,7 @@ function steps(
 	after: RevisionContent,
 	units: UnitChoice
 ): readonly ReadDifference[] {
-	const read = (one: RevisionContent) => one.steps.map((step) => stepText(step, units));
+	const read = (revision: RevisionContent) => revision.steps.map((step) => stepText(step, units));
 	return diffArrays(read(before), read(after)).flatMap(({ added, removed, value }) =>
 		added || removed
 			? value.map((text) => ({

@@ -34,10 +34,10 @@ test('a number typed as it reads, in any measure and at any size, changes nothin
 						});
 						assert.ok(edited.ok, line.ingredient.name);
 						assert.deepEqual(compareFormulas(OAT_LOAF, edited.value.formula), []);
-						for (const one of edited.value.preparations) {
-							const before = OAT_LOAF_PANTRY.preparations.get(one.id);
+						for (const preparation of edited.value.preparations) {
+							const before = OAT_LOAF_PANTRY.preparations.get(preparation.id);
 							assert.ok(before);
-							assert.deepEqual(comparePreparations(before, one), []);
+							assert.deepEqual(comparePreparations(before, preparation), []);
 						}
 					}
 			}

@@ -45,7 +45,7 @@ const PLACE = 'jovet.formula.measure';
 export function readSheetUnit(): SheetUnit {
 	try {
 		const stored = localStorage.getItem(PLACE);
-		return SHEET_UNITS.find((one) => one.value === stored)?.value ?? 'total';
+		return SHEET_UNITS.find((unit) => unit.value === stored)?.value ?? 'total';
 	} catch {
 		return 'total';
 	}

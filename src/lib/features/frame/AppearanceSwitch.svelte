@@ -18,7 +18,7 @@
 	const A_YEAR_S = 31_536_000;
 
 	function choose(value: string | null) {
-		const choice = CHOICES.find((one) => one.value === value)?.value ?? 'system';
+		const choice = CHOICES.find((choice) => choice.value === value)?.value ?? 'system';
 		chosen = choice;
 		document.documentElement.dataset.appearance = choice;
 		document.cookie = `appearance=${choice}; path=/; max-age=${A_YEAR_S}; samesite=strict`;

@@ -73,7 +73,7 @@
 	const date = $derived(asked !== undefined && parseBakeDate(asked).ok ? asked : null);
 	/** The room is the part of the address behind the date. */
 	const here = $derived(roomOf(page.url.pathname.split('/')[3] ?? ''));
-	const room = $derived(ROOMS.find((one) => one.path === here) ?? ROOMS[0]);
+	const room = $derived(ROOMS.find((room) => room.path === here) ?? ROOMS[0]);
 
 	let slip: { explained: Explained; title: string; notes: readonly string[] } | null =
 		$state.raw(null);
@@ -118,12 +118,12 @@
 	<a class="brand" href={resolve('/')} aria-label="Jovet, the next bake">jovet</a>
 	{#if bakery && date}
 		<nav aria-label="Rooms" class="rooms">
-			{#each ROOMS as one (one.path)}
+			{#each ROOMS as room (room.path)}
 				<a
-					href={resolve(`/bake/${date}/${one.path}`)}
-					aria-current={one.path === here ? 'page' : undefined}
+					href={resolve(`/bake/${date}/${room.path}`)}
+					aria-current={room.path === here ? 'page' : undefined}
 				>
-					{one.name}
+					{room.name}
 				</a>
 			{/each}
 		</nav>

@@ -15,7 +15,7 @@
 	const option = $derived({
 		xAxis: {
 			type: 'category' as const,
-			data: mixes.map((one) => dayText(one.occurredAtMs, room.bakery.timeZone))
+			data: mixes.map((mix) => dayText(mix.occurredAtMs, room.bakery.timeZone))
 		},
 		yAxis: { type: 'value' as const, scale: true, name: scale.name },
 		series: [
@@ -25,15 +25,15 @@
 				step: 'middle' as const,
 				symbol: 'none',
 				lineStyle: { type: 'dashed' as const },
-				data: mixes.map((one) => scale.point(one.targetCelsius))
+				data: mixes.map((mix) => scale.point(mix.targetCelsius))
 			},
 			{
 				name: 'measured',
 				type: 'line' as const,
 				symbolSize: 9,
-				data: mixes.map((one) => ({
-					value: scale.point(one.doughCelsius),
-					symbol: one.counted ? 'circle' : 'emptyCircle'
+				data: mixes.map((mix) => ({
+					value: scale.point(mix.doughCelsius),
+					symbol: mix.counted ? 'circle' : 'emptyCircle'
 				}))
 			}
 		]

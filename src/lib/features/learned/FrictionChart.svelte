@@ -19,9 +19,9 @@
 		1.15 *
 			Math.max(
 				bookKelvins,
-				...mixes.flatMap((one) => [
-					one.believed.high,
-					...(one.counted ? [one.frictionKelvins] : [])
+				...mixes.flatMap((mix) => [
+					mix.believed.high,
+					...(mix.counted ? [mix.frictionKelvins] : [])
 				])
 			)
 	);
@@ -29,7 +29,7 @@
 	const option = $derived({
 		xAxis: {
 			type: 'category' as const,
-			data: mixes.map((one) => dayText(one.occurredAtMs, room.bakery.timeZone))
+			data: mixes.map((mix) => dayText(mix.occurredAtMs, room.bakery.timeZone))
 		},
 		yAxis: { type: 'value' as const, scale: true, name: scale.name },
 		legend: { data: ['the book', 'learned', 'each mix'] },
@@ -40,7 +40,7 @@
 				name: 'band from',
 				stack: 'band',
 				lineStyle: { opacity: 0 },
-				data: mixes.map((one) => scale.difference(one.believed.low))
+				data: mixes.map((mix) => scale.difference(mix.believed.low))
 			},
 			{
 				...line,
@@ -48,7 +48,7 @@
 				stack: 'band',
 				lineStyle: { opacity: 0 },
 				areaStyle: { opacity: 0.18 },
-				data: mixes.map((one) => scale.difference(one.believed.high - one.believed.low))
+				data: mixes.map((mix) => scale.difference(mix.believed.high - mix.believed.low))
 			},
 			{
 				...line,
@@ -60,15 +60,15 @@
 				...line,
 				name: 'learned',
 				lineStyle: { width: 3 },
-				data: mixes.map((one) => scale.difference(one.believed.kelvins))
+				data: mixes.map((mix) => scale.difference(mix.believed.kelvins))
 			},
 			{
 				name: 'each mix',
 				type: 'scatter' as const,
 				symbolSize: 9,
-				data: mixes.map((one) => ({
-					value: scale.difference(Math.min(most, one.frictionKelvins)),
-					symbol: one.counted ? 'circle' : 'emptyCircle'
+				data: mixes.map((mix) => ({
+					value: scale.difference(Math.min(most, mix.frictionKelvins)),
+					symbol: mix.counted ? 'circle' : 'emptyCircle'
 				}))
 			}
 		]

@@ -29,11 +29,11 @@
 		formatDifference({ kelvins: kilojoules / capacity }, 1, units);
 	const degrees = (celsius: number) => formatTemperature({ celsius }, 1, units);
 	const count = (n: number, one: string, many: string) => (n === 1 ? `one ${one}` : `${n} ${many}`);
-	const measured = $derived(view.formulas.reduce((total, one) => total + one.measured, 0));
+	const measured = $derived(view.formulas.reduce((total, choice) => total + choice.measured, 0));
 	const sentence = $derived(
 		measured === 0
 			? 'Nothing is learned yet: measure doughs as they come out of the mixer.'
-			: `${count(measured, 'mix', 'mixes')} measured in the last year, of ${count(view.formulas.filter((one) => one.measured > 0).length, 'dough', 'doughs')}.`
+			: `${count(measured, 'mix', 'mixes')} measured in the last year, of ${count(view.formulas.filter((choice) => choice.measured > 0).length, 'dough', 'doughs')}.`
 	);
 	const frictionText = $derived.by(() => {
 		if (!friction) return '';
@@ -45,7 +45,9 @@
 			? `Not measured yet: ${believed}, from ${others} on this mixer; the book says ${inDough(friction.bookKilojoulesPerKilogram)}.`
 			: `Not measured yet: ${believed}, from the book alone.`;
 	});
-	const leftOut = $derived(friction?.readings.filter((one) => one.leftOut && !one.ignored) ?? []);
+	const leftOut = $derived(
+		friction?.readings.filter((reading) => reading.leftOut && !reading.ignored) ?? []
+	);
 	const address = (formulaId: string, mixerId: string | null) =>
 		`${resolve(`/bake/${view.date}/learned`)}?formula=${formulaId}${mixerId ? `&mixer=${mixerId}` : ''}`;
 	const PLACES = { room: 'In the room', proofer: 'In the proofer', cold: 'In the cold' } as const;
@@ -68,16 +70,16 @@
 
 <div class="learned">
 	<nav aria-label="Formulas" class={formula ? 'border border-line bg-sheet' : ''}>
-		{#each view.formulas as one (one.id)}
+		{#each view.formulas as choice (choice.id)}
 			<!-- eslint-disable svelte/no-navigation-without-resolve -- resolved in address() -->
 			<a
 				class="row"
-				href={address(one.id, view.mixerId)}
-				aria-current={one.id === formula?.id ? 'page' : undefined}
+				href={address(choice.id, view.mixerId)}
+				aria-current={choice.id === formula?.id ? 'page' : undefined}
 			>
-				<b>{one.name}</b>
+				<b>{choice.name}</b>
 				<span class="shrink-0 whitespace-nowrap text-ink-2"
-					>{one.measured === 0 ? 'not measured' : count(one.measured, 'mix', 'mixes')}</span
+					>{choice.measured === 0 ? 'not measured' : count(choice.measured, 'mix', 'mixes')}</span
 				>
 			</a>
 		{/each}
@@ -100,11 +102,11 @@
 				<!-- eslint-enable svelte/no-navigation-without-resolve -->
 				<h3 class="sub">Friction</h3>
 				<p class="text-lead" data-friction>{frictionText}</p>
-				{#each leftOut as one (one.id)}
+				{#each leftOut as observation (observation.id)}
 					<p>
-						The reading of {dayText(one.occurredAtMs, timeZone)} was left out: by itself it says {inDough(
-							one.frictionKilojoulesPerKilogram
-						)}, too far from the others to be honest.
+						The reading of {dayText(observation.occurredAtMs, timeZone)} was left out: by itself it says
+						{inDough(observation.frictionKilojoulesPerKilogram)}, too far from the others to be
+						honest.
 					</p>
 				{/each}
 				{#if view.mixes.length > 0 && friction}
@@ -125,9 +127,9 @@
 					<Observations
 						subject="friction"
 						formulaId={formula.id}
-						observations={friction.readings.map((one) => ({
-							...one,
-							text: `dough ${degrees(one.doughCelsius)} for ${degrees(one.targetCelsius)}, water at ${degrees(one.waterCelsius)}${one.instrument === 'surface-thermometer' ? ', on the surface' : ''}; friction ${inDough(one.frictionKilojoulesPerKilogram)}`
+						observations={friction.readings.map((reading) => ({
+							...reading,
+							text: `dough ${degrees(reading.doughCelsius)} for ${degrees(reading.targetCelsius)}, water at ${degrees(reading.waterCelsius)}${reading.instrument === 'surface-thermometer' ? ', on the surface' : ''}; friction ${inDough(reading.frictionKilojoulesPerKilogram)}`
 						}))}
 					/>
 				{/if}
@@ -143,9 +145,9 @@
 					<Observations
 						subject="clock"
 						formulaId={formula.id}
-						observations={clock.observations.map((one) => ({
-							...one,
-							text: `${VERDICT_TEXT[one.verdict]} after ${formatMinutes(one.doseMinutes)} on its clock, decided to ${DECISION_TEXT[one.decision]}: ${formatNumber(one.value, 2)} times the book`
+						observations={clock.observations.map((observation) => ({
+							...observation,
+							text: `${VERDICT_TEXT[observation.verdict]} after ${formatMinutes(observation.doseMinutes)} on its clock, decided to ${DECISION_TEXT[observation.decision]}: ${formatNumber(observation.value, 2)} times the book`
 						}))}
 					/>
 				</section>
@@ -161,9 +163,9 @@
 					<Observations
 						subject="time-constant"
 						formulaId={formula.id}
-						observations={tub.observations.map((one) => ({
-							...one,
-							text: `${degrees(one.fromCelsius)} to ${degrees(one.toCelsius)} in ${formatMinutes(one.minutes)} at ${degrees(one.ambientCelsius)}: ${formatMinutes(one.value)}`
+						observations={tub.observations.map((observation) => ({
+							...observation,
+							text: `${degrees(observation.fromCelsius)} to ${degrees(observation.toCelsius)} in ${formatMinutes(observation.minutes)} at ${degrees(observation.ambientCelsius)}: ${formatMinutes(observation.value)}`
 						}))}
 					/>
 				</section>

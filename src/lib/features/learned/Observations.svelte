@@ -63,20 +63,22 @@
 	</p>
 	{#if open}
 		<ul class="mt-1" data-observations={subject}>
-			{#each observations as one (one.id)}
+			{#each observations as observation (observation.id)}
 				<li class="flex flex-wrap items-center justify-between gap-3 border-t border-line py-1">
 					<span
-						>{when(one.occurredAtMs)}: {one.text}{one.ignored
+						>{when(observation.occurredAtMs)}: {observation.text}{observation.ignored
 							? ', ignored'
-							: one.leftOut
+							: observation.leftOut
 								? ', left out'
 								: ''}</span
 					>
 					<button
 						class="action-lesser"
-						aria-label="{one.ignored ? 'Count' : 'Ignore'} the reading of {when(one.occurredAtMs)}"
-						onclick={() => judge(one.id, !one.ignored)}
-						>{one.ignored ? 'Count it' : 'Ignore it'}</button
+						aria-label="{observation.ignored ? 'Count' : 'Ignore'} the reading of {when(
+							observation.occurredAtMs
+						)}"
+						onclick={() => judge(observation.id, !observation.ignored)}
+						>{observation.ignored ? 'Count it' : 'Ignore it'}</button
 					>
 				</li>
 			{/each}

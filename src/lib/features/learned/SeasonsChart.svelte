@@ -11,7 +11,7 @@
 	let { days }: Props = $props();
 	const room = useRoom();
 	const scale = $derived(chartScale(room.bakery.units));
-	const dates = $derived([...new Set(days.map((one) => one.day))].sort());
+	const dates = $derived([...new Set(days.map((day) => day.day))].sort());
 	const LINES = [
 		['room', 'room', 'solid'],
 		['flour', 'flour', 'dashed'],
@@ -19,7 +19,7 @@
 	] as const;
 	const means = (quantity: string) => {
 		const found = new Map(
-			days.filter((one) => one.quantity === quantity).map((one) => [one.day, one.meanCelsius])
+			days.filter((day) => day.quantity === quantity).map((day) => [day.day, day.meanCelsius])
 		);
 		return dates.map((day) => {
 			const celsius = found.get(day);

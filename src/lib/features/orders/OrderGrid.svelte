@@ -26,7 +26,7 @@
 		view.drops
 			.map(dropTotal)
 			.reduce(
-				(total, one) => ({ pieces: total.pieces + one.pieces, grams: total.grams + one.grams }),
+				(total, row) => ({ pieces: total.pieces + row.pieces, grams: total.grams + row.grams }),
 				{ pieces: 0, grams: 0 }
 			)
 	);

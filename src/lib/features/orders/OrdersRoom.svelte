@@ -41,8 +41,9 @@
 		return { pieces, grams };
 	});
 	const dropsWithOrders = $derived(
-		view.drops.filter((drop) => view.products.some((one) => model.pieces(one.id, drop.id) > 0))
-			.length
+		view.drops.filter((drop) =>
+			view.products.some((product) => model.pieces(product.id, drop.id) > 0)
+		).length
 	);
 	const sentence = $derived.by(() => {
 		if (view.products.length === 0) return 'There is no product in the book yet.';
@@ -80,7 +81,7 @@
 		const last = model.undoable;
 		if (!last) return '';
 		const [productId] = last.key.split(' ');
-		const name = view.products.find((one) => one.id === productId)?.name ?? '';
+		const name = view.products.find((product) => product.id === productId)?.name ?? '';
 		return `${name}, ${last.after} back to ${last.before}`;
 	});
 </script>
@@ -125,8 +126,8 @@
 			<span class="act-now px-2 py-1">{cell.state === 'invalid' ? 'Check' : 'Not saved'}</span>
 			<span>
 				<b>
-					{view.products.find((one) => one.id === cell.productId)?.name},
-					{view.drops.find((one) => one.id === cell.dropId)?.name}:
+					{view.products.find((product) => product.id === cell.productId)?.name},
+					{view.drops.find((drop) => drop.id === cell.dropId)?.name}:
 				</b>
 				{cell.message}
 			</span>

@@ -62,7 +62,7 @@ export class OrdersModel {
 		for (const { id: productId } of view.products)
 			for (const { id: dropId } of view.drops) {
 				const key = keyOf(productId, dropId);
-				const line = view.cells.find((one) => keyOf(one.productId, one.dropId) === key);
+				const line = view.cells.find((cell) => keyOf(cell.productId, cell.dropId) === key);
 				const { pieces: saved, version } = line ?? { pieces: 0, version: 0 };
 				const cell = this.#cells.get(key);
 				// An answer that is on its way, or came since, knows better than a page that was read before it.

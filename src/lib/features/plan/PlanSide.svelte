@@ -21,7 +21,7 @@
 
 	const list = $derived(toDoList(plan.tasks, input).filter((entry) => entry.handsOn));
 	const days = $derived([...new Set(list.map((entry) => dayText(entry.atMs, zone)))]);
-	const task = $derived(plan.tasks.find((one) => one.id === selected) ?? null);
+	const task = $derived(plan.tasks.find((task) => task.id === selected) ?? null);
 	const taskOf = (caution: DayPlan['cautions'][number]) =>
 		caution.kind === 'overlap' ? caution.second : caution.before;
 </script>

@@ -30,10 +30,10 @@
 		const { batch } = task;
 		if (batch.kind === 'preparation') return null;
 		const found = input.doughs
-			.find((one) => one.formulaId === batch.formulaId)
-			?.mixes.find((one) => one.ordinal === batch.ordinal);
+			.find((dough) => dough.formulaId === batch.formulaId)
+			?.mixes.find((mix) => mix.ordinal === batch.ordinal);
 		const known = view.mixes.find(
-			(one) => one.formulaId === batch.formulaId && one.ordinal === batch.ordinal
+			(mix) => mix.formulaId === batch.formulaId && mix.ordinal === batch.ordinal
 		);
 		return found && known ? { ...found, ...known } : null;
 	});

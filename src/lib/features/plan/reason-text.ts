@@ -20,8 +20,8 @@ export function reasonText(
 	const { batch } = task;
 	if (batch.kind !== 'portion') return '';
 	const mix = input.doughs
-		.find((one) => one.formulaId === batch.formulaId)
-		?.mixes.find((one) => one.ordinal === batch.ordinal);
+		.find((dough) => dough.formulaId === batch.formulaId)
+		?.mixes.find((mix) => mix.ordinal === batch.ordinal);
 	const dropIds =
 		mix?.portions.find((portion) => portion.productId === batch.productId)?.dropIds ?? [];
 	const first = input.drops
@@ -43,11 +43,11 @@ function followerOf(task: DayTask, plan: DayPlan, input: BakeDayInput): DayTask 
 		const row = batchKey({ kind: 'portion', formulaId, ordinal, productId });
 		return soonest(
 			plan.tasks.filter(
-				(one) =>
-					one.startMs >= task.endMs &&
-					(batchKey(one.batch) === row ||
-						batchKey(one.batch).startsWith(row.replace('portion:', 'load:'))) &&
-					!(one.batch.kind === 'load' && batch.kind === 'load')
+				(other) =>
+					other.startMs >= task.endMs &&
+					(batchKey(other.batch) === row ||
+						batchKey(other.batch).startsWith(row.replace('portion:', 'load:'))) &&
+					!(other.batch.kind === 'load' && batch.kind === 'load')
 			)
 		);
 	}
@@ -60,7 +60,7 @@ function followerOf(task: DayTask, plan: DayPlan, input: BakeDayInput): DayTask 
 			)
 				keys.add(batchKey(other));
 	if (batch.kind === 'preparation') {
-		const build = input.builds.find((one) => one.preparationId === batch.preparationId);
+		const build = input.builds.find((build) => build.preparationId === batch.preparationId);
 		for (const { batch: other } of plan.tasks)
 			if (
 				(other.kind === 'preparation' && build?.takenByBuilds.includes(other.preparationId)) ||
@@ -70,7 +70,8 @@ function followerOf(task: DayTask, plan: DayPlan, input: BakeDayInput): DayTask 
 	}
 	return soonest(
 		plan.tasks.filter(
-			(one) => one.id !== task.id && one.startMs >= task.endMs && keys.has(batchKey(one.batch))
+			(other) =>
+				other.id !== task.id && other.startMs >= task.endMs && keys.has(batchKey(other.batch))
 		)
 	);
 }

@@ -18,14 +18,14 @@
 	const shown = (celsius: number) =>
 		Math.round((inF ? inFahrenheit({ celsius }) : celsius) * 10) / 10;
 	const HOURS_SHOWN = 14;
-	const moments = $derived(cold.moments.filter((one) => one.minutes <= HOURS_SHOWN * 60));
+	const moments = $derived(cold.moments.filter((moment) => moment.minutes <= HOURS_SHOWN * 60));
 	/** Inked apart by their lines, not by colours. */
 	const LINES = ['solid', 'dotted', [8, 3], [2, 6]] as const;
 	const option = $derived({
 		xAxis: {
 			type: 'category' as const,
 			boundaryGap: false,
-			data: moments.map((one) => clockText(cold.fromMs + one.minutes * 60_000, timeZone)),
+			data: moments.map((moment) => clockText(cold.fromMs + moment.minutes * 60_000, timeZone)),
 			axisLabel: { interval: 11 }
 		},
 		yAxis: { type: 'value' as const, scale: true, name: inF ? '°F' : '°C' },
@@ -35,14 +35,14 @@
 				type: 'line' as const,
 				symbol: 'none',
 				lineStyle: { type: 'dashed' as const, width: 2 },
-				data: moments.map((one) => shown(one.airCelsius))
+				data: moments.map((moment) => shown(moment.airCelsius))
 			},
 			...names.map((of, index) => ({
 				name: of,
 				type: 'line' as const,
 				symbol: 'none',
 				lineStyle: { type: LINES[index % LINES.length], width: 3 },
-				data: moments.map((one) => shown(one.loads[index]?.celsius ?? 0))
+				data: moments.map((moment) => shown(moment.loads[index]?.celsius ?? 0))
 			}))
 		]
 	});

@@ -19,20 +19,20 @@
 
 	const rooms = $derived(
 		view.retarders.map((retarder) => {
-			const inside = model.followed.filter((one) => one.view.retarderId === retarder.id);
+			const inside = model.followed.filter((dough) => dough.view.retarderId === retarder.id);
 			const cold = model.cold.get(retarder.id);
 			// A dough that went in this very moment is told as it went in.
 			const now =
-				cold?.moments.findLast((one) => cold.fromMs + one.minutes * 60_000 <= model.nowMs) ??
+				cold?.moments.findLast((moment) => cold.fromMs + moment.minutes * 60_000 <= model.nowMs) ??
 				cold?.moments[0];
-			const warmest = cold?.moments.reduce((most, one) =>
-				one.airCelsius > most.airCelsius ? one : most
+			const warmest = cold?.moments.reduce((most, moment) =>
+				moment.airCelsius > most.airCelsius ? moment : most
 			);
 			const down = cold?.moments.find(
-				(one) =>
+				(moment) =>
 					warmest !== undefined &&
-					one.minutes > warmest.minutes &&
-					one.loads.every((load) => load.celsius < retarder.setCelsius + 4)
+					moment.minutes > warmest.minutes &&
+					moment.loads.every((load) => load.celsius < retarder.setCelsius + 4)
 			);
 			return { retarder, inside, cold, now, warmest, down };
 		})
@@ -64,14 +64,14 @@
 						: 'Its doughs stay warm for more than a day: it is too full.'}
 				</p>
 				<ul class="mt-1">
-					{#each inside as one (one.key)}
+					{#each inside as dough (dough.key)}
 						<li class="border-t border-line py-1">
-							<b>{mixTitle(one.view)}</b>, {formatMass({ grams: one.view.grams }, 0, units)} at {degrees(
-								one.story.celsius
+							<b>{mixTitle(dough.view)}</b>, {formatMass({ grams: dough.view.grams }, 0, units)} at {degrees(
+								dough.story.celsius
 							)}: {formatNumber(
 								heatToRemove(
-									one.view.grams / 1000,
-									Math.max(0, one.story.celsius - retarder.setCelsius)
+									dough.view.grams / 1000,
+									Math.max(0, dough.story.celsius - retarder.setCelsius)
 								),
 								0
 							)} kJ still to take out of it
@@ -80,7 +80,7 @@
 				</ul>
 				<ColdRoomChart
 					{cold}
-					names={inside.map((one) => mixTitle(one.view))}
+					names={inside.map((dough) => mixTitle(dough.view))}
 					name={retarder.name}
 				/>
 			{/if}

@@ -33,8 +33,8 @@
 			? formatMinutes((card.marks.ripe - model.nowMs) / 60_000)
 			: null
 	);
-	const ripeText = (one: DoughCard) =>
-		one.marks.ripe === null ? 'not ripe within three days' : `ripe ${at(one.marks.ripe)}`;
+	const ripeText = (told: DoughCard) =>
+		told.marks.ripe === null ? 'not ripe within three days' : `ripe ${at(told.marks.ripe)}`;
 	const asks = $derived.by(() => {
 		const all: { name: string; text: string }[] = [];
 		for (const retarder of view.retarders) {
@@ -68,7 +68,7 @@
 		story.clock.leavening === 'sourdough' && story.past[0]
 			? favourOf(
 					story.past[0].startCelsius,
-					[...story.past, ...card.expected].map((one) => one.stretch)
+					[...story.past, ...card.expected].map((part) => part.stretch)
 				)
 			: null
 	);
@@ -108,9 +108,9 @@
 		dough decides.
 	</p>
 	<ul class="mt-2" data-asks>
-		{#each asks as one (one.name)}
+		{#each asks as ask (ask.name)}
 			<li class="flex flex-wrap justify-between gap-x-4 border-t border-line py-2">
-				<span>{one.name}</span><b>{one.text}</b>
+				<span>{ask.name}</span><b>{ask.text}</b>
 			</li>
 		{/each}
 	</ul>

@@ -32,7 +32,7 @@
 
 	const kinds = Object.keys(SIGHTINGS) as SightingKind[];
 	const optionsOf = (kind: SightingKind) =>
-		SIGHTINGS[kind].map((one) => ({ kind, seen: one }) as Sighting);
+		SIGHTINGS[kind].map((sign) => ({ kind, seen: sign }) as Sighting);
 	const sightings = $derived(Object.values(seen));
 	const readiness = $derived.by(() => {
 		const { clock, dose } = dough.story;
@@ -100,7 +100,7 @@
 					? dough.view.kind === 'mix'
 						? 'Go on: divide it'
 						: 'Go on: take it'
-					: DECISION_TEXT[decision].replace(/^./, (one) => one.toUpperCase())}</button
+					: DECISION_TEXT[decision].replace(/^./, (letter) => letter.toUpperCase())}</button
 			>
 		{/each}
 	</div>
@@ -110,12 +110,13 @@
 		</p>{/if}
 	{#if dough.view.judgements.length > 0}
 		<ul class="mt-3" data-judgements>
-			{#each [...dough.view.judgements].reverse() as one (one.id)}
+			{#each [...dough.view.judgements].reverse() as judgement (judgement.id)}
 				<li class="border-t border-line py-1">
-					{clockText(one.occurredAtMs, room.bakery.timeZone)}, {one.by}:
-					<b>{VERDICT_TEXT[one.verdict]}</b>, decided to {DECISION_TEXT[one.decision]}{one.sightings
-						.length > 0
-						? ` (${one.sightings.map(sightingText).join(', ')})`
+					{clockText(judgement.occurredAtMs, room.bakery.timeZone)}, {judgement.by}:
+					<b>{VERDICT_TEXT[judgement.verdict]}</b>, decided to {DECISION_TEXT[
+						judgement.decision
+					]}{judgement.sightings.length > 0
+						? ` (${judgement.sightings.map(sightingText).join(', ')})`
 						: ', by the clock alone'}
 				</li>
 			{/each}

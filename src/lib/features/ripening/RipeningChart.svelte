@@ -29,8 +29,8 @@
 	const MOST_AHEAD_MS = 16 * HOUR_MS;
 
 	const range = $derived.by(() => {
-		const starts = doughs.map((one) => one.story.past[0]?.fromMs ?? nowMs);
-		const ends = doughs.map((one) => one.card.marks.late ?? one.card.marks.ripe ?? nowMs);
+		const starts = doughs.map((dough) => dough.story.past[0]?.fromMs ?? nowMs);
+		const ends = doughs.map((dough) => dough.card.marks.late ?? dough.card.marks.ripe ?? nowMs);
 		const from = Math.floor(Math.min(nowMs, ...starts) / HOUR_MS) * HOUR_MS;
 		const to = Math.min(Math.max(nowMs + HOUR_MS, ...ends), nowMs + MOST_AHEAD_MS);
 		return { from, to: Math.ceil(to / HOUR_MS) * HOUR_MS };
@@ -63,11 +63,11 @@
 		doughs.map((dough) => ({
 			dough,
 			segments: [
-				...dough.story.past.map((one, index) => segment(one, index, true)),
+				...dough.story.past.map((part, index) => segment(part, index, true)),
 				...dough.card.expected
-					.filter((one) => one.fromMs < range.to)
-					.map((one, index) => segment(one, index, false))
-			].filter((one) => one.toX > one.fromX),
+					.filter((part) => part.fromMs < range.to)
+					.map((part, index) => segment(part, index, false))
+			].filter((drawn) => drawn.toX > drawn.fromX),
 			marks: (['early', 'ripe', 'late'] as const).flatMap((kind) => {
 				const ms = dough.card.marks[kind];
 				return ms === null || ms > range.to ? [] : [{ key: kind, kind, x: x(ms) }];

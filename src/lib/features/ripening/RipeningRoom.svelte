@@ -31,11 +31,11 @@
 	let chosen: string | null = $state(null);
 	let looking: 'look' | 'check' | null = $state(null);
 	const selected = $derived(
-		model.followed.find((one) => one.key === chosen) ?? model.followed[0] ?? null
+		model.followed.find((followed) => followed.key === chosen) ?? model.followed[0] ?? null
 	);
-	const waiting = $derived(view.doughs.filter((one) => !one.mixed));
-	const clockless = $derived(view.doughs.filter((one) => one.mixed && !one.step));
-	const ended = $derived(view.doughs.filter((one) => one.endedAtMs !== null));
+	const waiting = $derived(view.doughs.filter((dough) => !dough.mixed));
+	const clockless = $derived(view.doughs.filter((dough) => dough.mixed && !dough.step));
+	const ended = $derived(view.doughs.filter((dough) => dough.endedAtMs !== null));
 	const doubt = $derived(view.roomProbe ? probeDoubt(view.roomProbe, room.now.epochMs) : null);
 	const note = $derived(
 		`The room is taken to be at ${formatTemperature({ celsius: view.roomCelsius }, 1, units)}${
@@ -74,27 +74,29 @@
 	</div>
 	<div class="doughs">
 		<nav aria-label="Doughs in their bulk" class="border border-line bg-sheet">
-			{#each model.followed as one (one.key)}
+			{#each model.followed as followed (followed.key)}
 				<button
 					class="row"
-					aria-current={one.key === selected?.key ? 'true' : undefined}
-					data-row={mixTitle(one.view)}
-					onclick={() => select(one.key)}
+					aria-current={followed.key === selected?.key ? 'true' : undefined}
+					data-row={mixTitle(followed.view)}
+					onclick={() => select(followed.key)}
 				>
 					<span class="when"
-						>{one.card.marks.ripe === null ? '–' : clockText(one.card.marks.ripe, timeZone)}</span
+						>{followed.card.marks.ripe === null
+							? '–'
+							: clockText(followed.card.marks.ripe, timeZone)}</span
 					>
 					<span>
-						<b>{mixTitle(one.view)}</b>
+						<b>{mixTitle(followed.view)}</b>
 						<span class="block text-ink-2"
-							>{formatTemperature({ celsius: one.story.celsius }, 1, units)}, {Math.round(
-								(one.card.doseSoFar / one.card.doseRipe) * 100
-							)} %{one.story.ahead[0]?.place === 'cold' ? ', in the cold' : ''}</span
+							>{formatTemperature({ celsius: followed.story.celsius }, 1, units)}, {Math.round(
+								(followed.card.doseSoFar / followed.card.doseRipe) * 100
+							)} %{followed.story.ahead[0]?.place === 'cold' ? ', in the cold' : ''}</span
 						>
 					</span>
-					{#if one.card.marks.late !== null && one.card.marks.late <= model.nowMs}
+					{#if followed.card.marks.late !== null && followed.card.marks.late <= model.nowMs}
 						<span class="act-now px-2 py-1">late</span>
-					{:else if one.card.marks.ripe !== null && one.card.marks.ripe <= model.nowMs}
+					{:else if followed.card.marks.ripe !== null && followed.card.marks.ripe <= model.nowMs}
 						<span class="act-now px-2 py-1">ripe</span>
 					{/if}
 				</button>
@@ -134,7 +136,7 @@
 	<section class="mx-5 mb-4 border border-line bg-sheet px-4 py-3" aria-label="Past their bulk">
 		<h2>Past their bulk</h2>
 		<ul>
-			{#each ended as one (keyOf(one))}<EndedDough dough={one} {model} />{/each}
+			{#each ended as dough (keyOf(dough))}<EndedDough {dough} {model} />{/each}
 		</ul>
 	</section>
 {/if}
@@ -143,10 +145,10 @@
 		<h2>Not mixed yet</h2>
 		<p>
 			{waiting
-				.map((one) =>
-					one.plannedMs === null
-						? mixTitle(one)
-						: `${mixTitle(one)} (planned for ${clockText(one.plannedMs, timeZone)})`
+				.map((dough) =>
+					dough.plannedMs === null
+						? mixTitle(dough)
+						: `${mixTitle(dough)} (planned for ${clockText(dough.plannedMs, timeZone)})`
 				)
 				.join(', ')}. A dough is followed from the temperature it is measured with in the
 			<a href={resolve(`/bake/${view.date}/water`)}>Water</a> room.

@@ -61,7 +61,7 @@ export class RipeningModel {
 	readonly #watch = $derived.by(() => {
 		const { room, roomCelsius, retarders } = this.#view();
 		return watchDoughs(
-			this.#going.map((one) => one.watched),
+			this.#going.map((dough) => dough.watched),
 			{ room, roomCelsius, retarders },
 			this.nowMs
 		);
@@ -79,20 +79,20 @@ export class RipeningModel {
 	/** What a cold room would be with one more dough in it from now on. */
 	coldWith(retarderId: string, dough: FollowedDough): ColdAir | null {
 		const { roomCelsius, retarders } = this.#view();
-		const retarder = retarders.find((one) => one.id === retarderId);
+		const retarder = retarders.find((retarder) => retarder.id === retarderId);
 		if (!retarder) return null;
 		const inside = this.followed
-			.filter((one) => one.view.retarderId === retarderId && one.key !== dough.key)
-			.flatMap((one) => {
-				const first = one.story.past.find((stretch) => stretch.place === 'cold');
+			.filter((other) => other.view.retarderId === retarderId && other.key !== dough.key)
+			.flatMap((dough) => {
+				const first = dough.story.past.find((stretch) => stretch.place === 'cold');
 				return first
 					? [
 							{
 								inAtMs: first.fromMs,
-								kilograms: one.view.grams / 1000,
+								kilograms: dough.view.grams / 1000,
 								celsius: first.startCelsius,
 								timeConstantMinutes: first.stretch.timeConstantMinutes,
-								clock: one.story.clock
+								clock: dough.story.clock
 							}
 						]
 					: [];

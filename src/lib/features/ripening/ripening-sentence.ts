@@ -13,7 +13,7 @@ export function ripeningSentence(
 	if (view.doughs.length === 0)
 		return 'There is no dough to follow: nothing is ordered for this date.';
 	if (followed.length === 0)
-		return view.doughs.some((one) => one.endedAtMs !== null)
+		return view.doughs.some((dough) => dough.endedAtMs !== null)
 			? 'No dough is in its bulk any more.'
 			: 'No dough is mixed yet: measure the first one at the mixer.';
 	const late = followed.filter(({ card }) => card.marks.late !== null && card.marks.late <= nowMs);

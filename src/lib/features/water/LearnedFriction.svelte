@@ -32,7 +32,9 @@
 			return `Friction ${figure} ± ${spread} of dough, from other doughs${on}: this one was not measured yet.`;
 		return `Friction ${inDough(friction.bookKilojoulesPerKilogram)} ± ${spread} of dough, from the book: nothing measured yet.`;
 	});
-	const leftOut = $derived(friction.readings.filter((one) => one.leftOut && !one.ignored));
+	const leftOut = $derived(
+		friction.readings.filter((reading) => reading.leftOut && !reading.ignored)
+	);
 </script>
 
 <div class="mt-2" data-friction>
@@ -41,10 +43,10 @@
 		<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved, with a question behind it -->
 		<a href={`${resolve(`/bake/${date}/learned`)}?formula=${mix.formulaId}`}>How it was learned</a>
 	</p>
-	{#each leftOut as one (one.id)}
+	{#each leftOut as observation (observation.id)}
 		<p class="text-ink-2">
-			The reading of {dayText(one.occurredAtMs, timeZone)} was left out: by itself it says {inDough(
-				one.frictionKilojoulesPerKilogram
+			The reading of {dayText(observation.occurredAtMs, timeZone)} was left out: by itself it says {inDough(
+				observation.frictionKilojoulesPerKilogram
 			)}, too far from the others to be honest.
 		</p>
 	{/each}

@@ -51,7 +51,7 @@
 
 <nav aria-label="Mixes and builds" class="bg-sheet">
 	{#each ['mix', 'build'] as const as kind (kind)}
-		{@const of = rows.filter((one) => one.kind === kind)}
+		{@const of = rows.filter((row) => row.kind === kind)}
 		{#if of.length > 0}
 			<h2 class="px-4 pt-3 pb-1">{kind === 'mix' ? 'Mixes' : 'Builds'}</h2>
 			<ul>

@@ -31,8 +31,8 @@
 					<span class="block">on</span>
 					<select class="field" bind:value={mixerId} aria-label="{title}, mixed on">
 						<option value={null}>{mix.mixer?.name ?? 'the usual mixer'}</option>
-						{#each mixers.filter((one) => one.id !== mix.mixer?.id) as one (one.id)}
-							<option value={one.id}>{one.name}</option>
+						{#each mixers.filter((mixer) => mixer.id !== mix.mixer?.id) as mixer (mixer.id)}
+							<option value={mixer.id}>{mixer.name}</option>
 						{/each}
 					</select>
 				</label>

@@ -28,16 +28,16 @@
 
 <fieldset class="border-b border-line py-3">
 	<legend class="font-bold">Water by the</legend>
-	{#each WATER_SCHOOLS as one (one)}
+	{#each WATER_SCHOOLS as choice (choice)}
 		<label class="flex min-h-9 items-center gap-2">
 			<input
 				type="radio"
 				name="school"
-				value={one}
-				checked={one === school}
-				onchange={() => choose(one)}
+				value={choice}
+				checked={choice === school}
+				onchange={() => choose(choice)}
 			/>
-			{SCHOOL_TEXT[one].toLowerCase()}
+			{SCHOOL_TEXT[choice].toLowerCase()}
 		</label>
 	{/each}
 	{#if sending.message}<p role="alert" class="font-bold">{sending.message}</p>{/if}

@@ -25,17 +25,17 @@
 
 <div class="mt-2 border-t border-line pt-2" data-schools>
 	<ul class="flex flex-wrap gap-x-6 gap-y-1">
-		{#each WATER_SCHOOLS as one (one)}
-			{@const value = degrees(water.schools[one].value)}
+		{#each WATER_SCHOOLS as choice (choice)}
+			{@const value = degrees(water.schools[choice].value)}
 			<li class="flex flex-wrap items-baseline gap-x-1">
-				{SCHOOL_TEXT[one]}
+				{SCHOOL_TEXT[choice]}
 				<button
 					class="cursor-pointer font-bold underline decoration-dotted underline-offset-4"
-					aria-label="{title}, {SCHOOL_TEXT[one]} {value}, open the arithmetic"
-					onclick={() => room.explain(water.schools[one], `${SCHOOL_TEXT[one]} for ${title}`)}
+					aria-label="{title}, {SCHOOL_TEXT[choice]} {value}, open the arithmetic"
+					onclick={() => room.explain(water.schools[choice], `${SCHOOL_TEXT[choice]} for ${title}`)}
 					>{value}</button
-				>{#if one === 'base-temperature'}
-					<span class="text-note text-ink-2">(base {base})</span>{/if}{#if one === school}
+				>{#if choice === 'base-temperature'}
+					<span class="text-note text-ink-2">(base {base})</span>{/if}{#if choice === school}
 					<span class="text-note text-ink-2">· this bakery’s</span>{/if}
 			</li>
 		{/each}

@@ -40,11 +40,11 @@
 		<span class="large" data-water-temperature>{figure}</span>
 		<span class="unit">{degrees}</span>
 	</p>
-	{#each pours as one (one.name)}
-		<p data-pour={one.name}>
-			<span class="name">{one.name}</span>
-			<span class="middle">{one.figure}</span>
-			<span class="unit">{one.unit}</span>
+	{#each pours as pour (pour.name)}
+		<p data-pour={pour.name}>
+			<span class="name">{pour.name}</span>
+			<span class="middle">{pour.figure}</span>
+			<span class="unit">{pour.unit}</span>
 		</p>
 	{/each}
 	<p data-expected>

@@ -25,21 +25,21 @@
 	/** What was chosen; until then the next mix that is not measured yet. */
 	let chosen: string | null = $state(null);
 	const next = $derived(view.mixes.find((mix) => !mix.measured) ?? view.mixes[0]);
-	const mix = $derived(view.mixes.find((one) => keyOf(one) === chosen));
+	const mix = $derived(view.mixes.find((mix) => keyOf(mix) === chosen));
 	const keyOfBuild = (build: WaterView['builds'][number]) =>
 		`${build.preparationId}:${build.ordinal}`;
-	const build = $derived(view.builds.find((one) => keyOfBuild(one) === chosen));
+	const build = $derived(view.builds.find((build) => keyOfBuild(build) === chosen));
 	const shown = $derived(mix ?? (build ? undefined : next));
 	/** After the one that is shown was measured: the first that is not. */
 	const onward = $derived.by(() => {
-		const to = view.mixes.find((one) => !one.measured && one !== shown);
+		const to = view.mixes.find((mix) => !mix.measured && mix !== shown);
 		return to ? { title: mixTitle(to), go: () => (chosen = keyOf(to)) } : null;
 	});
 	const roomCelsius = $derived(
-		view.inputs.find((one) => one.quantity === 'room')?.reading?.celsius ?? null
+		view.inputs.find((input) => input.quantity === 'room')?.reading?.celsius ?? null
 	);
 	const tap = $derived.by(() => {
-		const input = view.inputs.find((one) => one.quantity === 'tap');
+		const input = view.inputs.find((input) => input.quantity === 'tap');
 		const celsius = input?.reading?.celsius ?? input?.assumedCelsius ?? 0;
 		return `tap at ${formatTemperature({ celsius }, 1, room.bakery.units)}`;
 	});

@@ -32,10 +32,12 @@ export function waterSentence(view: WaterView): string {
 
 /** How much of that is known: what is measured, what assumed. */
 export function waterNote(view: WaterView, nowMs: number): string {
-	const assumed = view.inputs.filter((one) => one.reading === null).length;
+	const assumed = view.inputs.filter((input) => input.reading === null).length;
 	const doubted = view.inputs.filter(
-		(one) =>
-			one.reading?.instrument === 'probe' && one.probe && probeDoubt(one.probe, nowMs) !== null
+		(input) =>
+			input.reading?.instrument === 'probe' &&
+			input.probe &&
+			probeDoubt(input.probe, nowMs) !== null
 	).length;
 	const known =
 		assumed === 0

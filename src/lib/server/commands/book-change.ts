@@ -59,11 +59,13 @@ export function changedBook(
 			: book.pantry.ingredients,
 		preparations: new Map([
 			...book.pantry.preparations,
-			...preparations.map((one) => [one.preparation.id, one.preparation] as const)
+			...preparations.map(
+				(preparation) => [preparation.preparation.id, preparation.preparation] as const
+			)
 		])
 	};
-	const formulas = book.formulas.map((one) => one.formula);
-	const others = formulas.filter((one) => one.id !== formula?.formula.id);
+	const formulas = book.formulas.map((revision) => revision.formula);
+	const others = formulas.filter((other) => other.id !== formula?.formula.id);
 	const refused = ({ name, reason }: Impossible) =>
 		fail({ kind: 'formula-impossible', formula: name, reason } as const);
 	const followers = followersOf(others, book.pantry, pantry);
@@ -115,7 +117,7 @@ class ChangeWriter {
 	}
 
 	async ingredient({ ingredient, weighingScaleId }: NonNullable<BookChange['ingredient']>) {
-		const before = this.book.ingredients.find((one) => one.ingredient.id === ingredient.id);
+		const before = this.book.ingredients.find((other) => other.ingredient.id === ingredient.id);
 		if (before?.ingredient.name !== ingredient.name)
 			await nameIngredient(this.tx, ingredient.id, ingredient.name);
 		const revision = await insertIngredientRevision(this.tx, ingredient, {
@@ -134,7 +136,7 @@ class ChangeWriter {
 
 	/** Edited ones and those that follow, each after what it takes from. */
 	async preparations(edited: BookChange['preparations']) {
-		const byId = new Map(edited.map((one) => [one.preparation.id, one]));
+		const byId = new Map(edited.map((edited) => [edited.preparation.id, edited]));
 		const all = new Map(this.book.pantry.preparations);
 		for (const { preparation } of edited) all.set(preparation.id, preparation);
 		for (const preparation of innerFirst([...all.values()])) {
@@ -159,7 +161,7 @@ class ChangeWriter {
 
 	async formula(contents: FormulaContents, cause: RevisionCause): Promise<number> {
 		const { formula } = contents;
-		const before = this.book.formulas.find((one) => one.formula.id === formula.id);
+		const before = this.book.formulas.find((revision) => revision.formula.id === formula.id);
 		if (before?.formula.name !== formula.name) await nameFormula(this.tx, formula.id, formula.name);
 		const number = (before?.number ?? 0) + 1;
 		await insertFormulaRevision(this.tx, contents, { number, cause, ...this.by }, this.pins);
@@ -168,7 +170,7 @@ class ChangeWriter {
 
 	/** Weights that moved are an edit like any other; where only the pins did, the dough stays as it was. */
 	async followingFormulas(exceptId: FormulaId | null, followers: readonly Formula[]) {
-		const moved = new Map(followers.map((one) => [one.id, one]));
+		const moved = new Map(followers.map((follower) => [follower.id, follower]));
 		for (const before of this.book.formulas) {
 			const { formula } = before;
 			if (formula.id === exceptId) continue;

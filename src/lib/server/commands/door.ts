@@ -20,7 +20,7 @@ type AnyModule = CommandModule<string, z.ZodType, unknown, Refusal['kind']>;
 
 /** Modules by their kind. Content and handler of one belong together: the door never mixes two. */
 const MODULES = new Map<string, AnyModule>(
-	COMMANDS.map((one) => [one.kind, one as unknown as AnyModule])
+	COMMANDS.map((command) => [command.kind, command as unknown as AnyModule])
 );
 
 /** Reads a command from what a client sent; says what is wrong with it, and where. */

@@ -80,12 +80,12 @@ async function storyOf(
 	nowMs: number
 ): Promise<DoughStory | null> {
 	const inputs = await readWaterInputs(tx, day, nowMs);
-	const known = inputs.find((one) => one.quantity === 'room')?.reading?.celsius ?? null;
-	const firstMs = Math.min(...all.map((one) => one.mixed?.atMs ?? dough.mixed.atMs));
+	const known = inputs.find((input) => input.quantity === 'room')?.reading?.celsius ?? null;
+	const firstMs = Math.min(...all.map((other) => other.mixed?.atMs ?? dough.mixed.atMs));
 	const room = await readRoomTrace(tx, firstMs, nowMs, known);
-	const followed = all.flatMap((one) => {
-		const watched = watchedDough(one);
-		return watched ? [{ one, watched }] : [];
+	const followed = all.flatMap((vote) => {
+		const watched = watchedDough(vote);
+		return watched ? [{ one: vote, watched }] : [];
 	});
 	const { stories } = watchDoughs(
 		followed.map(({ watched }) => watched),

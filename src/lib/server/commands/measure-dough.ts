@@ -55,7 +55,7 @@ export const measureDough = defineCommand({
 		const batch = await findBatch(tx, begun.value);
 		if (!batch) return fail({ kind: 'unknown', what: 'dough' });
 		const day = await loadBakeryDay(tx, batch.date as BakeDate);
-		if (command.mixerId !== null && !day.mixers.some((one) => one.id === command.mixerId))
+		if (command.mixerId !== null && !day.mixers.some((mixer) => mixer.id === command.mixerId))
 			return fail({ kind: 'unknown', what: 'mixer' });
 		const before = measuredBefore(day, batch.id);
 		const detail =
@@ -80,7 +80,7 @@ export const measureDough = defineCommand({
 });
 
 function measuredBefore(day: BakeryDay, batchId: BatchId) {
-	return day.log.get(batchId)?.findLast((one) => one.kind === 'measured') ?? null;
+	return day.log.get(batchId)?.findLast((entry) => entry.kind === 'measured') ?? null;
 }
 
 type Measured = Extract<EntryDetail, { kind: 'measured' }>;
@@ -96,7 +96,7 @@ async function mixDetail(
 	const { celsius, waterCelsius, instrument } = command;
 	const mix = day.production.doughs
 		.flatMap((dough) => dough.mixes)
-		.find((one) => one.made === batchId);
+		.find((mix) => mix.made === batchId);
 	if (!mix) return null;
 	const [temperatures, observations] = await Promise.all([
 		readWaterInputs(tx, day, atMs),

@@ -26,7 +26,10 @@ export const moveDough = defineCommand({
 		const { id, occurredAtMs, retarderId } = command;
 		const found = await findMixedBatch(tx, command.batch, occurredAtMs);
 		if (!found.ok) return found;
-		if (retarderId !== null && !(await loadRetarders(tx)).some((one) => one.id === retarderId))
+		if (
+			retarderId !== null &&
+			!(await loadRetarders(tx)).some((retarder) => retarder.id === retarderId)
+		)
 			return fail({ kind: 'unknown', what: 'retarder' });
 		const { batch } = found.value;
 		await insertEntry(tx, {

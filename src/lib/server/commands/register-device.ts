@@ -22,7 +22,7 @@ export const registerDevice = defineCommand({
 			)
 			.min(1)
 			.max(40)
-			.refine((all) => new Set(all.map((one) => one.name)).size === all.length, {
+			.refine((all) => new Set(all.map((sensor) => sensor.name)).size === all.length, {
 				message: 'each sensor has a name of its own'
 			})
 	}),

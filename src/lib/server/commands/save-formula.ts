@@ -41,7 +41,7 @@ export const saveFormula = defineCommand({
 	handle: async (tx, command, actor) => {
 		await lockBook(tx);
 		const book = await loadFormulaBook(tx);
-		const before = book.formulas.find((one) => one.formula.id === command.formulaId);
+		const before = book.formulas.find((revision) => revision.formula.id === command.formulaId);
 		if (!before) return fail({ kind: 'unknown', what: 'formula' });
 		const refusal = misfit(command, book);
 		if (refusal) return fail(refusal);
@@ -69,7 +69,7 @@ export const saveFormula = defineCommand({
 		const { targetCelsius, mostDoughGrams, steps } = command;
 		const change: BookChange = {
 			ingredient: null,
-			preparations: command.preparations.map((one) => revised(one, book)),
+			preparations: command.preparations.map((preparation) => revised(preparation, book)),
 			formula: { ...before, formula, targetCelsius, mostDoughGrams, steps }
 		};
 		const after = changedBook(book, change);
@@ -91,7 +91,9 @@ function misfit(
 		({ formula }) => formula.name === content.name && formula.id !== content.formulaId
 	);
 	if (taken) return { kind: 'name-taken', name: content.name };
-	const names = new Set([...book.preparations.values()].map((one) => one.preparation.name));
+	const names = new Set(
+		[...book.preparations.values()].map((preparation) => preparation.preparation.name)
+	);
 	for (const { preparationId, expectedRevision, newName } of content.preparations) {
 		const there = book.preparations.get(preparationId);
 		if (newName !== null && expectedRevision === 0) {
@@ -104,12 +106,12 @@ function misfit(
 
 /** Whether somebody edited the formula, or one of the builds that are saved with it, since this was begun. */
 function isStale(content: FormulaContent, book: FormulaBook): boolean {
-	const formula = book.formulas.find((one) => one.formula.id === content.formulaId);
+	const formula = book.formulas.find((revision) => revision.formula.id === content.formulaId);
 	const builds = content.preparations.map(({ preparationId, expectedRevision }) =>
 		newerRevision(book.preparations.get(preparationId), expectedRevision, '')
 	);
 	const own = formula && newerRevision({ ...formula, by: '' }, content.expectedRevision, '');
-	return [own, ...builds].some((one) => one !== null && one !== undefined);
+	return [own, ...builds].some((build) => build !== null && build !== undefined);
 }
 
 /** A build as its next revision has it, with its own steps or those of what it was copied from. */

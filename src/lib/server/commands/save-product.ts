@@ -77,12 +77,12 @@ async function unknownPart(
 	}
 	if (command.dividerId !== null) {
 		const dividers = await loadDividers(tx);
-		if (!dividers.some((one) => one.id === command.dividerId))
+		if (!dividers.some((divider) => divider.id === command.dividerId))
 			return { kind: 'unknown', what: 'divider' };
 	}
 	if (command.vesselId !== null) {
 		const vessels = await loadVessels(tx);
-		if (!vessels.some((one) => one.id === command.vesselId))
+		if (!vessels.some((vessel) => vessel.id === command.vesselId))
 			return { kind: 'unknown', what: 'vessel' };
 	}
 	return null;

@@ -26,7 +26,7 @@ export const takeReading = defineCommand({
 			/** The reading this one corrects. */
 			correctsId: z.uuid().nullable()
 		})
-		.refine((one) => (one.quantity === 'preferment') === (one.preparationId !== null), {
+		.refine((reading) => (reading.quantity === 'preferment') === (reading.preparationId !== null), {
 			message: 'a pre-ferment reading names its build, and only that',
 			path: ['preparationId']
 		}),

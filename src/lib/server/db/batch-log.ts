@@ -212,7 +212,7 @@ export async function loadObservations(
 	);
 	// A check is measured against the mix before it, and against moves between.
 	const checked = [
-		...new Set(newest.flatMap((one) => (one.kind === 'checked' ? [one.batchId] : [])))
+		...new Set(newest.flatMap((entry) => (entry.kind === 'checked' ? [entry.batchId] : [])))
 	];
 	const around = await readLog(
 		db,
@@ -229,7 +229,7 @@ export async function countMeasured(
 ): Promise<ReadonlyMap<string, number>> {
 	const rows = await db
 		.selectFrom('batch_event')
-		.select(['recipe_id', (one) => one.fn.countAll<string>().as('count')])
+		.select(['recipe_id', (builder) => builder.fn.countAll<string>().as('count')])
 		.where('kind', '=', 'measured')
 		.where('corrects_id', 'is', null)
 		.where('occurred_at', '>', new Date(sinceMs))

@@ -163,23 +163,25 @@ export async function insertBatches(
 	batches: readonly NewBatch[]
 ): Promise<readonly BatchId[]> {
 	if (batches.length === 0) return [];
-	const rows = batches.map((one): EveryColumn<'batch'> => {
-		const mix = one.kind === 'mix' ? one : null;
-		const pieces = one.kind === 'portion' || one.kind === 'load' ? one : null;
+	const rows = batches.map((batch): EveryColumn<'batch'> => {
+		const mix = batch.kind === 'mix' ? batch : null;
+		const pieces = batch.kind === 'portion' || batch.kind === 'load' ? batch : null;
 		const preparation =
-			one.kind === 'pre-ferment' || one.kind === 'preparation' || one.kind === 'feed' ? one : null;
+			batch.kind === 'pre-ferment' || batch.kind === 'preparation' || batch.kind === 'feed'
+				? batch
+				: null;
 		return {
 			id: randomUUID(),
-			bake_date: one.date,
-			kind: one.kind,
-			ordinal: one.ordinal,
+			bake_date: batch.date,
+			kind: batch.kind,
+			ordinal: batch.ordinal,
 			formula_id: mix?.formulaId ?? null,
 			formula_revision_id: mix?.revisionId ?? null,
 			preparation_id: preparation?.preparationId ?? null,
 			preparation_revision_id: preparation?.revisionId ?? null,
 			product_id: pieces?.productId ?? null,
 			product_revision_id: pieces?.revisionId ?? null,
-			mass_g: one.grams,
+			mass_g: batch.grams,
 			pieces: pieces?.pieces ?? null,
 			state: 'planned'
 		};
@@ -222,9 +224,9 @@ export async function insertParents(tx: Tx, parents: readonly Parentage[]): Prom
 	await tx
 		.insertInto('batch_parent')
 		.values(
-			parents.map((one): EveryColumn<'batch_parent'> => ({
-				batch_id: one.batchId,
-				parent_id: one.parentId
+			parents.map((parent): EveryColumn<'batch_parent'> => ({
+				batch_id: parent.batchId,
+				parent_id: parent.parentId
 			}))
 		)
 		.onConflict((conflict) => conflict.doNothing())

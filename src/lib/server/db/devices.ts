@@ -35,11 +35,11 @@ export async function findDeviceByKey(db: Db | Tx, keySha256: string): Promise<K
 		id: row.id,
 		name: row.name,
 		revoked: row.revoked_at !== null,
-		sensors: sensors.map((one) => ({
-			id: one.id,
-			name: one.name,
-			kind: one.kind,
-			reportEverySeconds: one.report_every_s
+		sensors: sensors.map((sensor) => ({
+			id: sensor.id,
+			name: sensor.name,
+			kind: sensor.kind,
+			reportEverySeconds: sensor.report_every_s
 		}))
 	};
 }
@@ -100,8 +100,8 @@ export async function addToDays(
 	if (readings.length === 0) return;
 	const rows = sql.join(
 		readings.map(
-			(one) =>
-				sql`(${one.quantity}::text, ${new Date(one.atMs)}::timestamptz, ${one.celsius}::double precision)`
+			(reading) =>
+				sql`(${reading.quantity}::text, ${new Date(reading.atMs)}::timestamptz, ${reading.celsius}::double precision)`
 		)
 	);
 	await sql`insert into temperature_day (quantity, day, readings, sum_celsius, least_celsius, most_celsius)
@@ -284,12 +284,12 @@ export async function putDevice(
 		.values(row)
 		.onConflict((conflict) => conflict.column('id').doUpdateSet({ key_sha256: row.key_sha256 }))
 		.execute();
-	const sensors = device.sensors.map((one): EveryColumn<'device_sensor'> => ({
-		id: one.id,
+	const sensors = device.sensors.map((sensor): EveryColumn<'device_sensor'> => ({
+		id: sensor.id,
 		device_id: device.id,
-		name: one.name,
-		kind: one.kind,
-		report_every_s: one.reportEverySeconds
+		name: sensor.name,
+		kind: sensor.kind,
+		report_every_s: sensor.reportEverySeconds
 	}));
 	await tx
 		.insertInto('device_sensor')

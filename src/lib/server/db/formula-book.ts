@@ -46,7 +46,9 @@ export async function lockBook(tx: Tx): Promise<void> {
 /** The revisions at which the book stands. */
 export function pinsOf(book: FormulaBook): Pins {
 	return {
-		ingredients: new Map(book.ingredients.map((one) => [one.ingredient.id, one.revisionId])),
+		ingredients: new Map(
+			book.ingredients.map((ingredient) => [ingredient.ingredient.id, ingredient.revisionId])
+		),
 		preparations: new Map([...book.preparations].map(([key, one]) => [key, one.revisionId]))
 	};
 }
@@ -55,8 +57,12 @@ export function pinsOf(book: FormulaBook): Pins {
 export function pantryOf(pinned: PinnedFormula, causticMost: Pantry['causticMost']): Pantry {
 	return {
 		causticMost,
-		ingredients: new Map([...pinned.ingredients].reverse().map((one) => [one.id, one])),
+		ingredients: new Map(
+			[...pinned.ingredients].reverse().map((ingredient) => [ingredient.id, ingredient])
+		),
 		// Those named by the formula itself stand in front: they count where a recipe is there twice.
-		preparations: new Map([...pinned.preparations].reverse().map((one) => [one.id, one]))
+		preparations: new Map(
+			[...pinned.preparations].reverse().map((preparation) => [preparation.id, preparation])
+		)
 	};
 }

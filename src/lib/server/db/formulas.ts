@@ -94,7 +94,7 @@ export async function loadPinnedFormulas(
 	]);
 	const ingredientIds = [
 		...own.flatMap((line) => line.ingredient_revision_id ?? []),
-		...[...preparations.values()].flatMap((one) => one.ingredientRevisionIds)
+		...[...preparations.values()].flatMap((preparation) => preparation.ingredientRevisionIds)
 	];
 	const ingredients = await loadIngredientRevisions(db, [...new Set(ingredientIds)]);
 	return new Map(
@@ -110,11 +110,11 @@ export async function loadPinnedFormulas(
 					...contentsOf(row, ofRow.map(lineOf), deliveries.get(row.id) ?? []),
 					revisionId: row.id,
 					number: row.number,
-					preparations: taken.map((one) => one.preparation),
+					preparations: taken.map((preparation) => preparation.preparation),
 					ingredients: [
 						...new Set([
 							...ofRow.flatMap((line) => line.ingredient_revision_id ?? []),
-							...taken.flatMap((one) => one.ingredientRevisionIds)
+							...taken.flatMap((preparation) => preparation.ingredientRevisionIds)
 						])
 					].flatMap((revision) => ingredients.get(revision) ?? [])
 				}

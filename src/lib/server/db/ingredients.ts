@@ -224,11 +224,11 @@ export async function areDeliveriesKnown(
 		.where(
 			'id',
 			'in',
-			deliveries.map((one) => one.deliveryId)
+			deliveries.map((delivery) => delivery.deliveryId)
 		)
 		.execute();
 	const flourOf = new Map(rows.map((row) => [row.id, row.ingredient_id]));
-	return deliveries.every((one) => flourOf.get(one.deliveryId) === one.ingredientId);
+	return deliveries.every((delivery) => flourOf.get(delivery.deliveryId) === delivery.ingredientId);
 }
 
 export async function isIngredientKnown(db: Db | Tx, ingredientId: string): Promise<boolean> {

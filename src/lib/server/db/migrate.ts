@@ -7,5 +7,5 @@ export async function migrateToLatest(db: Db): Promise<readonly string[]> {
 	const migrator = new Migrator({ db, provider: migrations });
 	const { error, results } = await migrator.migrateToLatest();
 	if (error) throw error instanceof Error ? error : new Error('migration failed', { cause: error });
-	return (results ?? []).map((one) => one.migrationName);
+	return (results ?? []).map((result) => result.migrationName);
 }

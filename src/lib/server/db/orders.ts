@@ -117,11 +117,11 @@ export async function putOrderLines(
 	changes: readonly OrderChange[],
 	actorId: string
 ): Promise<void> {
-	const rows = changes.map((one): EveryColumn<'order_line'> => ({
-		bake_date: one.date,
-		drop_id: one.dropId,
-		product_id: one.productId,
-		pieces: one.after,
+	const rows = changes.map((change): EveryColumn<'order_line'> => ({
+		bake_date: change.date,
+		drop_id: change.dropId,
+		product_id: change.productId,
+		pieces: change.after,
 		row_version: 1,
 		changed_by: actorId
 	}));
@@ -144,13 +144,13 @@ export async function insertOrderChanges(
 	changes: readonly OrderChange[],
 	commandId: string
 ): Promise<void> {
-	const rows = changes.map((one): EveryColumn<'order_change'> => ({
+	const rows = changes.map((change): EveryColumn<'order_change'> => ({
 		command_id: commandId,
-		bake_date: one.date,
-		drop_id: one.dropId,
-		product_id: one.productId,
-		pieces_before: one.before,
-		pieces_after: one.after
+		bake_date: change.date,
+		drop_id: change.dropId,
+		product_id: change.productId,
+		pieces_before: change.before,
+		pieces_after: change.after
 	}));
 	await tx.insertInto('order_change').values(rows).execute();
 }

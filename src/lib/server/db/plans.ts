@@ -108,11 +108,11 @@ export async function insertPlan(tx: Tx, plan: NewPlan): Promise<void> {
 		document_schema: PLAN_DOCUMENT_SCHEMA
 	};
 	await tx.insertInto('plan_version').values(row).execute();
-	const batches = plan.batches.map((one): EveryColumn<'plan_batch'> => ({
+	const batches = plan.batches.map((batch): EveryColumn<'plan_batch'> => ({
 		plan_id: plan.id,
-		batch_id: one.batchId,
-		mass_g: one.grams,
-		pieces: one.pieces
+		batch_id: batch.batchId,
+		mass_g: batch.grams,
+		pieces: batch.pieces
 	}));
 	if (batches.length > 0) await tx.insertInto('plan_batch').values(batches).execute();
 	const tasks = plan.document.plan.tasks.flatMap((task): EveryColumn<'plan_task'>[] => {

@@ -103,8 +103,8 @@ export async function loadPinnedPreparations(
 					revisionId: row.id,
 					steps: stepsSchema.parse(row.steps),
 					preparation: preparationOf(row, own.map(lineOf)),
-					ingredientRevisionIds: own.flatMap((one) => one.ingredient_revision_id ?? []),
-					takesFrom: own.flatMap((one) => one.preparation_revision_id ?? [])
+					ingredientRevisionIds: own.flatMap((line) => line.ingredient_revision_id ?? []),
+					takesFrom: own.flatMap((line) => line.preparation_revision_id ?? [])
 				}
 			];
 		})

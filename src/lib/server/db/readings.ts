@@ -31,8 +31,8 @@ export async function loadNewestReadings(
 		instrument: string;
 		occurred_at: Date;
 	}>`select found.* from unnest(
-			${sql.val(wanted.map((one) => one.quantity))}::text[],
-			${sql.val(wanted.map((one) => one.preparationId))}::uuid[]
+			${sql.val(wanted.map((series) => series.quantity))}::text[],
+			${sql.val(wanted.map((series) => series.preparationId))}::uuid[]
 		) as wanted (quantity, preparation_id)
 		cross join lateral (
 			${newest(sql<boolean>`r.preparation_id is null and wanted.preparation_id is null`)}

@@ -66,14 +66,14 @@ export async function loadHistory(tx: Tx, nowMs: number, commandId: string): Pro
 	const seasons = seasonsBefore(today, YEAR);
 	await insertTemperatureDays(
 		tx,
-		seasons.flatMap((one) =>
+		seasons.flatMap((season) =>
 			(['room', 'flour', 'tap'] as const).map((quantity) => ({
 				quantity,
-				day: one.day,
+				day: season.day,
 				readings: 24,
-				sum_celsius: 24 * one[quantity],
-				least_celsius: one[quantity] - (quantity === 'room' ? 1.8 : 0.6),
-				most_celsius: one[quantity] + (quantity === 'room' ? 2.2 : 0.6)
+				sum_celsius: 24 * season[quantity],
+				least_celsius: season[quantity] - (quantity === 'room' ? 1.8 : 0.6),
+				most_celsius: season[quantity] + (quantity === 'room' ? 2.2 : 0.6)
 			}))
 		)
 	);
@@ -89,7 +89,7 @@ async function loadMeasuredMixes(
 	commandId: string
 ): Promise<void> {
 	const formulaId = id<FormulaId>(demoId('formula', truth.formula));
-	const dough = day.production.doughs.find((one) => one.resolved.formula.id === formulaId);
+	const dough = day.production.doughs.find((dough) => dough.resolved.formula.id === formulaId);
 	const mix = dough?.mixes[0];
 	const recipe = mix && recipeOfMix(day, mix);
 	if (!mix || !recipe) return;
@@ -284,12 +284,13 @@ function inputsOf(
 	season: SeasonDay,
 	atMs: number
 ): readonly WaterInputView[] {
-	return inputs.map((one) => ({
-		...one,
+	return inputs.map((input) => ({
+		...input,
 		probe: null,
 		reading: {
-			id: one.name,
-			celsius: one.quantity === 'preferment' ? one.assumedCelsius : round(season[one.quantity]),
+			id: input.name,
+			celsius:
+				input.quantity === 'preferment' ? input.assumedCelsius : round(season[input.quantity]),
 			instrument: 'typed',
 			occurredAtMs: atMs
 		}

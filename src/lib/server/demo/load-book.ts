@@ -26,7 +26,7 @@ import { INGREDIENTS, type DemoIngredient } from './pantry.ts';
 import { PREPARATIONS, type DemoPreparation } from './preparations.ts';
 import { PRODUCTS } from './products.ts';
 
-const isPreparation = new Set(PREPARATIONS.map((one) => one.name));
+const isPreparation = new Set(PREPARATIONS.map((preparation) => preparation.name));
 
 function material(name: string): Material {
 	return isPreparation.has(name)
@@ -43,12 +43,12 @@ export async function loadBook(
 	const ingredients = new Map<IngredientId, string>();
 	const preparations = new Map<PreparationId, string>();
 	const pins: Pins = { ingredients, preparations };
-	for (const one of INGREDIENTS) {
-		const ingredient = ingredientOf(one);
-		await nameIngredient(tx, ingredient.id, one.name);
+	for (const other of INGREDIENTS) {
+		const ingredient = ingredientOf(other);
+		await nameIngredient(tx, ingredient.id, other.name);
 		const revision = await insertIngredientRevision(tx, ingredient, {
 			number: 1,
-			weighingScaleId: one.weighedOn ? demoId('scale', one.weighedOn) : null,
+			weighingScaleId: other.weighedOn ? demoId('scale', other.weighedOn) : null,
 			...by
 		});
 		ingredients.set(ingredient.id, revision);
@@ -64,61 +64,64 @@ export async function loadBook(
 		);
 		preparations.set(preparation.id, revision);
 	}
-	for (const one of FORMULAS) {
-		const key = id<FormulaId>(demoId('formula', one.name));
-		await nameFormula(tx, key, one.name);
-		for (const [index, lines] of [...(one.earlier ? [one.earlier] : []), one.lines].entries())
+	for (const formula of FORMULAS) {
+		const key = id<FormulaId>(demoId('formula', formula.name));
+		await nameFormula(tx, key, formula.name);
+		for (const [index, lines] of [
+			...(formula.earlier ? [formula.earlier] : []),
+			formula.lines
+		].entries())
 			await insertFormulaRevision(
 				tx,
 				{
 					formula: {
 						id: key,
-						name: one.name,
+						name: formula.name,
 						lines: lines.map(([name, percentOfFlour, addition]) => ({
 							material: material(name),
 							percentOfFlour,
 							addition: addition ?? 'start'
 						})),
-						doughLoss: { share: one.doughLoss },
+						doughLoss: { share: formula.doughLoss },
 						deliveries: []
 					},
-					targetCelsius: one.targetCelsius,
-					frictionKilojoulesPerKilogram: one.frictionKilojoulesPerKilogram,
-					mostDoughGrams: one.mostDoughGrams,
-					steps: one.steps
+					targetCelsius: formula.targetCelsius,
+					frictionKilojoulesPerKilogram: formula.frictionKilojoulesPerKilogram,
+					mostDoughGrams: formula.mostDoughGrams,
+					steps: formula.steps
 				},
 				{ number: index + 1, cause: 'edited', ...by },
 				pins
 			);
 	}
-	for (const one of PRODUCTS) {
-		const key = id<ProductId>(demoId('product', one.name));
-		await nameProduct(tx, key, one.name);
+	for (const product of PRODUCTS) {
+		const key = id<ProductId>(demoId('product', product.name));
+		await nameProduct(tx, key, product.name);
 		await insertProductRevision(
 			tx,
 			{
 				product: {
 					id: key,
-					name: one.name,
-					doughs: one.doughs.map(([formula, grams]) => ({
+					name: product.name,
+					doughs: product.doughs.map(([formula, grams]) => ({
 						formulaId: id<FormulaId>(demoId('formula', formula)),
 						scaledWeight: { grams }
 					})),
-					extras: (one.extras ?? []).map(([use, name, grams, forPieces]) => ({
+					extras: (product.extras ?? []).map(([use, name, grams, forPieces]) => ({
 						use,
 						material: material(name),
 						amount: { grams },
 						forPieces: forPieces ?? 1
 					}))
 				},
-				bakedGrams: one.bakedGrams ?? null,
-				bakeLossShare: one.bakeLoss,
-				shape: one.shape,
-				vesselId: one.vessel ? demoId('vessel', one.vessel) : null,
-				dividerId: one.divider ? demoId('divider', one.divider) : null,
-				footprint: { lengthCm: one.footprint[0], widthCm: one.footprint[1] },
-				piecesPerDeck: one.piecesPerDeck,
-				steps: one.steps
+				bakedGrams: product.bakedGrams ?? null,
+				bakeLossShare: product.bakeLoss,
+				shape: product.shape,
+				vesselId: product.vessel ? demoId('vessel', product.vessel) : null,
+				dividerId: product.divider ? demoId('divider', product.divider) : null,
+				footprint: { lengthCm: product.footprint[0], widthCm: product.footprint[1] },
+				piecesPerDeck: product.piecesPerDeck,
+				steps: product.steps
 			},
 			{ number: 1, cause: 'edited', ...by },
 			pins

@@ -78,7 +78,7 @@ async function misfit(tx: Tx, name: PlannedName, day: BakeryDay): Promise<Refuse
 		return { kind: 'unknown', what: 'mix' };
 	const mostGrams = Math.max(0, ...day.mixers.map((mixer) => mixer.mostGrams));
 	const dough = day.production.doughs.find(
-		(one) => one.resolved.formula.id === name.formulaId
+		(dough) => dough.resolved.formula.id === name.formulaId
 	)?.resolved;
 	const atMixer = name.grams * (dough ? mixedShare(dough.final) : 1);
 	return mostGrams > 0 && atMixer > mostGrams * OVERFULL
@@ -112,10 +112,10 @@ async function makePortions(
 	day: BakeryDay
 ): Promise<void> {
 	const mix = day.production.doughs
-		.find((one) => one.resolved.formula.id === name.formulaId)
-		?.mixes.find((one) => one.ordinal === name.ordinal);
+		.find((dough) => dough.resolved.formula.id === name.formulaId)
+		?.mixes.find((mix) => mix.ordinal === name.ordinal);
 	const portions = (mix?.portions ?? []).flatMap(({ productId, pieces }): NewBatch[] => {
-		const product = day.book.products.find((one) => one.product.id === productId);
+		const product = day.book.products.find((product) => product.product.id === productId);
 		return product
 			? [
 					{

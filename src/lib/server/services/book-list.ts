@@ -14,7 +14,9 @@ export function bookList(book: FormulaBook): BookList {
 				retired,
 				note:
 					book.products
-						.filter((one) => one.product.doughs.some((dough) => dough.formulaId === formula.id))
+						.filter((product) =>
+							product.product.doughs.some((dough) => dough.formulaId === formula.id)
+						)
 						.map(({ product }) => product.name)
 						.join(', ') || 'no product yet'
 			}))
@@ -61,7 +63,7 @@ export function usersOfBuilds(
 	const users = new Map<PreparationId, { id: string; name: string }[]>();
 	const add = (key: PreparationId, user: { id: string; name: string }) => {
 		const there = users.get(key) ?? [];
-		if (!there.some((one) => one.id === user.id)) users.set(key, [...there, user]);
+		if (!there.some((known) => known.id === user.id)) users.set(key, [...there, user]);
 	};
 	for (const { formula, retired } of book.formulas) {
 		const resolved = resolveFormula(formula, book.pantry);
@@ -84,10 +86,14 @@ export function usersOfIngredient(
 		lines: readonly { readonly material: { kind: string; ingredientId?: IngredientId } }[]
 	) => lines.some(({ material }) => material.ingredientId === ingredientId);
 	return [
-		...book.formulas.filter(({ formula }) => has(formula.lines)).map((one) => one.formula.name),
+		...book.formulas
+			.filter(({ formula }) => has(formula.lines))
+			.map((revision) => revision.formula.name),
 		...[...book.preparations.values()]
 			.filter(({ preparation }) => has(preparation.lines))
-			.map((one) => one.preparation.name),
-		...book.products.filter(({ product }) => has(product.extras)).map((one) => one.product.name)
+			.map((preparation) => preparation.preparation.name),
+		...book.products
+			.filter(({ product }) => has(product.extras))
+			.map((product) => product.product.name)
 	];
 }

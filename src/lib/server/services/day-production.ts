@@ -80,7 +80,7 @@ export async function loadBakeryDay(db: Db | Tx, date: BakeDate): Promise<Bakery
 		loadPinned(db, begun, book.pantry.causticMost),
 		loadLogOf(
 			db,
-			begun.map((one) => one.id)
+			begun.map((batch) => batch.id)
 		)
 	]);
 	const log = new Map<BatchId, BatchEntry[]>();
@@ -121,14 +121,16 @@ async function loadPinned(
 	causticMost: Pantry['causticMost']
 ): Promise<Pinned> {
 	const revisions = (kinds: readonly Batch['kind'][]) => [
-		...new Set(begun.filter((one) => kinds.includes(one.kind)).map((one) => one.revisionId))
+		...new Set(begun.filter((batch) => kinds.includes(batch.kind)).map((batch) => batch.revisionId))
 	];
 	const [formulas, preparations] = await Promise.all([
 		loadPinnedFormulas(db, revisions(['mix'])),
 		loadPinnedPreparations(db, revisions(['pre-ferment', 'preparation', 'feed']))
 	]);
 	const ingredients = await loadIngredientRevisions(db, [
-		...new Set([...preparations.values()].flatMap((one) => one.ingredientRevisionIds))
+		...new Set(
+			[...preparations.values()].flatMap((preparation) => preparation.ingredientRevisionIds)
+		)
 	]);
 	const pantries = new Map(
 		[...formulas].map(([revision, one]) => [revision, pantryOf(one, causticMost)] as const)
@@ -140,11 +142,13 @@ async function loadPinned(
 			causticMost,
 			ingredients: new Map(
 				taken
-					.flatMap((one) => one.ingredientRevisionIds)
-					.flatMap((one) => ingredients.get(one) ?? [])
-					.map((one) => [one.id, one])
+					.flatMap((preparation) => preparation.ingredientRevisionIds)
+					.flatMap((id) => ingredients.get(id) ?? [])
+					.map((ingredient) => [ingredient.id, ingredient])
 			),
-			preparations: new Map(taken.map((one) => [one.preparation.id, one.preparation]))
+			preparations: new Map(
+				taken.map((preparation) => [preparation.preparation.id, preparation.preparation])
+			)
 		});
 	}
 	return { formulas, preparations, pantries };
@@ -165,12 +169,12 @@ function madeOf(
 	parents: readonly Parentage[],
 	pinned: Pinned
 ): ProductionInput['made'] {
-	const byId = new Map(batches.map((one) => [one.id, one]));
+	const byId = new Map(batches.map((batch) => [batch.id, batch]));
 	const portionsOf = (mixId: BatchId) =>
 		parents
-			.filter((one) => one.parentId === mixId)
-			.flatMap((one) => {
-				const child = byId.get(one.batchId);
+			.filter((parent) => parent.parentId === mixId)
+			.flatMap((parent) => {
+				const child = byId.get(parent.batchId);
 				return child?.kind === 'portion'
 					? [{ productId: child.productId, pieces: child.pieces }]
 					: [];
@@ -234,11 +238,11 @@ function productionInput(
 			];
 		}),
 		products: book.products.map(({ product }) => product),
-		formulas: book.formulas.map((one) => ({
-			formula: one.formula,
+		formulas: book.formulas.map((revision) => ({
+			formula: revision.formula,
 			limits: {
 				least: { grams: Number.isFinite(least) ? least : 0 },
-				most: { grams: Math.min(one.mostDoughGrams ?? Infinity, Math.max(most, 0)) }
+				most: { grams: Math.min(revision.mostDoughGrams ?? Infinity, Math.max(most, 0)) }
 			}
 		})),
 		pantry: book.pantry,
@@ -252,10 +256,10 @@ export function recipeOfMix(
 	day: BakeryDay,
 	mix: Mix
 ): (MixRecipe & { readonly revisionId: string }) | undefined {
-	const made = day.batches.find((one) => one.id === mix.made);
+	const made = day.batches.find((batch) => batch.id === mix.made);
 	return made
 		? day.pinned.formulas.get(made.revisionId)
-		: day.book.formulas.find((one) => one.formula.id === mix.resolved.formula.id);
+		: day.book.formulas.find((revision) => revision.formula.id === mix.resolved.formula.id);
 }
 
 /** What a preparation of a date is made by: its steps and the revision that says them. */
@@ -263,7 +267,7 @@ export function recipeOfPreparation(
 	day: BakeryDay,
 	build: DayProduction['builds'][number]
 ): { readonly revisionId: string; readonly steps: readonly Step[] } | undefined {
-	const made = day.batches.find((one) => one.id === build.made);
+	const made = day.batches.find((batch) => batch.id === build.made);
 	return made
 		? day.pinned.preparations.get(made.revisionId)
 		: day.book.preparations.get(build.preparation.id);
@@ -277,12 +281,12 @@ export function batchAt(
 		| { readonly kind: 'preparation'; readonly preparationId: string; readonly ordinal: number }
 ): Batch | null {
 	return (
-		day.batches.find((one) => {
-			if (one.ordinal !== place.ordinal) return false;
-			if (place.kind === 'mix') return one.kind === 'mix' && one.formulaId === place.formulaId;
+		day.batches.find((batch) => {
+			if (batch.ordinal !== place.ordinal) return false;
+			if (place.kind === 'mix') return batch.kind === 'mix' && batch.formulaId === place.formulaId;
 			return (
-				(one.kind === 'pre-ferment' || one.kind === 'preparation') &&
-				one.preparationId === place.preparationId
+				(batch.kind === 'pre-ferment' || batch.kind === 'preparation') &&
+				batch.preparationId === place.preparationId
 			);
 		}) ?? null
 	);

@@ -27,13 +27,14 @@ export async function findMixedBatch(
 	if (date === undefined) return fail({ kind: 'unknown', what: 'dough' });
 	const day = await loadBakeryDay(tx, date as BakeDate);
 	const all = await loadRipeningDoughs(tx, day);
-	const dough = all.find((one) => isNamed(one, name));
+	const dough = all.find((dough) => isNamed(dough, name));
 	if (!dough) return fail({ kind: 'unknown', what: 'dough' });
 	const { mixed } = dough;
 	const batch =
 		dough.batch.kind === 'made'
-			? (day.batches.find((one) => dough.batch.kind === 'made' && one.id === dough.batch.batchId) ??
-				null)
+			? (day.batches.find(
+					(batch) => dough.batch.kind === 'made' && batch.id === dough.batch.batchId
+				) ?? null)
 			: null;
 	if (!mixed || !batch || !isBegun(batch)) return fail({ kind: 'not-mixed-yet', name: dough.name });
 	if (occurredAtMs < mixed.atMs) return fail({ kind: 'before-the-mix', name: dough.name });

@@ -22,15 +22,17 @@ export function workOutMix(
 	const recipe = recipeOfMix(day, mix);
 	if (!recipe) return null;
 	const formulaId = mix.resolved.formula.id;
-	const others = day.book.formulas.flatMap((one) => {
-		const { measured } = observationsOf(observations, one.formula.id);
-		return one.formula.id === formulaId || measured.length === 0
+	const others = day.book.formulas.flatMap((revision) => {
+		const { measured } = observationsOf(observations, revision.formula.id);
+		return revision.formula.id === formulaId || measured.length === 0
 			? []
-			: [{ book: bookOf(one), readings: measured }];
+			: [{ book: bookOf(revision), readings: measured }];
 	});
 	const batch = batchAt(day, { kind: 'mix', formulaId, ordinal: mix.ordinal });
 	const checked = batch
-		? day.log.get(batch.id)?.findLast((one) => one.kind === 'checked' && one.stage === 'autolyse')
+		? day.log
+				.get(batch.id)
+				?.findLast((entry) => entry.kind === 'checked' && entry.stage === 'autolyse')
 		: undefined;
 	return mixOfDay(
 		mix,

@@ -31,7 +31,7 @@ export async function loadObservationsOf(
 ): Promise<ReadonlyMap<string, Observations>> {
 	const { newest, around } = await loadObservations(db, formulaIds);
 	const of = (entries: readonly BatchEntry[], formulaId: string) =>
-		entries.filter((one) => one.recipeId === formulaId).reverse();
+		entries.filter((entry) => entry.recipeId === formulaId).reverse();
 	return new Map(
 		[...new Set(formulaIds)].map((formulaId) => {
 			const own = of(newest, formulaId);
@@ -40,14 +40,14 @@ export async function loadObservationsOf(
 				formulaId,
 				{
 					measured: own.flatMap(measuredMix),
-					checks: own.flatMap((one) =>
-						one.kind === 'checked' && one.stage === 'dough' ? [one] : []
+					checks: own.flatMap((entry) =>
+						entry.kind === 'checked' && entry.stage === 'dough' ? [entry] : []
 					),
-					judged: own.flatMap((one) => (one.kind === 'judged' ? [one] : [])),
-					mixed: beside.flatMap((one) =>
-						one.kind === 'measured' ? [{ ...one, doughCelsius: one.celsius }] : []
+					judged: own.flatMap((entry) => (entry.kind === 'judged' ? [entry] : [])),
+					mixed: beside.flatMap((entry) =>
+						entry.kind === 'measured' ? [{ ...entry, doughCelsius: entry.celsius }] : []
 					),
-					moves: beside.filter((one) => one.kind === 'moved' || one.kind === 'ended')
+					moves: beside.filter((entry) => entry.kind === 'moved' || entry.kind === 'ended')
 				}
 			];
 		})

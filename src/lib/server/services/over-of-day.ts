@@ -28,8 +28,9 @@ export function overOfDay({ production }: BakeryDay): readonly OverView[] {
 						kind: build.preparation.kind === 'build' ? 'pre-ferment' : 'preparation',
 						name: build.preparation.name,
 						ordinal: build.ordinal,
-						count: production.builds.filter((one) => one.preparation.id === build.preparation.id)
-							.length,
+						count: production.builds.filter(
+							(other) => other.preparation.id === build.preparation.id
+						).length,
 						grams: build.over.grams,
 						pieces: null
 					}

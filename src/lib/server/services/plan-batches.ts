@@ -40,31 +40,33 @@ export async function planBatches(
 	const ids = new Map<string, BatchId>();
 	const fresh: PlannedBatch[] = [];
 	// Mixes before their portions, portions before their loads: children are found by their parents.
-	for (const one of planned) {
-		const there = batchThere(day, one, ids);
+	for (const batch of planned) {
+		const there = batchThere(day, batch, ids);
 		if (!there) {
-			fresh.push(one);
+			fresh.push(batch);
 			continue;
 		}
-		ids.set(one.key, there.id);
+		ids.set(batch.key, there.id);
 		if (isBegun(there)) continue;
-		const { revisionId, grams } = one.batch;
-		const pieces = 'pieces' in one.batch ? one.batch.pieces : null;
+		const { revisionId, grams } = batch.batch;
+		const pieces = 'pieces' in batch.batch ? batch.batch.pieces : null;
 		await resizeBatch(tx, there, { revisionId, grams, pieces });
 	}
 	const made = await insertBatches(
 		tx,
-		fresh.map((one) => one.batch)
+		fresh.map((batch) => batch.batch)
 	);
 	for (const [at, one] of fresh.entries()) ids.set(one.key, made[at] as BatchId);
 	const wanted = new Set(ids.values());
 	await setBatchStates(
 		tx,
-		day.batches.filter((one) => !isBegun(one) && !wanted.has(one.id)).map((one) => one.id),
+		day.batches
+			.filter((batch) => !isBegun(batch) && !wanted.has(batch.id))
+			.map((batch) => batch.id),
 		'withdrawn'
 	);
 	await insertParents(tx, parentsOf(planned, ids));
-	const masses = new Map(day.batches.map((one) => [one.id, one]));
+	const masses = new Map(day.batches.map((batch) => [batch.id, batch]));
 	return {
 		batches: planned.map(({ key, batch }) => {
 			const batchId = ids.get(key) as BatchId;
@@ -99,8 +101,8 @@ function plannedBatches(
 			key: batchKey(ref),
 			ref,
 			parents: input.builds
-				.filter((one) => one.takenByBuilds.includes(preparationId))
-				.map((one) => batchKey({ ...one, kind: 'preparation' })),
+				.filter((build) => build.takenByBuilds.includes(preparationId))
+				.map((build) => batchKey({ ...build, kind: 'preparation' })),
 			batch: {
 				kind: build.kind === 'build' ? 'pre-ferment' : 'preparation',
 				date,
@@ -118,12 +120,12 @@ function plannedBatches(
 				key: batchKey(mix),
 				ref: mix,
 				parents: input.builds
-					.filter((one) => one.takenByDoughs.includes(formulaId))
-					.map((one) => batchKey({ ...one, kind: 'preparation' })),
+					.filter((build) => build.takenByDoughs.includes(formulaId))
+					.map((build) => batchKey({ ...build, kind: 'preparation' })),
 				batch: { kind: 'mix', date, ordinal, formulaId, revisionId, grams: positive(grams) }
 			});
 			for (const { productId, pieces, role } of portions) {
-				const product = input.products.find((one) => one.id === productId);
+				const product = input.products.find((product) => product.id === productId);
 				if (!product || role !== 'carries') continue;
 				const portion: BatchRef = { kind: 'portion', formulaId, ordinal, productId };
 				found.push({
@@ -145,7 +147,9 @@ function plannedBatches(
 	const loads = new Set<string>();
 	for (const { batch: ref } of plan.tasks) {
 		const product =
-			ref.kind === 'load' ? input.products.find((one) => one.id === ref.productId) : undefined;
+			ref.kind === 'load'
+				? input.products.find((product) => product.id === ref.productId)
+				: undefined;
 		if (ref.kind !== 'load' || !product || loads.has(batchKey(ref))) continue;
 		loads.add(batchKey(ref));
 		found.push({
@@ -180,16 +184,16 @@ function batchThere(
 	if (ref.kind === 'mix' || ref.kind === 'preparation') return batchAt(day, ref);
 	const parentId = ids.get(parents[0] ?? '');
 	const children = new Set(
-		day.parents.filter((one) => one.parentId === parentId).map((one) => one.batchId)
+		day.parents.filter((parent) => parent.parentId === parentId).map((parent) => parent.batchId)
 	);
 	return (
 		day.batches.find(
-			(one) =>
-				children.has(one.id) &&
-				one.kind === ref.kind &&
-				(one.kind === 'portion' || one.kind === 'load') &&
-				one.productId === ref.productId &&
-				one.ordinal === batch.ordinal
+			(other) =>
+				children.has(other.id) &&
+				other.kind === ref.kind &&
+				(other.kind === 'portion' || other.kind === 'load') &&
+				other.productId === ref.productId &&
+				other.ordinal === batch.ordinal
 		) ?? null
 	);
 }

@@ -36,7 +36,7 @@ export async function readOpening(
 ): Promise<{ readonly book: BookList; readonly first: string | null }> {
 	const book = bookList(await loadFormulaBook(db));
 	const { formulas } = book;
-	return { book, first: (formulas.find((one) => !one.retired) ?? formulas[0])?.id ?? null };
+	return { book, first: (formulas.find((entry) => !entry.retired) ?? formulas[0])?.id ?? null };
 }
 
 /** Which two revisions to read side by side; null for the newest two. */
@@ -63,7 +63,7 @@ export async function readFormula(
 		loadOpenDrafts(db, formulaId)
 	]);
 	if (!bakery) throw new BakeryNotSetUp();
-	const found = book.formulas.find((one) => one.formula.id === formulaId);
+	const found = book.formulas.find((revision) => revision.formula.id === formulaId);
 	if (!found) return null;
 	const ordered = (productId: string) =>
 		orders
@@ -80,13 +80,13 @@ export async function readFormula(
 		steps: found.steps,
 		madeBy: revisions[0]?.by ?? '',
 		preparations: preparationsOf(found, book),
-		ingredients: book.ingredients.map((one) => one.ingredient),
+		ingredients: book.ingredients.map((ingredient) => ingredient.ingredient),
 		deliveries: await loadDeliveries(
 			db,
-			found.formula.deliveries.map((one) => one.deliveryId)
+			found.formula.deliveries.map((delivery) => delivery.deliveryId)
 		),
-		products: book.products.flatMap((one) =>
-			productOf(one, found.formula.id, book, dividers, ordered(one.product.id))
+		products: book.products.flatMap((product) =>
+			productOf(product, found.formula.id, book, dividers, ordered(product.product.id))
 		),
 		mixerMostGrams: Math.max(0, ...mixers.map((mixer) => mixer.mostGrams)),
 		scales,
@@ -140,7 +140,7 @@ function productOf(
 			bakedGrams: product.doughs.length === 1 ? bakedGrams : null,
 			bakeLossShare,
 			ordered,
-			divider: dividers.find((one) => one.id === dividerId) ?? null,
+			divider: dividers.find((divider) => divider.id === dividerId) ?? null,
 			alongside: [...others, ...extras]
 		}
 	];

@@ -29,7 +29,7 @@ export async function readIngredient(
 		ingredient: found?.ingredient ?? null,
 		version: found?.number ?? 0,
 		usedBy: ingredientId === null ? [] : usersOfIngredient(book, id<IngredientId>(ingredientId)),
-		deliveries: deliveries.filter((one) => one.ingredientId === ingredientId),
+		deliveries: deliveries.filter((delivery) => delivery.ingredientId === ingredientId),
 		scales,
 		currency: bakery.currency
 	};

@@ -48,9 +48,9 @@ export async function readLearned(
 			measured: counts.get(formula.id) ?? 0
 		}))
 		.sort((a, b) => b.measured - a.measured || a.name.localeCompare(b.name, 'en'));
-	const chosen = formulas.find((one) => one.id === wanted.formulaId) ?? formulas[0];
+	const chosen = formulas.find((formula) => formula.id === wanted.formulaId) ?? formulas[0];
 	const mixers = allMixers.map(({ id, name }) => ({ id, name }));
-	const mixerId = mixers.find((one) => one.id === wanted.mixerId)?.id ?? mixers[0]?.id ?? null;
+	const mixerId = mixers.find((mixer) => mixer.id === wanted.mixerId)?.id ?? mixers[0]?.id ?? null;
 	const [days, of] = await Promise.all([
 		loadTemperatureDays(db, addDays(today, -DAYS), today),
 		chosen ? learnedOf(db, book, chosen.id, mixerId) : null

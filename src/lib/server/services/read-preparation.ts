@@ -23,9 +23,9 @@ export async function readPreparation(
 		revision: found?.number ?? 0,
 		retired: found?.retired ?? false,
 		steps: found?.steps ?? firstStepsOf('build'),
-		usedBy: key === null ? [] : (usersOfBuilds(book).get(key) ?? []).map((one) => one.name),
+		usedBy: key === null ? [] : (usersOfBuilds(book).get(key) ?? []).map((user) => user.name),
 		preparations: [...book.pantry.preparations.values()],
-		ingredients: book.ingredients.map((one) => one.ingredient),
+		ingredients: book.ingredients.map((ingredient) => ingredient.ingredient),
 		causticMost: book.pantry.causticMost
 	};
 }

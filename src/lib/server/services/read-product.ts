@@ -49,11 +49,13 @@ export async function readProduct(
 			.reduce((total, line) => total + line.pieces, 0),
 		formulas: book.formulas
 			.filter(
-				(one) => !one.retired || found?.product.doughs.some((d) => d.formulaId === one.formula.id)
+				(revision) =>
+					!revision.retired ||
+					found?.product.doughs.some((d) => d.formulaId === revision.formula.id)
 			)
-			.map((one) => one.formula),
+			.map((revision) => revision.formula),
 		preparations: [...book.pantry.preparations.values()],
-		ingredients: book.ingredients.map((one) => one.ingredient),
+		ingredients: book.ingredients.map((ingredient) => ingredient.ingredient),
 		dividers,
 		vessels,
 		scales,

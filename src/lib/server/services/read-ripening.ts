@@ -23,7 +23,7 @@ export async function readRipening(
 		loadRetarders(db)
 	]);
 	const firstMs = Math.min(...doughs.map((dough) => dough.mixed?.atMs ?? Infinity), nowMs);
-	const room = inputs.find((one) => one.quantity === 'room');
+	const room = inputs.find((input) => input.quantity === 'room');
 	const roomProbe = newestOf(sensors, 'room-probe');
 	const coreProbe = newestOf(sensors, 'core-probe');
 	return {

@@ -126,7 +126,7 @@ function mixesOf(
 }
 
 function measuredView(entries: readonly BatchEntry[]): MeasuredView | null {
-	const entry = entries.findLast((one) => one.kind === 'measured');
+	const entry = entries.findLast((entry) => entry.kind === 'measured');
 	if (entry?.kind !== 'measured') return null;
 	return {
 		entryId: entry.id,
@@ -164,7 +164,8 @@ function buildWater(
 			preparationId: preparation.id,
 			name: preparation.name,
 			ordinal,
-			count: day.production.builds.filter((one) => one.preparation.id === preparation.id).length,
+			count: day.production.builds.filter((build) => build.preparation.id === preparation.id)
+				.length,
 			startMs: (batch && starts.get(batch.id)) ?? null,
 			grams: build.gross.value,
 			targetCelsius,

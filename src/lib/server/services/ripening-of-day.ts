@@ -31,7 +31,7 @@ export async function loadRipeningDoughs(
 		const { preparation, ordinal } = build;
 		const batch = batchAt(day, { kind: 'preparation', preparationId: preparation.id, ordinal });
 		const count = day.production.builds.filter(
-			(one) => one.preparation.id === preparation.id
+			(build) => build.preparation.id === preparation.id
 		).length;
 		return [
 			{
@@ -122,24 +122,25 @@ type LogView = Pick<
 
 function logView(entries: readonly BatchEntry[]): LogView {
 	const { mixed, events, retarderId, endedAtMs } = followedLog(entries);
-	const measured = entries.findLast((one) => one.kind === 'measured');
+	const measured = entries.findLast((entry) => entry.kind === 'measured');
 	return {
 		mixed:
 			mixed && measured?.kind === 'measured' ? { ...mixed, instrument: measured.instrument } : null,
 		events,
 		retarderId,
 		endedAtMs,
-		lastMoveId: entries.findLast((one) => one.kind === 'moved' || one.kind === 'ended')?.id ?? null,
-		judgements: entries.flatMap((one) =>
-			one.kind === 'judged'
+		lastMoveId:
+			entries.findLast((entry) => entry.kind === 'moved' || entry.kind === 'ended')?.id ?? null,
+		judgements: entries.flatMap((entry) =>
+			entry.kind === 'judged'
 				? [
 						{
-							id: one.id,
-							by: one.by,
-							occurredAtMs: one.occurredAtMs,
-							sightings: one.sightings,
-							verdict: one.verdict,
-							decision: one.decision
+							id: entry.id,
+							by: entry.by,
+							occurredAtMs: entry.occurredAtMs,
+							sightings: entry.sightings,
+							verdict: entry.verdict,
+							decision: entry.decision
 						}
 					]
 				: []
@@ -150,7 +151,7 @@ function logView(entries: readonly BatchEntry[]): LogView {
 /** The proof of the first product that a mix becomes. */
 function proofOf(mix: Mix, doughCelsius: number, day: BakeryDay): RipeningDoughView['proof'] {
 	const [portion] = mix.portions;
-	const product = day.book.products.find((one) => one.product.id === portion?.productId);
+	const product = day.book.products.find((product) => product.product.id === portion?.productId);
 	if (!portion || !product) return null;
 	const ahead = proofAhead(product.steps, portion.pieces, doughCelsius);
 	return ahead && { product: product.product.name, ...ahead };

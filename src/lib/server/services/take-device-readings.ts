@@ -58,16 +58,16 @@ export async function takeDeviceReadings(
 	const { taken, known, clashing } = await db.transaction().execute(async (tx) => {
 		const inserted = await insertDeviceReadings(
 			tx,
-			good.map((one) => one.reading)
+			good.map((judged) => judged.reading)
 		);
-		const others = good.filter((one) => !inserted.has(one.reading.id));
+		const others = good.filter((judged) => !inserted.has(judged.reading.id));
 		const before = new Map(
 			(
 				await loadDeviceReadings(
 					tx,
-					others.map((one) => one.reading.id)
+					others.map((other) => other.reading.id)
 				)
-			).map((one) => [one.id, one])
+			).map((reading) => [reading.id, reading])
 		);
 		const same = others.filter(({ reading }) => isSame(reading, before.get(reading.id)));
 		const bakery = await loadBakery(tx);
@@ -75,7 +75,7 @@ export async function takeDeviceReadings(
 			await addToDays(
 				tx,
 				good.flatMap(({ reading }) => {
-					const sensor = device.sensors.find((one) => one.id === reading.sensorId);
+					const sensor = device.sensors.find((sensor) => sensor.id === reading.sensorId);
 					const quantity = sensor ? QUANTITY[sensor.kind] : undefined;
 					return quantity && inserted.has(reading.id)
 						? [{ quantity, celsius: reading.celsius, atMs: reading.measuredAtMs }]
@@ -86,7 +86,7 @@ export async function takeDeviceReadings(
 		return {
 			taken: inserted.size,
 			known: same.length,
-			clashing: others.filter((one) => !same.includes(one))
+			clashing: others.filter((other) => !same.includes(other))
 		};
 	});
 	for (const { at, reading } of clashing)
@@ -114,13 +114,13 @@ function judge(
 		);
 	}
 	const reading: DeviceReading = parsed.data;
-	const sensor = device.sensors.find((one) => one.name === reading.sensor);
+	const sensor = device.sensors.find((sensor) => sensor.name === reading.sensor);
 	if (!sensor)
 		return refuse(
 			at,
 			reading.id,
 			'unknown-sensor',
-			`this device has ${device.sensors.map((one) => `"${one.name}"`).join(', ')}`
+			`this device has ${device.sensors.map((sensor) => `"${sensor.name}"`).join(', ')}`
 		);
 	const measuredAtMs = Date.parse(reading.measuredAt);
 	if (measuredAtMs > nowMs + MOST_AHEAD_MINUTES * 60_000)

@@ -25,11 +25,13 @@ export async function readWaterInputs(
 		loadNewestReadings(db, wanted),
 		loadSensorsNow(db)
 	]);
-	return wanted.map((one) => {
+	return wanted.map((wanted) => {
 		const typed = readings.find(
-			(reading) => reading.quantity === one.quantity && reading.preparationId === one.preparationId
+			(reading) =>
+				reading.quantity === wanted.quantity && reading.preparationId === wanted.preparationId
 		);
-		const probe = one.quantity === 'preferment' ? null : newestOf(sensors, PROBE_OF[one.quantity]);
+		const probe =
+			wanted.quantity === 'preferment' ? null : newestOf(sensors, PROBE_OF[wanted.quantity]);
 		const spoken = probe && {
 			id: probe.sensorId,
 			celsius: probe.last.celsius,
@@ -37,7 +39,7 @@ export async function readWaterInputs(
 			occurredAtMs: probe.last.measuredAtMs
 		};
 		return {
-			...one,
+			...wanted,
 			reading: temperatureOfMoment(typed ?? null, spoken, nowMs),
 			probe: probe ? probeView(probe) : null
 		};
@@ -80,7 +82,9 @@ type Spoken = SensorNow & { readonly last: NonNullable<SensorNow['last']> };
 
 /** Of several probes of a kind the one that spoke last. */
 export function newestOf(sensors: readonly SensorNow[], kind: SensorKind): Spoken | null {
-	const spoken = sensors.filter((one): one is Spoken => one.kind === kind && one.last !== null);
+	const spoken = sensors.filter(
+		(sensor): sensor is Spoken => sensor.kind === kind && sensor.last !== null
+	);
 	return spoken.sort((a, b) => b.last.measuredAtMs - a.last.measuredAtMs)[0] ?? null;
 }
 

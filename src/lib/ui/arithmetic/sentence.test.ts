@@ -25,7 +25,7 @@ function rework(sentence: string): { left: number; right: number } {
 	assert.match(plain, /^[-\d.+*/() ;]+$/);
 	const values = plain
 		.split(' ; ')
-		.map((one) => Number((new Function(`return (${one})`) as () => number)()));
+		.map((expression) => Number((new Function(`return (${expression})`) as () => number)()));
 	const shown = right.replace(/\u2009/g, '').replace('−', '-');
 	return { left: Math.max(...values), right: Number.parseFloat(shown) };
 }
@@ -139,9 +139,9 @@ test('in degrees Fahrenheit a sentence is told in them when it holds in them, an
 			fc.double({ min: 5, max: 35, noNaN: true }),
 			(flour, room) => {
 				const asked = { ...RULE, flour: at(flour), room: at(room) };
-				for (const one of [waterByFactorRule(asked), waterByBaseTemperature(asked)]) {
-					const { left, right } = rework(sentenceText(one as Worked, fahrenheit));
-					assert.ok(Math.abs(left - right) < 0.35, sentenceText(one as Worked, fahrenheit));
+				for (const explained of [waterByFactorRule(asked), waterByBaseTemperature(asked)]) {
+					const { left, right } = rework(sentenceText(explained as Worked, fahrenheit));
+					assert.ok(Math.abs(left - right) < 0.35, sentenceText(explained as Worked, fahrenheit));
 				}
 			}
 		)

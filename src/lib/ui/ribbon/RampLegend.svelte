@@ -19,8 +19,8 @@
 	<svg width="140" height="14" aria-hidden="true">
 		<defs>
 			<linearGradient id="ramp-{id}">
-				{#each celsius as one, index (index)}
-					<stop offset={index / STEPS} stop-color={colourOf(one)} />
+				{#each celsius as degrees, index (index)}
+					<stop offset={index / STEPS} stop-color={colourOf(degrees)} />
 				{/each}
 			</linearGradient>
 		</defs>

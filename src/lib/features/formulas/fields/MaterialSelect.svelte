@@ -36,14 +36,14 @@
 >
 	{#if value === null}<option value="">choose</option>{/if}
 	<optgroup label="Ingredients">
-		{#each ingredients.filter((one) => !one.retired || key === `i ${one.id}`) as one (one.id)}<option
-				value="i {one.id}">{one.name}</option
+		{#each ingredients.filter((ingredient) => !ingredient.retired || key === `i ${ingredient.id}`) as ingredient (ingredient.id)}<option
+				value="i {ingredient.id}">{ingredient.name}</option
 			>{/each}
 	</optgroup>
 	{#if preparations.length > 0}
 		<optgroup label="Recipes of the book">
-			{#each preparations as one (one.id)}<option value="p {one.id}"
-					>{one.name}, {PREPARATION_KIND_TEXT[one.kind]}</option
+			{#each preparations as preparation (preparation.id)}<option value="p {preparation.id}"
+					>{preparation.name}, {PREPARATION_KIND_TEXT[preparation.kind]}</option
 				>{/each}
 		</optgroup>
 	{/if}

@@ -93,16 +93,16 @@
 					</tr>
 				</thead>
 				<tbody>
-					{#each view.deliveries as one (one.id)}
+					{#each view.deliveries as delivery (delivery.id)}
 						<tr>
-							<th scope="row">{one.lot}</th>
-							<td>{shortDateText(one.receivedOn)}</td>
-							<td class="right"><b>{signed(one.properties.absorptionPoints)}</b></td>
-							<td class="right">{known(one.properties.proteinPercent, ' %')}</td>
-							<td class="right">{known(one.properties.ashPercent, ' %', 2)}</td>
-							<td class="right">{known(one.properties.moisturePercent, ' %')}</td>
-							<td class="right">{known(one.properties.fallingNumberSeconds, ' s', 0)}</td>
-							<td>{one.properties.milling ?? '·'}</td>
+							<th scope="row">{delivery.lot}</th>
+							<td>{shortDateText(delivery.receivedOn)}</td>
+							<td class="right"><b>{signed(delivery.properties.absorptionPoints)}</b></td>
+							<td class="right">{known(delivery.properties.proteinPercent, ' %')}</td>
+							<td class="right">{known(delivery.properties.ashPercent, ' %', 2)}</td>
+							<td class="right">{known(delivery.properties.moisturePercent, ' %')}</td>
+							<td class="right">{known(delivery.properties.fallingNumberSeconds, ' s', 0)}</td>
+							<td>{delivery.properties.milling ?? '·'}</td>
 						</tr>
 					{/each}
 				</tbody>
@@ -197,7 +197,7 @@
 						set({ milling: (event.currentTarget.value || null) as Milling | null })}
 				>
 					<option value="">not known</option>
-					{#each MILLINGS as one (one)}<option value={one}>{one}</option>{/each}
+					{#each MILLINGS as milling (milling)}<option value={milling}>{milling}</option>{/each}
 				</select></label
 			>
 		</div>

@@ -128,8 +128,8 @@
 					value={value.ingredientKind}
 					onchange={(event) => setKind(event.currentTarget.value as IngredientKind)}
 				>
-					{#each INGREDIENT_KINDS as one (one)}<option value={one}
-							>{INGREDIENT_KIND_TEXT[one]}</option
+					{#each INGREDIENT_KINDS as kind (kind)}<option value={kind}
+							>{INGREDIENT_KIND_TEXT[kind]}</option
 						>{/each}
 				</select>
 			</label>
@@ -143,8 +143,8 @@
 						edited.set({
 							allergens: event.currentTarget.value
 								.split(',')
-								.map((one) => one.trim())
-								.filter((one) => one !== '')
+								.map((word) => word.trim())
+								.filter((word) => word !== '')
 						})}
 				/>
 			</label>

@@ -18,7 +18,7 @@
 	const pantry = $derived(pantryOf(view));
 
 	const scaledGrams = $derived(value.doughs.reduce((total, dough) => total + dough.scaledGrams, 0));
-	const vessel = $derived(view.vessels.find((one) => one.id === value.vesselId));
+	const vessel = $derived(view.vessels.find((vessel) => vessel.id === value.vesselId));
 	const bath = $derived(
 		value.extras.some(
 			({ material }) =>
@@ -37,7 +37,7 @@
 		change: { use?: ExtraUse; material?: Material; grams?: number; forPieces?: number }
 	) {
 		edited.set({
-			extras: value.extras.map((one, index) => (index === at ? { ...one, ...change } : one))
+			extras: value.extras.map((extra, index) => (index === at ? { ...extra, ...change } : extra))
 		});
 	}
 </script>
@@ -53,7 +53,7 @@
 					value={extra.use}
 					onchange={(event) => setExtra(at, { use: event.currentTarget.value as ExtraUse })}
 				>
-					{#each EXTRA_USES as one (one)}<option value={one}>{EXTRA_USE_TEXT[one]}</option>{/each}
+					{#each EXTRA_USES as use (use)}<option value={use}>{EXTRA_USE_TEXT[use]}</option>{/each}
 				</select>
 				<span class="min-w-0 flex-1 basis-40">
 					<MaterialSelect
@@ -120,7 +120,8 @@
 			onchange={(event) => edited.set({ vesselId: event.currentTarget.value || null })}
 		>
 			<option value="">none</option>
-			{#each view.vessels as one (one.id)}<option value={one.id}>{one.name}, {one.owned}</option
+			{#each view.vessels as vessel (vessel.id)}<option value={vessel.id}
+					>{vessel.name}, {vessel.owned}</option
 				>{/each}
 		</select>
 	</label>
@@ -137,8 +138,9 @@
 			onchange={(event) => edited.set({ dividerId: event.currentTarget.value || null })}
 		>
 			<option value="">by hand</option>
-			{#each view.dividers as one (one.id)}<option value={one.id}
-					>{one.name}, {one.heads} heads, {one.leastPiece.grams} to {one.mostPiece.grams} g</option
+			{#each view.dividers as divider (divider.id)}<option value={divider.id}
+					>{divider.name}, {divider.heads} heads, {divider.leastPiece.grams} to {divider.mostPiece
+						.grams} g</option
 				>{/each}
 		</select>
 	</label>

@@ -29,18 +29,18 @@
 	const scaledGrams = $derived(value.doughs.reduce((total, dough) => total + dough.scaledGrams, 0));
 	const bakedTo = $derived(scaledGrams * (1 - value.bakeLossShare));
 	const free = $derived(
-		view.formulas.filter((one) => !value.doughs.some((dough) => dough.formulaId === one.id))
+		view.formulas.filter((formula) => !value.doughs.some((dough) => dough.formulaId === formula.id))
 	);
 	const pantry = $derived(pantryOf(view));
 	const resolved = $derived(
 		value.doughs.flatMap(({ formulaId, scaledGrams: grams }) => {
-			const formula = view.formulas.find((one) => one.id === formulaId);
+			const formula = view.formulas.find((known) => known.id === formulaId);
 			const result = formula ? resolveFormula(formula, pantry) : null;
 			return result?.ok ? [{ grams, resolved: result.value }] : [];
 		})
 	);
 	const allergens = $derived.by(() => {
-		const found = resolved.flatMap((one) => allergensOf(one.resolved.final));
+		const found = resolved.flatMap((part) => allergensOf(part.resolved.final));
 		for (const { material } of value.extras) {
 			if (material.kind === 'ingredient')
 				found.push(...(pantry.ingredients.get(material.ingredientId)?.allergens ?? []));
@@ -50,11 +50,11 @@
 				if (alone?.ok) found.push(...allergensOf(alone.value));
 			}
 		}
-		return found.filter((one, at) => found.indexOf(one) === at).sort();
+		return found.filter((allergen, at) => found.indexOf(allergen) === at).sort();
 	});
 	const cost = $derived(
 		costOfDoughs(
-			resolved.map((one) => ({ resolved: one.resolved, scaledWeight: { grams: one.grams } })),
+			resolved.map((part) => ({ resolved: part.resolved, scaledWeight: { grams: part.grams } })),
 			product.name
 		)
 	);
@@ -64,7 +64,7 @@
 
 	function setDough(at: number, change: { formulaId?: FormulaId; scaledGrams?: number }) {
 		edited.set({
-			doughs: value.doughs.map((one, index) => (index === at ? { ...one, ...change } : one))
+			doughs: value.doughs.map((dough, index) => (index === at ? { ...dough, ...change } : dough))
 		});
 	}
 	/** The label's weight asks for what to scale; the first dough takes the difference. */
@@ -107,8 +107,8 @@
 				value={dough.formulaId}
 				onchange={(event) => setDough(at, { formulaId: id<FormulaId>(event.currentTarget.value) })}
 			>
-				{#each view.formulas.filter((one) => one.id === dough.formulaId || free.includes(one)) as one (one.id)}<option
-						value={one.id}>{one.name}</option
+				{#each view.formulas.filter((formula) => formula.id === dough.formulaId || free.includes(formula)) as formula (formula.id)}<option
+						value={formula.id}>{formula.name}</option
 					>{/each}
 			</select>
 			<NumberField
@@ -145,7 +145,8 @@
 				<option value=""
 					>{value.doughs.length === 0 ? 'choose its dough' : 'add another dough'}</option
 				>
-				{#each free as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
+				{#each free as formula (formula.id)}<option value={formula.id}>{formula.name}</option
+					>{/each}
 			</select>
 		{/key}
 	{/if}

@@ -45,7 +45,7 @@
 		const parts = value.doughs
 			.map(
 				(dough) =>
-					`${formatMass({ grams: dough.scaledGrams }, 0, units)} of ${view.formulas.find((one) => one.id === dough.formulaId)?.name ?? 'a dough'}`
+					`${formatMass({ grams: dough.scaledGrams }, 0, units)} of ${view.formulas.find((known) => known.id === dough.formulaId)?.name ?? 'a dough'}`
 			)
 			.join(' and ');
 		return `${name}: ${parts}, about ${formatMass({ grams: bakedTo }, 0, units)} baked.`;

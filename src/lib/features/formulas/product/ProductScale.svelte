@@ -21,7 +21,7 @@
 
 	let pieces = $state(untrack(() => view.ordered || 30));
 	const scaled = $derived(scaledProduct(view, product, pieces));
-	const divider = $derived(view.dividers.find((one) => one.id === dividerId));
+	const divider = $derived(view.dividers.find((divider) => divider.id === dividerId));
 	const piece = $derived({
 		grams: product.doughs.reduce((total, dough) => total + dough.scaledWeight.grams, 0)
 	});
@@ -59,8 +59,11 @@
 		</p>
 	{/if}
 	{#if scaled}
-		{#each scaled.unmade as one (one.name)}
-			<p role="alert"><span class="act-now px-2">Not made</span> {one.name}: {unmadeText(one)}.</p>
+		{#each scaled.unmade as missing (missing.name)}
+			<p role="alert">
+				<span class="act-now px-2">Not made</span>
+				{missing.name}: {unmadeText(missing)}.
+			</p>
 		{/each}
 		<div class="stages mt-3">
 			{#each scaled.builds as build (build.preparation.id)}

@@ -10,8 +10,8 @@ import {
 export function pantryOf(view: ProductDetailView): Pantry {
 	return {
 		causticMost: view.causticMost,
-		ingredients: new Map(view.ingredients.map((one) => [one.id, one])),
-		preparations: new Map(view.preparations.map((one) => [one.id, one]))
+		ingredients: new Map(view.ingredients.map((ingredient) => [ingredient.id, ingredient])),
+		preparations: new Map(view.preparations.map((preparation) => [preparation.id, preparation]))
 	};
 }
 

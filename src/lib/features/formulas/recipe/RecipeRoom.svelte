@@ -74,8 +74,8 @@
 	const alone = $derived.by(() => {
 		const pantry: Pantry = {
 			causticMost: view.causticMost,
-			ingredients: new Map(view.ingredients.map((one) => [one.id, one])),
-			preparations: new Map(view.preparations.map((one) => [one.id, one]))
+			ingredients: new Map(view.ingredients.map((ingredient) => [ingredient.id, ingredient])),
+			preparations: new Map(view.preparations.map((preparation) => [preparation.id, preparation]))
 		};
 		return resolveAlone(preparation, pantry);
 	});
@@ -119,7 +119,9 @@
 	const caustic = $derived(
 		alone.ok && alone.value.lines.some((line) => line.ingredient.kind === 'caustic')
 	);
-	const others = $derived(view.preparations.filter((one) => one.id !== value.preparationId));
+	const others = $derived(
+		view.preparations.filter((preparation) => preparation.id !== value.preparationId)
+	);
 
 	function setLine(at: number, change: { material?: Material; parts?: number }) {
 		edited.set({
@@ -131,9 +133,12 @@
 		if (!alone.ok || flourOf(alone.value) === 0) return 1;
 		if (material.kind === 'ingredient')
 			return (
-				view.ingredients.find((one) => one.id === material.ingredientId)?.composition.flour ?? 0
+				view.ingredients.find((ingredient) => ingredient.id === material.ingredientId)?.composition
+					.flour ?? 0
 			);
-		const stage = alone.value.stages.find((one) => one.preparation?.id === material.preparationId);
+		const stage = alone.value.stages.find(
+			(stage) => stage.preparation?.id === material.preparationId
+		);
 		return stage ? flourOf(stage) / stage.percentOfFlour : 0;
 	}
 	/** The other lines keep their weight; this one becomes the percentage that was typed. */
@@ -209,8 +214,8 @@
 					value={value.preparationKind}
 					onchange={(event) => setKind(event.currentTarget.value as PreparationKind)}
 				>
-					{#each PREPARATION_KINDS as one (one)}<option value={one}
-							>{PREPARATION_KIND_TEXT[one]}</option
+					{#each PREPARATION_KINDS as kind (kind)}<option value={kind}
+							>{PREPARATION_KIND_TEXT[kind]}</option
 						>{/each}
 				</select>
 			</label>

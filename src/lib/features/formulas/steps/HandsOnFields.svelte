@@ -22,14 +22,16 @@
 
 	/** The mixer is held at least as long as it runs. */
 	function setStretches(next: readonly MixingStretch[]) {
-		const runs = next.reduce((total, one) => total + one.minutes, 0);
+		const runs = next.reduce((total, stage) => total + stage.minutes, 0);
 		set({
 			detail: next.length > 0 ? { kind: 'mixing', stretches: next } : { kind: 'none' },
 			fixedMinutes: Math.max(step.fixedMinutes, Math.ceil(runs))
 		});
 	}
 	function setStretch(at: number, change: Partial<MixingStretch>) {
-		setStretches(stretches.map((one, index) => (index === at ? { ...one, ...change } : one)));
+		setStretches(
+			stretches.map((stretch, index) => (index === at ? { ...stretch, ...change } : stretch))
+		);
 	}
 	function setActivity(activity: HandsOnActivity) {
 		const same = step.detail.kind === (activity === 'laminate' ? 'turn' : 'mixing');
@@ -53,7 +55,8 @@
 			value={step.activity}
 			onchange={(event) => setActivity(event.currentTarget.value as HandsOnActivity)}
 		>
-			{#each HANDS_ON_ACTIVITIES as one (one)}<option value={one}>{ACTIVITY_TEXT[one]}</option
+			{#each HANDS_ON_ACTIVITIES as activity (activity)}<option value={activity}
+					>{ACTIVITY_TEXT[activity]}</option
 				>{/each}
 		</select>
 	</label>
@@ -66,7 +69,7 @@
 				onchange={(event) =>
 					set({ detail: { kind: 'turn', turn: event.currentTarget.value as Turn } })}
 			>
-				{#each TURNS as one (one)}<option value={one}>{TURN_TEXT[one]}</option>{/each}
+				{#each TURNS as turn (turn)}<option value={turn}>{TURN_TEXT[turn]}</option>{/each}
 			</select>
 		</label>
 	{/if}
@@ -87,7 +90,8 @@
 					onchange={(event) =>
 						setStretch(at, { speed: event.currentTarget.value as MixingStretch['speed'] })}
 				>
-					{#each MIXING_SPEEDS as one (one)}<option value={one}>{SPEED_TEXT[one]}</option>{/each}
+					{#each MIXING_SPEEDS as speed (speed)}<option value={speed}>{SPEED_TEXT[speed]}</option
+						>{/each}
 				</select>
 				<NumberField
 					bare

@@ -31,7 +31,7 @@
 		)
 	);
 	const replace = (at: number, step: Step) =>
-		onSet(steps.map((one, index) => (index === at ? step : one)));
+		onSet(steps.map((other, index) => (index === at ? step : other)));
 
 	function move(at: number, by: -1 | 1) {
 		onSet(moved(steps, at, by));
@@ -93,11 +93,11 @@
 				{#if open === at}
 					<div class="my-2 ml-8 border-l-2 border-ink pl-4">
 						{#if step.kind === 'hands-on'}
-							<HandsOnFields {step} onSet={(one: Step) => replace(at, one)} />
+							<HandsOnFields {step} onSet={(changed: Step) => replace(at, changed)} />
 						{:else if step.kind === 'wait'}
-							<WaitFields {step} onSet={(one: Step) => replace(at, one)} />
+							<WaitFields {step} onSet={(changed: Step) => replace(at, changed)} />
 						{:else}
-							<BakeFields {step} onSet={(one: Step) => replace(at, one)} />
+							<BakeFields {step} onSet={(changed: Step) => replace(at, changed)} />
 						{/if}
 					</div>
 				{/if}
@@ -109,11 +109,13 @@
 			>Add <select class="field" bind:value={added} aria-label="Step to add">
 				<option value="">a step</option>
 				<optgroup label="Hands on it">
-					{#each HANDS_ON_ACTIVITIES as one (one)}<option value={one}>{ACTIVITY_TEXT[one]}</option
+					{#each HANDS_ON_ACTIVITIES as activity (activity)}<option value={activity}
+							>{ACTIVITY_TEXT[activity]}</option
 						>{/each}
 				</optgroup>
 				<optgroup label="It waits">
-					{#each WAIT_ACTIVITIES as one (one)}<option value={one}>{ACTIVITY_TEXT[one]}</option
+					{#each WAIT_ACTIVITIES as activity (activity)}<option value={activity}
+							>{ACTIVITY_TEXT[activity]}</option
 						>{/each}
 				</optgroup>
 				<option value="bake">Bake</option>

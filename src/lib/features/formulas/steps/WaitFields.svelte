@@ -23,7 +23,7 @@
 	let problem = $state('');
 	const set = (change: Partial<WaitStep>) => onSet({ ...step, ...change });
 	const setLeg = (at: number, change: Partial<Leg>) =>
-		set({ legs: step.legs.map((one, index) => (index === at ? { ...one, ...change } : one)) });
+		set({ legs: step.legs.map((leg, index) => (index === at ? { ...leg, ...change } : leg)) });
 
 	/** Without a clock nothing lasts until ripe, so every leg gets minutes. */
 	function setClock(clock: RipenessClock | null) {
@@ -70,7 +70,9 @@
 			value={step.activity}
 			onchange={(event) => set({ activity: event.currentTarget.value as WaitActivity })}
 		>
-			{#each WAIT_ACTIVITIES as one (one)}<option value={one}>{ACTIVITY_TEXT[one]}</option>{/each}
+			{#each WAIT_ACTIVITIES as activity (activity)}<option value={activity}
+					>{ACTIVITY_TEXT[activity]}</option
+				>{/each}
 		</select>
 	</label>
 	{#each step.legs as leg, at (at)}
@@ -83,7 +85,8 @@
 				value={leg.place}
 				onchange={(event) => setLeg(at, { place: event.currentTarget.value as Leg['place'] })}
 			>
-				{#each WAIT_PLACES as one (one)}<option value={one}>{PLACE_TEXT[one]}</option>{/each}
+				{#each WAIT_PLACES as place (place)}<option value={place}>{PLACE_TEXT[place]}</option
+					>{/each}
 			</select>
 			<span>at</span>
 			<TemperatureField

@@ -16,7 +16,7 @@ export function moved(steps: readonly Step[], at: number, by: -1 | 1): readonly 
 	const step = steps[at];
 	const other = steps[at + by];
 	if (!step || !other) return steps;
-	return steps.map((one, index) => (index === at ? other : index === at + by ? step : one));
+	return steps.map((current, index) => (index === at ? other : index === at + by ? step : current));
 }
 
 export function without(steps: readonly Step[], at: number): readonly Step[] {
@@ -45,7 +45,7 @@ export const FIRST_CLOCK: RipenessClock = {
 export function beginStep(kind: string): Step | null {
 	if (kind === 'bake')
 		return { kind: 'bake', loadCelsius: 230, bakeMinutes: 35, steamSeconds: 6, coreCelsius: 97 };
-	if (HANDS_ON_ACTIVITIES.some((one) => one === kind)) {
+	if (HANDS_ON_ACTIVITIES.some((activity) => activity === kind)) {
 		const activity = kind as HandsOnActivity;
 		return {
 			kind: 'hands-on',
@@ -57,7 +57,7 @@ export function beginStep(kind: string): Step | null {
 			detail: activity === 'laminate' ? { kind: 'turn', turn: 'single' } : { kind: 'none' }
 		};
 	}
-	if (!WAIT_ACTIVITIES.some((one) => one === kind)) return null;
+	if (!WAIT_ACTIVITIES.some((activity) => activity === kind)) return null;
 	const activity = kind as WaitActivity;
 	const ripens = activity === 'ferment' || activity === 'bulk' || activity === 'proof';
 	const cold = activity === 'chill';
@@ -81,7 +81,7 @@ export function beginStep(kind: string): Step | null {
 export function readList(text: string, most: number): readonly number[] | null {
 	const numbers = text
 		.split(/[,;\s]+/)
-		.filter((one) => one !== '')
+		.filter((text) => text !== '')
 		.map(Number);
 	const fine = numbers.every((one) => Number.isFinite(one) && one >= 0 && one <= most);
 	return fine && numbers.length <= 24 ? [...numbers].sort((a, b) => a - b) : null;
