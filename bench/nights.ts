@@ -172,7 +172,7 @@ function works(
 					decision: 'wait'
 				});
 				if (!actor || !read.ok) throw new Error('the command could not be read');
-				const outcome = await carryOut(db, read.value, actor);
+				const outcome = await carryOut(db, read.value, actor, read.value.content.occurredAtMs);
 				if (outcome.outcome !== 'done') throw new Error(JSON.stringify(outcome));
 			}
 		}
@@ -196,7 +196,7 @@ async function tonight(db: Db): Promise<void> {
 			program: null
 		});
 		if (!actor || !read.ok) throw new Error('the command could not be read');
-		const outcome = await carryOut(db, read.value, actor);
+		const outcome = await carryOut(db, read.value, actor, read.value.content.occurredAtMs);
 		if (outcome.outcome !== 'done') throw new Error(JSON.stringify(outcome));
 	}
 }

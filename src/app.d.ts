@@ -1,3 +1,5 @@
+import type { BakeryView } from '$lib/contracts/views.ts';
+
 declare global {
 	namespace App {
 		interface Error {
@@ -7,6 +9,8 @@ declare global {
 		}
 		interface Locals {
 			appearance: 'paper' | 'ember' | 'system';
+			/** What the frame shows, read once for a request; null where there is no bakery yet. */
+			bakery: () => Promise<BakeryView | null>;
 		}
 	}
 }

@@ -1,12 +1,18 @@
 import { env } from '$env/dynamic/private';
-import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
+import { json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import type { BakeryView } from '$lib/contracts/views.ts';
+import { REAL_TIME } from '$lib/core/time/index.ts';
 import { closeDatabase, database } from '$lib/server/db/connection.ts';
 import { migrateToLatest } from '$lib/server/db/migrate.ts';
-import { REAL_TIME } from '$lib/core/time/index.ts';
 import { demoClock } from '$lib/server/demo/demo-clock.ts';
 import { letProbesIn } from '$lib/server/demo/demo-probes.ts';
 import { loadSaltmarrow } from '$lib/server/demo/load-saltmarrow.ts';
+import { Busy, Gate } from '$lib/server/edge/gate.ts';
+import { addHeaders } from '$lib/server/edge/headers.ts';
+import { isFromElsewhere, isServed, servedNames } from '$lib/server/edge/hosts.ts';
+import { allowWork } from '$lib/server/edge/work-of-request.ts';
 import { startLiveEvents, stopLiveEvents } from '$lib/server/events/live-events.ts';
+import { readFrame } from '$lib/server/services/read-frame.ts';
 
 export const init: ServerInit = async () => {
 	const db = database();
@@ -32,24 +38,68 @@ export const init: ServerInit = async () => {
 
 const APPEARANCES = ['paper', 'ember', 'system'] as const;
 
+/** Pages are worked out a few at a time: more at once would only share one processor, and every connection. */
+const PAGES = new Gate({ atOnce: 4, waiting: 500, longestWaitMs: 20_000 });
+
 export const handle: Handle = async ({ event, resolve }) => {
+	const refused = refusalAtTheEdge(event.request);
+	if (refused) return refused;
 	const wanted = event.cookies.get('appearance');
 	event.locals.appearance = APPEARANCES.find((appearance) => appearance === wanted) ?? 'system';
-	const response = await resolve(event, {
-		transformPageChunk: ({ html }) => html.replace('%jovet.appearance%', event.locals.appearance)
-	});
-	response.headers.set('x-content-type-options', 'nosniff');
-	response.headers.set('referrer-policy', 'same-origin');
-	response.headers.set('cross-origin-opener-policy', 'same-origin');
+	// Once for the frame and the page in it: both stand, or neither does.
+	let frame: Promise<BakeryView | null> | null = null;
+	event.locals.bakery = () => (frame ??= readFrame(database()));
+	const answer = () =>
+		allowWork(`${event.request.method} ${event.url.pathname}`, async () =>
+			resolve(event, {
+				transformPageChunk: ({ html }) =>
+					html.replace('%jovet.appearance%', event.locals.appearance)
+			})
+		);
+	const isPage = event.route.id !== null && !event.url.pathname.match(NO_PAGE);
+	const response = await (isPage ? PAGES.run(answer) : answer()).catch(busyAnswer);
+	addHeaders(response.headers);
 	return response;
 };
 
-export const handleError: HandleServerError = ({ error, event, status }) => {
+/** Doors of programs, and the stream that stays open. */
+const NO_PAGE = /^\/(commands|events|health|devices)(\/|$)/;
+
+function refusalAtTheEdge(request: Request): Response | null {
+	const text = { 'content-type': 'text/plain; charset=utf-8', 'cache-control': 'no-store' };
+	const names = servedNames(env.PORT, env.JOVET_NAMES);
+	if (!isServed(request.headers.get('host'), names))
+		return new Response(
+			'Jovet is not served by this name. Open it by the address it was started with, or start it with JOVET_NAMES set to the names it is to serve.\n',
+			{ status: 421, headers: text }
+		);
+	if (!isFromElsewhere(request.headers)) return null;
+	return new URL(request.url).pathname === '/commands'
+		? json({ outcome: 'refused', refusal: { kind: 'from-elsewhere' } }, { status: 403 })
+		: new Response('A page of another site may not ask this of Jovet.\n', {
+				status: 403,
+				headers: text
+			});
+}
+
+function busyAnswer(error: unknown): Response {
+	if (!(error instanceof Busy)) throw error;
+	return json(
+		{
+			message: 'There is much to do at the moment. Nothing you saved is lost; reload in a moment.'
+		},
+		{ status: 503, headers: { 'retry-after': '2' } }
+	);
+}
+
+export const handleError: HandleServerError = ({ error, event, status, message }) => {
 	if (status === 404)
 		return {
 			message: `There is no page at ${event.url.pathname}.`,
 			next: { href: '/', label: 'Go to the next bake' }
 		};
+	// What was asked wrongly is no fault of the program, and no page of the log.
+	if (status < 500) return { message };
 	console.error(error);
 	return {
 		message: 'Something went wrong inside Jovet. What was saved is safe; reload the page to go on.'

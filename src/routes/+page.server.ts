@@ -5,7 +5,7 @@ import { readNextBakeDate } from '$lib/server/services/read-bakery.ts';
 import type { PageServerLoad } from './$types';
 
 /** The door leads to the orders of the bake that comes next. */
-export const load: PageServerLoad = async () => {
-	const date = await forPage(() => readNextBakeDate(database(), { epochMs: Date.now() }));
+export const load: PageServerLoad = async ({ locals }) => {
+	const date = await forPage(locals, () => readNextBakeDate(database(), { epochMs: Date.now() }));
 	redirect(303, `/bake/${date}/orders`);
 };

@@ -90,9 +90,11 @@ export async function send<K extends CommandKind>(
 ): Promise<CommandOutcome<K>> {
 	const actor = await currentActor(db);
 	if (!actor) throw new Error('the demo has a head baker');
-	const read = readCommand({ ...draft, id, occurredAtMs: NOW_MS + minutes * 60_000 });
+	const occurredAtMs = NOW_MS + minutes * 60_000;
+	const read = readCommand({ ...draft, id, occurredAtMs });
 	if (!read.ok) return { outcome: 'refused', refusal: read.error };
-	return await carryOut(db, read.value, actor);
+	// The template's clock shows real time: what happens, happens now.
+	return await carryOut(db, read.value, actor, Math.max(NOW_MS, occurredAtMs));
 }
 
 /** How the pages of a date name a mix to the door. */

@@ -1,4 +1,5 @@
 import type { CommandContent, CommandKind, CommandOutcome } from '../contracts/commands.ts';
+import { isPassing } from '../contracts/refusals.ts';
 
 /** A command without what the sender adds. */
 export type Draft<K extends CommandKind> = {
@@ -35,7 +36,7 @@ export async function postCommand<K extends CommandKind>(command: {
 			if (answer.headers.get('content-type')?.includes('application/json')) {
 				// The server's own contract; both ends are built together.
 				const outcome = (await answer.json()) as CommandOutcome<K> | null;
-				if (outcome && 'outcome' in outcome && !isUnavailable(outcome)) return outcome;
+				if (outcome && 'outcome' in outcome && !isInTheWay(outcome)) return outcome;
 			}
 		} catch {
 			// Not reached; asked once more below.
@@ -44,7 +45,7 @@ export async function postCommand<K extends CommandKind>(command: {
 	return { outcome: 'not-reached' };
 }
 
-/** A server without its database answers, but what it was sent is nowhere. */
-function isUnavailable(outcome: CommandOutcome<CommandKind>): boolean {
-	return outcome.outcome === 'refused' && outcome.refusal.kind === 'database-unavailable';
+/** A server that is busy, or without its database, answers, but what it was sent is nowhere. */
+function isInTheWay(outcome: CommandOutcome<CommandKind>): boolean {
+	return outcome.outcome === 'refused' && isPassing(outcome.refusal);
 }

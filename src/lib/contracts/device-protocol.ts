@@ -18,6 +18,9 @@ export const SENSOR_LIMITS = { leastCelsius: -40, mostCelsius: 120 } as const;
 /** Readings in one message, and the bytes of it. */
 export const MOST_READINGS = 500;
 export const MOST_MESSAGE_BYTES = 200_000;
+/** Requests a minute of one device, and from one address without a key that is known. */
+export const MOST_DEVICE_REQUESTS = 300;
+export const MOST_STRANGER_REQUESTS = 60;
 /** A clock that runs ahead of the bakery's by more than this is wrong. */
 export const MOST_AHEAD_MINUTES = 10;
 

@@ -65,7 +65,22 @@ export type Refusal =
 			readonly violations: readonly Violation[];
 			readonly cautions: readonly Caution[];
 	  }
+	/** It says that it happened when it cannot have: the clock it was written by is off. */
+	| { readonly kind: 'clock-off'; readonly occurredAtMs: number; readonly bakeryNowMs: number }
+	| { readonly kind: 'too-large'; readonly mostBytes: number }
+	/** A page of another site sent it. */
+	| { readonly kind: 'from-elsewhere' }
+	/** It asks for more work than one request may. */
+	| { readonly kind: 'too-much' }
+	/** The database holds a rule that its content breaks. */
+	| { readonly kind: 'not-storable'; readonly rule: string }
 	| { readonly kind: 'no-bakery' }
+	| { readonly kind: 'busy' }
 	| { readonly kind: 'database-unavailable' };
+
+/** Refusals that say nothing of the command itself: it is sent again as it is. */
+export function isPassing(refusal: Refusal): boolean {
+	return refusal.kind === 'busy' || refusal.kind === 'database-unavailable';
+}
 
 export type RefusalOf<K extends Refusal['kind']> = Extract<Refusal, { kind: K }>;

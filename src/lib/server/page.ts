@@ -1,26 +1,37 @@
 import { error, isHttpError, isRedirect } from '@sveltejs/kit';
+import { TooMuchWork } from '../core/work.ts';
 import { parseBakeDate, type BakeDate } from '../core/time/index.ts';
-import { isUnavailable } from './db/client.ts';
+import { isOverloaded, isUnavailable } from './db/client.ts';
+import { Busy } from './edge/gate.ts';
 import { BakeryNotSetUp } from './services/day-production.ts';
 
+/** What a page says of a trouble that passes, or that starting Jovet anew mends; null for any other error. */
+export function passingTrouble(thrown: unknown): string | null {
+	if (isUnavailable(thrown))
+		return 'The database does not answer. Nothing you saved is lost. It is started again by itself; reload this page in a moment.';
+	if (thrown instanceof Busy || isOverloaded(thrown))
+		return 'There is much to do at the moment. Nothing you saved is lost; reload this page in a moment.';
+	if (thrown instanceof BakeryNotSetUp)
+		return 'This database holds no bakery yet. Start Jovet with "npm run demo" to load the Saltmarrow Bakehouse.';
+	return null;
+}
+
 /**
- * Runs what a page needs and turns what can go wrong outside the program into a page that says so:
- * a database that does not answer, or one that holds no bakery yet.
+ * Runs what a page needs, beside what its frame needs, so that one cannot stand without the other; turns what
+ * can go wrong outside the program into a page that says so.
  */
-export async function forPage<T>(work: () => Promise<T>): Promise<T> {
+export async function forPage<T>(locals: App.Locals, work: () => Promise<T>): Promise<T> {
 	try {
-		return await work();
+		const [value] = await Promise.all([work(), locals.bakery()]);
+		return value;
 	} catch (thrown) {
 		if (isHttpError(thrown) || isRedirect(thrown)) throw thrown;
-		if (isUnavailable(thrown))
-			error(503, {
+		const message = passingTrouble(thrown);
+		if (message !== null) error(503, { message });
+		if (thrown instanceof TooMuchWork)
+			error(422, {
 				message:
-					'The database does not answer. Nothing you saved is lost. Start it again (npm run demo does), then reload this page.'
-			});
-		if (thrown instanceof BakeryNotSetUp)
-			error(503, {
-				message:
-					'This database holds no bakery yet. Start Jovet with "npm run demo" to load the Saltmarrow Bakehouse.'
+					'This page asks for more work than one page may. Look for an order that is far beyond the house, or for builds that stand many times inside one another.'
 			});
 		throw thrown;
 	}

@@ -52,7 +52,20 @@ const TEXTS: { readonly [K in Refusal['kind']]: (refusal: RefusalOf<K>) => strin
 		'Orders or times changed after this plan was made. It is being made again; look at it and accept then.',
 	'plan-impossible': ({ violations }) =>
 		`Not accepted: the plan breaks ${violations.length} of its own rules. It is being made again.`,
+	'clock-off': ({ occurredAtMs, bakeryNowMs }) =>
+		occurredAtMs > bakeryNowMs
+			? 'Not saved: it says that it happens in the future. The clock of this device is off; set it, and reload the page.'
+			: 'Not saved: it says that it happened more than a year ago. The clock of this device is off; set it, and reload the page.',
+	'too-large': ({ mostBytes }) =>
+		`Not saved: this is larger than what can be sent at once (${mostBytes / 1000} kB). Save it in parts.`,
+	'from-elsewhere': () =>
+		'Not saved: the page that sent this is not at the address of Jovet. Open Jovet by the address it was started with.',
+	'too-much': () =>
+		'Not saved: this asks for more work than one step may. Make it smaller: fewer pieces, or fewer builds inside one another.',
+	'not-storable': ({ rule }) =>
+		`Not saved: the database does not take one of its values (${rule}). Nothing was changed; check the figures.`,
 	'no-bakery': () => 'Not saved: this database holds no bakery yet.',
+	busy: () => 'Not saved yet: there is much to do. It sends itself again in a moment.',
 	'database-unavailable': () =>
 		'Not saved yet: the database does not answer. It stays here and sends itself when it answers again.'
 };

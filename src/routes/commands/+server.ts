@@ -2,40 +2,46 @@ import { json } from '@sveltejs/kit';
 import type { CommandOutcome } from '$lib/contracts/commands.ts';
 import type { Refusal } from '$lib/contracts/refusals.ts';
 import { fail, type Result } from '$lib/core/result.ts';
+import { TooMuchWork } from '$lib/core/work.ts';
 import { currentActor } from '$lib/server/auth/actor.ts';
 import { carryOut, readCommand, type ReadCommand } from '$lib/server/commands/door.ts';
+import { inLane } from '$lib/server/commands/lanes.ts';
 import { REFUSAL_STATUS } from '$lib/server/commands/refusal-status.ts';
-import { isUnavailable } from '$lib/server/db/client.ts';
+import { isOverloaded, isUnavailable } from '$lib/server/db/client.ts';
 import { database } from '$lib/server/db/connection.ts';
+import { Busy } from '$lib/server/edge/gate.ts';
+import { readBody } from '$lib/server/edge/read-body.ts';
 import type { RequestHandler } from './$types';
 
 /** A command is small, except an accepted plan with its placement. */
 const MOST_BYTES = 400_000;
 
 /** The one door for writing. */
-export const POST: RequestHandler = async ({ request, url }) => {
-	const origin = request.headers.get('origin');
-	if (origin !== null && origin !== url.origin) return json(null, { status: 403 });
-	const read = await readBody(request);
+export const POST: RequestHandler = async ({ request }) => {
+	const read = await commandOf(request);
 	if (!read.ok) return refuse(read.error);
 	try {
-		const actor = await currentActor(database());
-		if (!actor) return refuse({ kind: 'no-bakery' });
-		const outcome = await carryOut(database(), read.value, actor);
-		return outcome.outcome === 'done' ? json(outcome) : refuse(outcome.refusal);
+		const outcome = await inLane(read.value.module.lane, async () => {
+			const actor = await currentActor(database());
+			return actor ? carryOut(database(), read.value, actor, Date.now()) : null;
+		});
+		if (!outcome) return refuse({ kind: 'no-bakery' });
+		return outcome.outcome === 'done' ? answer(outcome, 200) : refuse(outcome.refusal);
 	} catch (error) {
 		if (isUnavailable(error)) return refuse({ kind: 'database-unavailable' });
+		if (error instanceof Busy || isOverloaded(error)) return refuse({ kind: 'busy' });
+		if (error instanceof TooMuchWork) return refuse({ kind: 'too-much' });
 		throw error;
 	}
 };
 
-async function readBody(request: Request): Promise<Result<ReadCommand, Refusal>> {
-	const text = await request.text();
+async function commandOf(request: Request): Promise<Result<ReadCommand, Refusal>> {
+	const body = await readBody(request, MOST_BYTES);
 	const malformed = (what: string) =>
 		fail({ kind: 'malformed', problems: [{ where: 'body', what }] } as const);
-	if (text.length > MOST_BYTES) return malformed('too large');
+	if (body.kind === 'too-large') return fail({ kind: 'too-large', mostBytes: MOST_BYTES });
 	try {
-		return readCommand(JSON.parse(text));
+		return readCommand(JSON.parse(body.text));
 	} catch (error) {
 		if (error instanceof SyntaxError) return malformed('not JSON');
 		throw error;
@@ -43,6 +49,12 @@ async function readBody(request: Request): Promise<Result<ReadCommand, Refusal>>
 }
 
 function refuse(refusal: Refusal): Response {
-	const outcome: CommandOutcome = { outcome: 'refused', refusal };
-	return json(outcome, { status: REFUSAL_STATUS[refusal.kind] });
+	return answer({ outcome: 'refused', refusal }, REFUSAL_STATUS[refusal.kind]);
+}
+
+function answer(outcome: CommandOutcome, status: number): Response {
+	return json(outcome, {
+		status,
+		headers: { 'cache-control': 'no-store', ...(status === 503 ? { 'retry-after': '1' } : {}) }
+	});
 }

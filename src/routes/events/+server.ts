@@ -5,9 +5,21 @@ import type { RequestHandler } from './$types';
 /** A stream that says nothing for longer than this is taken for lost by what stands in between. */
 const BEAT_MS = 20_000;
 const RETRY_MS = 2000;
+/** Streams of one client: screens enough for any bakery, and an end to what opens them without one. */
+const MOST_OF_ONE = 100;
+
+/** Open streams by address. */
+const open = new Map<string, number>();
 
 /** The event stream of a browser: that something was written, never what. */
-export const GET: RequestHandler = ({ request }) => {
+export const GET: RequestHandler = ({ request, getClientAddress }) => {
+	const address = getClientAddress();
+	if ((open.get(address) ?? 0) >= MOST_OF_ONE)
+		return new Response('This address has too many streams open; close some of its pages.\n', {
+			status: 429,
+			headers: { 'cache-control': 'no-store', 'retry-after': '60' }
+		});
+	open.set(address, (open.get(address) ?? 0) + 1);
 	const text = new TextEncoder();
 	let end = () => {};
 	const stream = new ReadableStream<Uint8Array>({
@@ -24,6 +36,9 @@ export const GET: RequestHandler = ({ request }) => {
 			end = () => {
 				if (over) return;
 				over = true;
+				const others = (open.get(address) ?? 1) - 1;
+				if (others > 0) open.set(address, others);
+				else open.delete(address);
 				clearInterval(beat);
 				leave();
 				try {

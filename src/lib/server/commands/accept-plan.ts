@@ -20,6 +20,7 @@ const key = z.string().regex(/^[a-z0-9:-]{1,200}$/i);
  */
 export const acceptPlan = defineCommand({
 	kind: 'accept-plan',
+	lane: 'batches',
 	content: z.object({
 		date: bakeDateSchema,
 		/** Which input the plan was made from. */

@@ -7,6 +7,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Writes down a delivery of a flour with what is known of it; the entry stands as it was written. */
 export const addDelivery = defineCommand({
 	kind: 'add-delivery',
+	lane: 'book',
 	content: z.object(deliveryContent),
 	permitted: EVERYONE,
 	refusals: ['unknown', 'name-taken'],

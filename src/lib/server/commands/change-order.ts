@@ -13,6 +13,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Sets the pieces of one product for one drop, unless someone changed them since the baker looked. */
 export const changeOrder = defineCommand({
 	kind: 'change-order',
+	lane: 'orders',
 	content: z.object({
 		date: bakeDateSchema,
 		dropId: z.uuid(),

@@ -13,6 +13,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Writes down how warm something is where it stands, or an autolyse before the mix goes on. */
 export const checkDough = defineCommand({
 	kind: 'check-dough',
+	lane: 'batches',
 	content: z.object({
 		batch: batchNameSchema,
 		stage: z.enum(['autolyse', 'dough']),

@@ -13,6 +13,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Copies one date's orders to a date that has none. */
 export const copyOrders = defineCommand({
 	kind: 'copy-orders',
+	lane: 'orders',
 	content: z.object({ from: bakeDateSchema, to: bakeDateSchema }),
 	permitted: EVERYONE,
 	refusals: ['orders-there-already', 'nothing-to-copy'],

@@ -17,6 +17,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Begins a formula: a name, and a plain dough from the first flour, water and salt of the book. */
 export const createFormula = defineCommand({
 	kind: 'create-formula',
+	lane: 'book',
 	content: z.object({
 		formulaId: z.uuid().transform((value) => id<FormulaId>(value)),
 		name: nameSchema

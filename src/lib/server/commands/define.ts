@@ -4,6 +4,7 @@ import type { Refusal, RefusalOf } from '../../contracts/refusals.ts';
 import type { Result } from '../../core/result.ts';
 import type { Actor } from '../auth/actor.ts';
 import type { Tx } from '../db/client.ts';
+import type { Lane } from './lanes.ts';
 
 /** What every command carries beside its content. */
 export const ENVELOPE = {
@@ -32,6 +33,8 @@ export interface CommandModule<
 	Refusals extends Refusal['kind']
 > {
 	readonly kind: Kind;
+	/** With which others it queues. */
+	readonly lane: Lane;
 	readonly content: Content;
 	readonly permitted: readonly Actor['role'][];
 	readonly refusals: readonly Refusals[];

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import type { CommandOutcome } from '../../contracts/commands.ts';
-import type { Refusal } from '../../contracts/refusals.ts';
+import type { Refusal, RefusalOf } from '../../contracts/refusals.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Actor } from '../auth/actor.ts';
-import type { Db, Tx } from '../db/client.ts';
+import { brokenRule, isConflict, type Db, type Tx } from '../db/client.ts';
+import { bakeryNow } from '../services/bakery-now.ts';
 import { findAnswer, insertCommand, lockCommand } from '../db/command-log.ts';
 import { ENVELOPE, type CommandModule } from './define.ts';
 import { COMMANDS } from './registry.ts';
@@ -55,19 +56,42 @@ class Refused extends Error {
 /**
  * The one door for writing: each command runs once, in one transaction, and is kept with its actor, its
  * times and its answer. Repeating a command gives the answer it gave before; a refused one wrote nothing.
+ * When it happened is held against the bakery's clock at the real moment given.
  */
 export async function carryOut(
 	db: Db,
-	{ module, request, content }: ReadCommand,
-	actor: Actor
+	read: ReadCommand,
+	actor: Actor,
+	realNowMs: number
 ): Promise<CommandOutcome> {
+	const { module } = read;
 	if (!module.permitted.includes(actor.role))
 		return { outcome: 'refused', refusal: { kind: 'not-permitted', roles: module.permitted } };
+	for (let turn = 1; ; turn += 1) {
+		try {
+			return await once(db, read, actor, realNowMs);
+		} catch (error) {
+			if (!isConflict(error) || turn === MOST_TURNS) throw error;
+		}
+	}
+}
+
+/** A transaction that another stood in the way of is done again so often. */
+const MOST_TURNS = 4;
+
+async function once(
+	db: Db,
+	{ module, request, content }: ReadCommand,
+	actor: Actor,
+	realNowMs: number
+): Promise<CommandOutcome> {
 	try {
 		const answer = await db.transaction().execute(async (tx) => {
 			await lockCommand(tx, content.id);
 			const before = await answeredBefore(tx, content.id, request);
 			if (before) return before.answer;
+			const clock = clockProblem(content.occurredAtMs, await bakeryNow(tx, realNowMs));
+			if (clock) throw new Refused(clock);
 			const result = await module.handle(tx, content, actor);
 			if (!result.ok) throw new Refused(result.error);
 			await insertCommand(tx, {
@@ -84,8 +108,24 @@ export async function carryOut(
 		return { outcome: 'done', answer } as CommandOutcome;
 	} catch (error) {
 		if (error instanceof Refused) return { outcome: 'refused', refusal: error.refusal };
-		throw error;
+		const rule = brokenRule(error);
+		if (rule === null) throw error;
+		// The borders should have said it better; that the database had to is worth a line in the log.
+		console.error(`${module.kind} broke a rule of the database: ${rule}`);
+		return { outcome: 'refused', refusal: { kind: 'not-storable', rule } };
 	}
+}
+
+/** How far a clock may be ahead of the bakery's, and how late something may be written down. */
+const MOST_AHEAD_MS = 10 * 60_000;
+const MOST_LATE_MS = 366 * 24 * 3_600_000;
+
+/** What a wrong clock says would hide or outlast what is right. */
+function clockProblem(occurredAtMs: number, bakeryNowMs: number): RefusalOf<'clock-off'> | null {
+	const late = bakeryNowMs - occurredAtMs;
+	return late < -MOST_AHEAD_MS || late > MOST_LATE_MS
+		? { kind: 'clock-off', occurredAtMs, bakeryNowMs }
+		: null;
 }
 
 async function answeredBefore(

@@ -8,6 +8,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Lets an observation not count, or count again. The entry itself stands. */
 export const ignoreObservation = defineCommand({
 	kind: 'ignore-observation',
+	lane: 'settings',
 	content: z.object({
 		subject: z.enum(LEARNED_SUBJECTS),
 		observationId: z.uuid(),

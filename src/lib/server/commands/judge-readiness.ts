@@ -21,6 +21,7 @@ import { defineCommand, EVERYONE } from './define.ts';
  */
 export const judgeReadiness = defineCommand({
 	kind: 'judge-readiness',
+	lane: 'batches',
 	content: z.object({
 		batch: batchNameSchema,
 		sightings: sightingsSchema,

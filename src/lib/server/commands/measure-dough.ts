@@ -46,6 +46,7 @@ type MeasureDough = z.output<typeof content> & { readonly occurredAtMs: number }
  */
 export const measureDough = defineCommand({
 	kind: 'measure-dough',
+	lane: 'batches',
 	content,
 	permitted: EVERYONE,
 	refusals: ['unknown', 'more-than-a-mixer'],

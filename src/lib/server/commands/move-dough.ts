@@ -12,6 +12,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Writes down that something went to another place, where its wait goes on. */
 export const moveDough = defineCommand({
 	kind: 'move-dough',
+	lane: 'batches',
 	content: z.object({
 		batch: batchNameSchema,
 		place: z.enum(WAIT_PLACES),

@@ -19,6 +19,12 @@ export const REFUSAL_STATUS: Readonly<Record<Refusal['kind'], number>> = {
 	'nothing-to-copy': 422,
 	'plan-out-of-date': 409,
 	'plan-impossible': 422,
+	'too-large': 413,
+	'clock-off': 422,
+	'from-elsewhere': 403,
+	'too-much': 422,
+	'not-storable': 422,
 	'no-bakery': 503,
+	busy: 503,
 	'database-unavailable': 503
 };

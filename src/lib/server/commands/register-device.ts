@@ -7,6 +7,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Adds a device by the fingerprint of its key; the key itself never leaves the browser that made it. */
 export const registerDevice = defineCommand({
 	kind: 'register-device',
+	lane: 'settings',
 	content: z.object({
 		deviceId: z.uuid(),
 		name: sensorName,

@@ -8,6 +8,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Lets a figure of a formula be learned anew: what was observed before no longer counts. */
 export const resetLearning = defineCommand({
 	kind: 'reset-learning',
+	lane: 'settings',
 	content: z.object({ subject: z.enum(LEARNED_SUBJECTS), formulaId: z.uuid() }),
 	permitted: EVERYONE,
 	refusals: ['unknown'],

@@ -9,6 +9,7 @@ import { defineCommand, EVERYONE } from './define.ts';
  */
 export const retire = defineCommand({
 	kind: 'retire',
+	lane: 'book',
 	content: z.object({
 		what: z.enum(['formula', 'build', 'product', 'ingredient']),
 		entityId: z.uuid(),

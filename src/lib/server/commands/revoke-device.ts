@@ -6,6 +6,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Removes a device: it is heard no more; what it read stays. */
 export const revokeDevice = defineCommand({
 	kind: 'revoke-device',
+	lane: 'settings',
 	content: z.object({ deviceId: z.uuid() }),
 	permitted: EVERYONE,
 	refusals: ['unknown'],

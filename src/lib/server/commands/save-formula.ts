@@ -35,6 +35,7 @@ export type SavedFormula =
  */
 export const saveFormula = defineCommand({
 	kind: 'save-formula',
+	lane: 'book',
 	content: z.object(formulaContent),
 	permitted: EVERYONE,
 	refusals: ['unknown', 'name-taken', 'formula-impossible'],

@@ -14,6 +14,7 @@ import { defineCommand, EVERYONE } from './define.ts';
  */
 export const saveIngredient = defineCommand({
 	kind: 'save-ingredient',
+	lane: 'book',
 	content: z.object(ingredientContent),
 	permitted: EVERYONE,
 	refusals: ['name-taken', 'unknown', 'newer-revision', 'formula-impossible'],

@@ -13,6 +13,7 @@ import { defineCommand, EVERYONE } from './define.ts';
  */
 export const savePreparation = defineCommand({
 	kind: 'save-preparation',
+	lane: 'book',
 	content: z.object(preparationContent),
 	permitted: EVERYONE,
 	refusals: ['name-taken', 'unknown', 'newer-revision', 'formula-impossible'],

@@ -16,6 +16,7 @@ type ProductContent = z.output<typeof content>;
 /** Saves a product as a new revision; what was baked keeps the revision it was pinned to. */
 export const saveProduct = defineCommand({
 	kind: 'save-product',
+	lane: 'book',
 	content,
 	permitted: EVERYONE,
 	refusals: ['name-taken', 'unknown', 'newer-revision', 'formula-impossible'],

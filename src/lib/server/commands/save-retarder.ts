@@ -6,6 +6,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Saves a cold room as heat sees it; a new id is a new one. */
 export const saveRetarder = defineCommand({
 	kind: 'save-retarder',
+	lane: 'settings',
 	content: z.object({
 		retarderId: z.uuid(),
 		name: z.string().trim().min(1).max(200),

@@ -6,6 +6,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Sets a draft aside: it was taken up or is not wanted. The entry stays, it only is no longer shown. */
 export const setAsideDraft = defineCommand({
 	kind: 'set-aside-draft',
+	lane: 'book',
 	content: z.object({ draftId: z.uuid() }),
 	permitted: EVERYONE,
 	refusals: ['unknown'],

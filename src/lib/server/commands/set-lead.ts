@@ -9,6 +9,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Says how much earlier than its drops one mix should be ready. */
 export const setLead = defineCommand({
 	kind: 'set-lead',
+	lane: 'batches',
 	content: z.object({
 		batch: batchNameSchema,
 		minutes: z.int().min(0).max(MOST_LEAD_MINUTES),

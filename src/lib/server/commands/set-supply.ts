@@ -11,6 +11,7 @@ import { defineCommand, EVERYONE } from './define.ts';
  */
 export const setSupply = defineCommand({
 	kind: 'set-supply',
+	lane: 'settings',
 	content: z.object({
 		iceForm: z.enum(ICE_FORMS),
 		iceMostShare: z.number().min(0).max(1),

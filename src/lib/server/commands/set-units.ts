@@ -6,6 +6,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Sets how the bakery reads its figures; what is stored stays grams and degrees Celsius. */
 export const setUnits = defineCommand({
 	kind: 'set-units',
+	lane: 'settings',
 	content: z.object({
 		mass: z.enum(['metric', 'imperial']),
 		temperature: z.enum(['celsius', 'fahrenheit'])

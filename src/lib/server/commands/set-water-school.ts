@@ -7,6 +7,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Sets by which school the bakery finds its water; the other two stay beside it. */
 export const setWaterSchool = defineCommand({
 	kind: 'set-water-school',
+	lane: 'settings',
 	content: z.object({ school: z.enum(WATER_SCHOOLS) }),
 	permitted: EVERYONE,
 	refusals: [],

@@ -11,6 +11,7 @@ import { defineCommand, EVERYONE } from './define.ts';
  */
 export const strikeEntry = defineCommand({
 	kind: 'strike-entry',
+	lane: 'batches',
 	content: z.object({ entryId: z.uuid() }),
 	permitted: EVERYONE,
 	refusals: ['unknown'],

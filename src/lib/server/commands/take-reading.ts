@@ -12,6 +12,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 /** Writes down a temperature. A correction is a new reading that points at the old one. */
 export const takeReading = defineCommand({
 	kind: 'take-reading',
+	lane: 'readings',
 	content: z
 		.object({
 			quantity: z.enum(READING_QUANTITIES),

@@ -6,14 +6,15 @@ import {
 } from '$lib/contracts/device-protocol.ts';
 import { database } from '$lib/server/db/connection.ts';
 import { forDevice, refuseDevice } from '$lib/server/device-door.ts';
+import { readBody } from '$lib/server/edge/read-body.ts';
 import { takeDeviceReadings } from '$lib/server/services/take-device-readings.ts';
 import type { RequestHandler } from './$types';
 
 /** Takes what a device read. */
-export const POST: RequestHandler = ({ request }) =>
-	forDevice(database(), request, async (device) => {
-		const text = await request.text();
-		if (text.length > MOST_MESSAGE_BYTES)
+export const POST: RequestHandler = (event) =>
+	forDevice(database(), event, async (device) => {
+		const sent = await readBody(event.request, MOST_MESSAGE_BYTES);
+		if (sent.kind === 'too-large')
 			return refuseDevice(
 				413,
 				'too-large',
@@ -21,7 +22,7 @@ export const POST: RequestHandler = ({ request }) =>
 			);
 		let body: unknown;
 		try {
-			body = JSON.parse(text);
+			body = JSON.parse(sent.text);
 		} catch {
 			return refuseDevice(400, 'malformed', 'the body is not JSON');
 		}

@@ -6,8 +6,8 @@ import { forDevice } from '$lib/server/device-door.ts';
 import type { RequestHandler } from './$types';
 
 /** Tells a device who it is, what it is to read, and what the bakery's clock shows. */
-export const GET: RequestHandler = ({ request }) =>
-	forDevice(database(), request, async (device) => {
+export const GET: RequestHandler = (event) =>
+	forDevice(database(), event, async (device) => {
 		const self: DeviceSelf = {
 			name: device.name,
 			clock: await loadClock(database()),

@@ -3,8 +3,8 @@ import { dateOfPage, forPage } from '$lib/server/page.ts';
 import { readBakeryRoom } from '$lib/server/services/read-bakery-room.ts';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = ({ params, depends }) => {
+export const load: PageServerLoad = ({ params, depends, locals }) => {
 	depends('jovet:day', 'jovet:moment');
 	dateOfPage(params.date);
-	return forPage(() => readBakeryRoom(database()));
+	return forPage(locals, () => readBakeryRoom(database()));
 };

@@ -3,8 +3,8 @@ import { dateOfPage, forPage } from '$lib/server/page.ts';
 import { readDoughs } from '$lib/server/services/read-doughs.ts';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = ({ params, depends }) => {
+export const load: PageServerLoad = ({ params, depends, locals }) => {
 	depends('jovet:day', 'jovet:moment');
 	const date = dateOfPage(params.date);
-	return forPage(() => readDoughs(database(), date));
+	return forPage(locals, () => readDoughs(database(), date));
 };

@@ -6,9 +6,9 @@ import { readOpening } from '$lib/server/services/read-formula.ts';
 import type { PageServerLoad } from './$types';
 
 /** The room opens with the first formula of the book. */
-export const load: PageServerLoad = async ({ params }) => {
+export const load: PageServerLoad = async ({ params, locals }) => {
 	const date = dateOfPage(params.date);
-	const { first, book } = await forPage(() => readOpening(database()));
+	const { first, book } = await forPage(locals, () => readOpening(database()));
 	if (first !== null) redirect(303, resolve(`/bake/${date}/formulas/${first}`));
 	return { date, book };
 };

@@ -3,8 +3,8 @@ import { dateOfPage, forPage } from '$lib/server/page.ts';
 import { readRipening } from '$lib/server/services/read-ripening.ts';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = ({ params, depends }) => {
+export const load: PageServerLoad = ({ params, depends, locals }) => {
 	depends('jovet:day', 'jovet:moment');
 	const date = dateOfPage(params.date);
-	return forPage(() => readRipening(database(), date, Date.now()));
+	return forPage(locals, () => readRipening(database(), date, Date.now()));
 };

@@ -11,12 +11,14 @@ const comparison = z.object({
 	to: z.coerce.number().int().min(1).max(1e6)
 });
 
-export const load: PageServerLoad = async ({ params, url, depends }) => {
+export const load: PageServerLoad = async ({ params, url, depends, locals }) => {
 	depends('jovet:day');
 	const date = dateOfPage(params.date);
 	const wanted = comparison.safeParse(Object.fromEntries(url.searchParams));
 	const view = z.uuid().safeParse(params.formula).success
-		? await forPage(() => readFormula(database(), date, params.formula, wanted.data ?? null))
+		? await forPage(locals, () =>
+				readFormula(database(), date, params.formula, wanted.data ?? null)
+			)
 		: null;
 	if (view) return view;
 	error(404, {

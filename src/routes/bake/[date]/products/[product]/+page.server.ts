@@ -6,13 +6,13 @@ import { readProduct } from '$lib/server/services/read-product.ts';
 import type { PageServerLoad } from './$types';
 
 /** "new" in the address begins one that is not in the book yet. */
-export const load: PageServerLoad = async ({ params, depends }) => {
+export const load: PageServerLoad = async ({ params, depends, locals }) => {
 	depends('jovet:day');
 	const date = dateOfPage(params.date);
 	const wanted = params.product === 'new' ? null : params.product;
 	const view =
 		wanted === null || z.uuid().safeParse(wanted).success
-			? await forPage(() => readProduct(database(), date, wanted))
+			? await forPage(locals, () => readProduct(database(), date, wanted))
 			: null;
 	if (view) return view;
 	error(404, {
