@@ -3,7 +3,8 @@ import { z } from 'zod';
 import { bakeDateSchema } from '../../contracts/limits.ts';
 import { asPlanned, describePlan, judgePlacement } from '../../core/planning/index.ts';
 import { fail, ok } from '../../core/result.ts';
-import { insertPlan, newestPlanNumber } from '../db/plans.ts';
+import { addDays, instantOf, type BakeDate, type WallTime } from '../../core/time/index.ts';
+import { findNewestPlan, insertPlan } from '../db/plans.ts';
 import { loadLeadsOn, lockBatchesOn } from '../db/batches.ts';
 import { bakeDayInput, fingerprintOf } from '../services/bake-day-input.ts';
 import { loadBakeryDay } from '../services/day-production.ts';
@@ -28,7 +29,7 @@ export const acceptPlan = defineCommand({
 		placement: z.object({ starts: z.record(key, z.int()), machines: z.record(key, key) })
 	}),
 	permitted: EVERYONE,
-	refusals: ['plan-out-of-date', 'plan-impossible'],
+	refusals: ['malformed', 'plan-out-of-date', 'plan-impossible'],
 	handle: async (tx, command, actor) => {
 		const { date, fingerprint, placement } = command;
 		await lockBatchesOn(tx, date);
@@ -38,7 +39,17 @@ export const acceptPlan = defineCommand({
 		const { violations, cautions } = judgePlacement(input, placement);
 		if (violations.length > 0) return fail({ kind: 'plan-impossible', violations, cautions });
 		const plan = describePlan(input, placement);
-		const number = (await newestPlanNumber(tx, date)) + 1;
+		const stray = plan.tasks.find(({ startMs }) => !isNear(startMs, date, day.bakery.timeZone));
+		if (stray)
+			return fail({
+				kind: 'malformed',
+				problems: [{ where: stray.id, what: `does not lie in the week before ${date}` }]
+			});
+		const accepted = { fingerprint: fingerprintOf(asPlanned(input)), document: { input, plan } };
+		const newest = await findNewestPlan(tx, date, accepted);
+		// Who accepts what stands accepted already is told so; it is no further version.
+		if (newest?.same) return ok({ planId: newest.id, number: newest.number });
+		const number = (newest?.number ?? 0) + 1;
 		const planId = randomUUID();
 		await insertPlan(tx, {
 			id: planId,
@@ -47,10 +58,19 @@ export const acceptPlan = defineCommand({
 			commandId: command.id,
 			acceptedBy: actor.id,
 			occurredAtMs: command.occurredAtMs,
-			fingerprint: fingerprintOf(asPlanned(input)),
-			document: { input, plan },
+			...accepted,
 			...(await planBatches(tx, day, input, plan))
 		});
 		return ok({ planId, number });
 	}
 });
+
+/** The longest chain of a bake begins some days before it; a start further off is a mistake. */
+const MOST_DAYS_BEFORE = 7;
+
+function isNear(startMs: number, date: BakeDate, timeZone: string): boolean {
+	const midnight = (on: BakeDate) => instantOf(on, '00:00' as WallTime, timeZone).epochMs;
+	return (
+		startMs >= midnight(addDays(date, -MOST_DAYS_BEFORE)) && startMs < midnight(addDays(date, 2))
+	);
+}

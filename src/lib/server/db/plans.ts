@@ -1,3 +1,4 @@
+import { sql } from 'kysely';
 import {
 	PLAN_DOCUMENT_SCHEMA,
 	readPlanDocument,
@@ -66,13 +67,26 @@ export async function loadPlannedMixStarts(
 	return starts;
 }
 
-export async function newestPlanNumber(db: Db | Tx, date: BakeDate): Promise<number> {
+/** The newest plan of a date, and whether it is this very one; null where none was accepted. */
+export async function findNewestPlan(
+	db: Db | Tx,
+	date: BakeDate,
+	{ fingerprint, document }: Pick<NewPlan, 'fingerprint' | 'document'>
+): Promise<{ readonly id: string; readonly number: number; readonly same: boolean } | null> {
 	const newest = await db
 		.selectFrom('plan_version')
-		.select(({ fn }) => fn.max('number').as('number'))
+		.select([
+			'id',
+			'number',
+			sql<boolean>`fingerprint = ${fingerprint} and document = ${JSON.stringify(document)}::jsonb`.as(
+				'same'
+			)
+		])
 		.where('bake_date', '=', date)
+		.orderBy('number', 'desc')
+		.limit(1)
 		.executeTakeFirst();
-	return newest?.number ?? 0;
+	return newest ?? null;
 }
 
 /** A plan that is accepted, with the batches it makes and the tasks of each. */
