@@ -135,7 +135,7 @@ async function reforecast(): Promise<Figure> {
 	const work = () => {
 		const air = { room: traceOf(readings), roomCelsius: 25, retarders: [] };
 		for (const story of watchDoughs(doughs, air, nowMs).stories)
-			kept += doughCard(story).marks.ripe ?? 0;
+			kept += story ? (doughCard(story).marks.ripe ?? 0) : 0;
 	};
 	const bare = () => {
 		for (const dough of doughs)

@@ -127,7 +127,7 @@ export const PAGES: readonly {
 		page: (db) => readWater(db, TOMORROW, NOW_MS),
 		queries: async (db) => {
 			await dayQueries(db);
-			await loadNewestReadings(db, READINGS);
+			await loadNewestReadings(db, READINGS, NOW_MS);
 			await loadSensorsNow(db);
 			await loadObservations(db, FORMULAS);
 		}

@@ -9,6 +9,7 @@ const BENCH_COMMANDS = [
 	'take-reading',
 	'measure-dough',
 	'check-dough',
+	'end-dough',
 	'move-dough',
 	'judge-readiness',
 	'strike-entry'

@@ -5,6 +5,8 @@ import { isPassing } from '../contracts/refusals.ts';
 export type Draft<K extends CommandKind> = {
 	readonly kind: K;
 	readonly occurredAtMs: number;
+	/** The name in it reads like another, and is meant so. */
+	readonly nameMeant?: boolean;
 } & CommandContent<K>;
 
 export type SendResult<K extends CommandKind> =

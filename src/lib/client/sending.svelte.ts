@@ -20,6 +20,8 @@ export class Sending {
 	message = $state('');
 	busy = $state(false);
 	#asked: Asked | null = null;
+	/** What was asked about because its name reads like another; sent once more, it is meant. */
+	#doubted: string | null = null;
 	/** Counts what was asked for or given up, so that a late answer knows whether it is still wanted. */
 	#turn = 0;
 
@@ -41,11 +43,14 @@ export class Sending {
 		this.giveUp();
 		const turn = this.#turn;
 		const id = crypto.randomUUID();
+		const meant = this.#doubted === content ? { ...draft, nameMeant: true } : draft;
 		const attempt = async () => {
 			this.busy = true;
-			const result = await sendCommand(draft, id);
+			const result = await sendCommand(meant, id);
 			this.busy = false;
 			this.message = outcomeProblem(result);
+			const alike = result.outcome === 'refused' && result.refusal.kind === 'name-alike';
+			this.#doubted = alike ? content : null;
 			if (result.outcome === 'not-reached') return false;
 			this.#forget();
 			await answered(result);

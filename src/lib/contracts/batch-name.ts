@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { id, type BatchId, type FormulaId, type PreparationId } from '../core/identity.ts';
-import { bakeDateSchema } from './limits.ts';
+import { bakeDateSchema, uuidSchema } from './limits.ts';
 
 /** No batch of a bakery is heavier than this, in grams. */
 export const MOST_BATCH_GRAMS = 5_000_000;
@@ -9,7 +9,7 @@ const planned = {
 	date: bakeDateSchema,
 	ordinal: z.int().min(1).max(500),
 	/** By which revision and how heavy it was told; it is begun as it was told, whatever changed meanwhile. */
-	revisionId: z.uuid(),
+	revisionId: uuidSchema,
 	grams: z.number().positive().max(MOST_BATCH_GRAMS)
 };
 
@@ -20,16 +20,16 @@ const planned = {
 export const batchNameSchema = z.discriminatedUnion('kind', [
 	z.object({
 		kind: z.literal('made'),
-		batchId: z.uuid().transform((value) => id<BatchId>(value))
+		batchId: uuidSchema.transform((value) => id<BatchId>(value))
 	}),
 	z.object({
 		kind: z.literal('planned-mix'),
-		formulaId: z.uuid().transform((value) => id<FormulaId>(value)),
+		formulaId: uuidSchema.transform((value) => id<FormulaId>(value)),
 		...planned
 	}),
 	z.object({
 		kind: z.literal('planned-preparation'),
-		preparationId: z.uuid().transform((value) => id<PreparationId>(value)),
+		preparationId: uuidSchema.transform((value) => id<PreparationId>(value)),
 		...planned
 	})
 ]);

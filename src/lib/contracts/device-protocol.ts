@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { nameSchema } from './text.ts';
+import { uuidSchema } from './limits.ts';
 
 /**
  * The open device protocol: JSON over HTTP, told in docs/device-protocol.md. A device holds the address of
@@ -24,12 +26,12 @@ export const MOST_STRANGER_REQUESTS = 60;
 /** A clock that runs ahead of the bakery's by more than this is wrong. */
 export const MOST_AHEAD_MINUTES = 10;
 
-export const sensorName = z.string().trim().min(1).max(200);
+export const sensorName = nameSchema;
 export const reportEverySeconds = z.int().min(1).max(3600);
 
 /** One reading. The id is made by the device: sent again, it is known again. */
 export const deviceReadingSchema = z.object({
-	id: z.uuid(),
+	id: uuidSchema,
 	sensor: sensorName,
 	celsius: z.number().min(SENSOR_LIMITS.leastCelsius).max(SENSOR_LIMITS.mostCelsius),
 	/** An instant on the bakery's clock, with its offset. */

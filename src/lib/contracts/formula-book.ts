@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { line, nameSchema } from './text.ts';
+import { uuidSchema, versionSchema } from './limits.ts';
 import {
 	INGREDIENT_KINDS,
 	isAddition,
@@ -19,20 +21,17 @@ import { EXTRA_USES } from '../core/production/index.ts';
 import { parseBakeDate } from '../core/time/index.ts';
 import { stepsSchema } from './steps.ts';
 
-const uuid = z.uuid();
+const uuid = uuidSchema;
 const ingredientId = uuid.transform((value) => id<IngredientId>(value));
 const preparationId = uuid.transform((value) => id<PreparationId>(value));
 const formulaId = uuid.transform((value) => id<FormulaId>(value));
 const productId = uuid.transform((value) => id<ProductId>(value));
 const deliveryId = uuid.transform((value) => id<DeliveryId>(value));
 
-/** A name in the book; control characters are no part of one. */
-export const nameSchema = z
-	.string()
-	.trim()
-	.min(1, 'a name is missing')
-	.max(200)
-	.regex(/^[^\p{Cc}]*$/u);
+/** Whether nothing stands in a list twice. */
+function isEachOnce(values: readonly string[]): boolean {
+	return new Set(values).size === values.length;
+}
 
 /** What a line refers to, as it crosses the border. */
 const material = z.discriminatedUnion('kind', [
@@ -56,14 +55,19 @@ const parts = z
 export const formulaContent = {
 	formulaId,
 	/** The revision the baker started from. */
-	expectedRevision: z.int().min(1),
+	expectedRevision: versionSchema.min(1),
 	name: nameSchema,
 	doughLossShare: lossShare,
 	targetCelsius: dough,
 	/** The most the mixer takes of this dough; null for as much as it takes of any. */
 	mostDoughGrams: z.number().positive().max(1e7).nullable(),
 	steps: stepsSchema,
-	deliveries: z.array(z.object({ ingredientId, deliveryId })).max(200),
+	deliveries: z
+		.array(z.object({ ingredientId, deliveryId }))
+		.max(200)
+		.refine((all) => isEachOnce(all.map((delivery) => delivery.ingredientId)), {
+			message: 'a flour comes from two deliveries; take one'
+		}),
 	lines: z
 		.array(
 			z.object({ material, percentOfFlour: z.number().positive().max(MOST_PERCENT), addition })
@@ -76,7 +80,7 @@ export const formulaContent = {
 			z.object({
 				preparationId,
 				/** 0 for a build that is made with this formula. */
-				expectedRevision: z.int().min(0),
+				expectedRevision: versionSchema,
 				/** The name of a build that is new; null for one that is there. */
 				newName: nameSchema.nullable(),
 				/** The build that a new one was copied from, whose steps and losses it begins with. */
@@ -85,6 +89,12 @@ export const formulaContent = {
 			})
 		)
 		.max(50)
+		.refine((all) => isEachOnce(all.map((preparation) => preparation.preparationId)), {
+			message: 'a build stands in it twice'
+		})
+		.refine((all) => isEachOnce(all.flatMap((preparation) => preparation.newName ?? [])), {
+			message: 'two new builds have the same name'
+		})
 };
 export const formulaContentSchema = z.object(formulaContent);
 export type FormulaContent = z.infer<typeof formulaContentSchema>;
@@ -93,7 +103,7 @@ export type FormulaContent = z.infer<typeof formulaContentSchema>;
 export const preparationContent = {
 	preparationId,
 	/** 0 for one that is new. */
-	expectedRevision: z.int().min(0),
+	expectedRevision: versionSchema,
 	name: nameSchema,
 	preparationKind: z.enum(PREPARATION_KINDS),
 	buildLossShare: lossShare,
@@ -105,7 +115,7 @@ export const preparationContent = {
 /** A product as it is saved. */
 export const productContent = {
 	productId,
-	expectedRevision: z.int().min(0),
+	expectedRevision: versionSchema,
 	name: nameSchema,
 	doughs: z
 		.array(
@@ -116,7 +126,7 @@ export const productContent = {
 		)
 		.min(1)
 		.max(6)
-		.refine((all) => new Set(all.map((dough) => dough.formulaId)).size === all.length, {
+		.refine((all) => isEachOnce(all.map((dough) => dough.formulaId)), {
 			message: 'a dough stands in it twice; put the weights together'
 		}),
 	extras: z
@@ -131,7 +141,7 @@ export const productContent = {
 		.max(20),
 	bakedGrams: z.number().positive().max(100_000).nullable(),
 	bakeLossShare: z.number().min(0).max(0.59),
-	shape: z.string().trim().max(200),
+	shape: line(200),
 	vesselId: uuid.nullable(),
 	dividerId: uuid.nullable(),
 	footprint: z
@@ -151,7 +161,7 @@ export type ProductSettings = Omit<
 export const ingredientContent = {
 	ingredientId,
 	/** 0 for one that is new. */
-	expectedVersion: z.int().min(0),
+	expectedVersion: versionSchema,
 	name: nameSchema,
 	ingredientKind: z.enum(INGREDIENT_KINDS),
 	composition: z
@@ -164,20 +174,11 @@ export const ingredientContent = {
 			}
 		),
 	yeastFreshEquivalent: z.number().min(0).max(10),
-	allergens: z
-		.array(
-			z
-				.string()
-				.trim()
-				.min(1)
-				.max(60)
-				.regex(/^[^\p{Cc}]*$/u)
-		)
-		.max(30),
+	allergens: z.array(line(60, { least: 1 })).max(30),
 	heatCapacity: z.number().positive().max(10),
 	density: z.number().positive().max(5).nullable(),
 	pricePerKilogram: z.number().min(0).max(100_000).nullable(),
-	weighedOn: z.string().max(200).nullable()
+	weighedOn: line(200).nullable()
 };
 
 /** A delivery of a flour as it is written down. */
@@ -187,7 +188,7 @@ export const deliveryContent = {
 	receivedOn: z
 		.string()
 		.refine((value) => parseBakeDate(value).ok, { message: 'not a date of the calendar' }),
-	lot: z.string().trim().min(1, 'the lot is missing').max(100),
+	lot: line(100, { least: 1, missing: 'the lot is missing' }),
 	properties: z.object({
 		extractionPercent: percentOrUnknown,
 		proteinPercent: percentOrUnknown,

@@ -9,7 +9,7 @@ import {
 	type ProductId
 } from '../core/identity.ts';
 import { bakeDateSchema } from './limits.ts';
-import { stepSchema } from './steps.ts';
+import { storedStepSchema } from './steps.ts';
 
 /**
  * An accepted plan as it was told when it was accepted: what was to be done when, with the names, amounts
@@ -30,7 +30,7 @@ const dropId = z.string().transform((value) => id<DropId>(value));
 const count = z.int().min(0);
 const machine = z.object({ id: z.string(), name: z.string() });
 const begun = z.object({ mixedAtMs: z.number(), endedAtMs: z.number().nullable() }).nullable();
-const steps = z.array(stepSchema);
+const steps = z.array(storedStepSchema);
 const drop = { id: dropId, name: z.string(), dueMs: z.number() };
 
 const ofMix = { formulaId, ordinal: count };
@@ -130,7 +130,7 @@ const plan: z.ZodType<DayPlan> = z.object({
 		z.object({
 			id: z.string(),
 			batch,
-			step: stepSchema,
+			step: storedStepSchema,
 			startMs: z.number(),
 			endMs: z.number(),
 			machineId: z.string().nullable(),

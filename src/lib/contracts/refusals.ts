@@ -51,6 +51,8 @@ export type Refusal =
 			readonly reason: FormulaFailure;
 	  }
 	| { readonly kind: 'name-taken'; readonly name: string }
+	/** A reader would take one for the other; sent again as meant, it stands. */
+	| { readonly kind: 'name-alike'; readonly name: string; readonly other: string }
 	/** A dough is followed from the moment it came out of the mixer. */
 	| { readonly kind: 'not-mixed-yet'; readonly name: string }
 	| { readonly kind: 'dough-has-no-clock'; readonly name: string }

@@ -4,10 +4,11 @@ import { SIGHTINGS, type Sighting, type SightingKind } from '../core/fermentatio
 const sighting = z.custom<Sighting>((value) => {
 	const one = value as Partial<Record<'kind' | 'seen', unknown>> | null;
 	if (typeof one !== 'object' || one === null || Object.keys(one).length !== 2) return false;
-	const seen: readonly string[] | undefined = Object.hasOwn(SIGHTINGS, String(one.kind))
-		? SIGHTINGS[one.kind as SightingKind]
-		: undefined;
-	return seen?.includes(String(one.seen)) ?? false;
+	const seen: readonly string[] | undefined =
+		typeof one.kind === 'string' && Object.hasOwn(SIGHTINGS, one.kind)
+			? SIGHTINGS[one.kind as SightingKind]
+			: undefined;
+	return typeof one.seen === 'string' && (seen?.includes(one.seen) ?? false);
 }, 'not a thing that is looked for');
 
 /** What was seen of a dough: each thing that is looked for once. */

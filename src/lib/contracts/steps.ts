@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { LEAST_TIME_CONSTANT_MINUTES } from '../core/fermentation/index.ts';
 import {
 	HANDS_ON_ACTIVITIES,
 	MIXING_SPEEDS,
@@ -45,12 +46,13 @@ const handsOn = z
 		{ message: 'the mixing times are longer than the step', path: ['fixedMinutes'] }
 	);
 
-const leg = z.object({
-	place: z.enum(WAIT_PLACES),
-	ambientCelsius: dough,
-	timeConstantMinutes: z.number().positive().max(100_000),
-	minutes: minutes.nullable()
-});
+const legWith = (timeConstantMinutes: z.ZodType<number>) =>
+	z.object({
+		place: z.enum(WAIT_PLACES),
+		ambientCelsius: dough,
+		timeConstantMinutes,
+		minutes: minutes.nullable()
+	});
 
 const clock = z
 	.object({
@@ -69,22 +71,23 @@ const clock = z
 		}
 	);
 
-const wait = z
-	.object({
-		kind: z.literal('wait'),
-		activity: z.enum(WAIT_ACTIVITIES),
-		legs: z.array(leg).min(1).max(12),
-		clock: clock.nullable(),
-		foldsAtMinutes: z.array(minutes).max(24),
-		/** Steps written before folds at shares were known have none. */
-		foldsAtShares: z.array(z.number().min(0).max(1)).max(24).default([])
-	})
-	.refine((step) => step.legs.slice(0, -1).every((each) => each.minutes !== null), {
-		message: 'only the last leg may last until ripe'
-	})
-	.refine((step) => step.clock !== null || step.legs.every((each) => each.minutes !== null), {
-		message: 'a leg without minutes needs a clock'
-	});
+const waitWith = (timeConstantMinutes: z.ZodType<number>) =>
+	z
+		.object({
+			kind: z.literal('wait'),
+			activity: z.enum(WAIT_ACTIVITIES),
+			legs: z.array(legWith(timeConstantMinutes)).min(1).max(12),
+			clock: clock.nullable(),
+			foldsAtMinutes: z.array(minutes).max(24),
+			/** Steps written before folds at shares were known have none. */
+			foldsAtShares: z.array(z.number().min(0).max(1)).max(24).default([])
+		})
+		.refine((step) => step.legs.slice(0, -1).every((each) => each.minutes !== null), {
+			message: 'only the last leg may last until ripe'
+		})
+		.refine((step) => step.clock !== null || step.legs.every((each) => each.minutes !== null), {
+			message: 'a leg without minutes needs a clock'
+		});
 
 const bake = z.object({
 	kind: z.literal('bake'),
@@ -94,7 +97,20 @@ const bake = z.object({
 	coreCelsius: z.number().min(50).max(105)
 });
 
-export const stepSchema: z.ZodType<Step> = z.discriminatedUnion('kind', [handsOn, wait, bake]);
+const stepWith = (timeConstantMinutes: z.ZodType<number>): z.ZodType<Step> =>
+	z.discriminatedUnion('kind', [handsOn, waitWith(timeConstantMinutes), bake]);
 
-/** The chain of steps as it stands in a revision. */
-export const stepsSchema: z.ZodType<Step[]> = z.array(stepSchema).max(60);
+const timeConstant = z.number().positive().max(100_000);
+/** No chain of a recipe is longer. */
+const MOST_STEPS = 60;
+
+/** The chain of steps as it is saved. */
+export const stepsSchema: z.ZodType<Step[]> = z
+	.array(stepWith(timeConstant.min(LEAST_TIME_CONSTANT_MINUTES)))
+	.max(MOST_STEPS);
+
+/** A step as it stands in a revision, which may be older than some of the limits. */
+export const storedStepSchema = stepWith(
+	timeConstant.transform((minutes) => Math.max(LEAST_TIME_CONSTANT_MINUTES, minutes))
+);
+export const storedStepsSchema: z.ZodType<Step[]> = z.array(storedStepSchema).max(MOST_STEPS);

@@ -42,6 +42,10 @@ export function formulaFailureText(reason: FormulaFailure): string {
 			return `a line of ${reason.where} names a build that is not in the book`;
 		case 'circular':
 			return `its builds take from each other in a circle: ${reason.path.join(', ')}`;
+		case 'too-deep':
+			return `${reason.where} stands more than ${reason.most} builds deep; take some of them together`;
+		case 'too-many-stages':
+			return `with ${reason.where} it has more than ${reason.most} builds, each counted wherever it stands; take some of them together`;
 		case 'not-positive':
 			return `${reason.line} in ${reason.where} stands at ${formatNumber(reason.amount, 1)}; it has to be above 0`;
 		case 'flour-not-100':
@@ -61,6 +65,8 @@ export function unmadeText(unmade: UnmadeDough): string {
 			return 'its formula is not in the book';
 		case 'no-scales':
 			return 'the bakery has no scale to weigh it on';
+		case 'beyond-the-house':
+			return `its orders ask for ${reason.mixes} mixes; one date takes ${reason.most} of a dough, and ${reason.mostOfDate} in all. Look at the pieces ordered`;
 		case 'piece-exceeds-mixer':
 			return `one piece of ${reason.product} is more than the mixer takes (${formatMass(reason.most, 0)})`;
 		default:

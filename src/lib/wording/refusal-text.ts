@@ -44,6 +44,8 @@ const TEXTS: { readonly [K in Refusal['kind']]: (refusal: RefusalOf<K>) => strin
 	'more-than-a-mixer': ({ name, mostGrams }) =>
 		`Not saved: that is more ${name} than a mixer takes (${Math.round(mostGrams / 1000)} kg). Reload the page.`,
 	'name-taken': ({ name }) => `"${name}" is taken already. Choose another name.`,
+	'name-alike': ({ name, other }) =>
+		`Not saved yet: "${name}" reads like "${other}", which is there already. Is it another one? Then save once more; otherwise choose another name.`,
 	'formula-impossible': ({ formula, reason }) =>
 		`Not saved, ${formula} cannot be made like this: ${formulaFailureText(reason)}.`,
 	'orders-there-already': () => 'This date has orders already. Reload the page to see them.',

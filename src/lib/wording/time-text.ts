@@ -46,6 +46,12 @@ export function ageText(thenMs: number, nowMs: number): string {
 	return `${Math.floor(minutes / (24 * 60))} days ago`;
 }
 
+/** A length of days: "one day", "9 days". */
+export function daysText(ms: number): string {
+	const days = Math.max(1, Math.floor(ms / (24 * 3_600_000)));
+	return days === 1 ? 'one day' : `${days} days`;
+}
+
 /** A moment as it is said at another: "01:52" within the day's turn, "Wed 25 Nov 06:10" further away. */
 export function momentText(epochMs: number, nowMs: number, zone: string): string {
 	const clock = clockText(epochMs, zone);

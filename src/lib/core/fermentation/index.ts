@@ -1,6 +1,7 @@
 export { cardinalCurve, LIFT, rateAt, type CardinalCurve } from './cardinal-rate.ts';
-export { STEP_TOLERANCE, integrate } from './integrate.ts';
+export { BeyondModel, STEP_TOLERANCE, integrate } from './integrate.ts';
 export {
+	LEAST_TIME_CONSTANT_MINUTES,
 	SELF_HEATING_KELVINS_PER_HOUR,
 	drifted,
 	warmingAt,

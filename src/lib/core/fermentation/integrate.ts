@@ -1,3 +1,5 @@
+import { spendWork } from '../work.ts';
+
 /**
  * How a state changes, per minute. Where the law itself changes at a threshold (a compressor that runs at its
  * most), `regime` says by which branch; within a step it is always the same, so that no kink lies inside.
@@ -31,6 +33,13 @@ export interface IntegrationInput {
 		readonly at: readonly number[];
 		readonly take: (minutes: number, state: readonly number[]) => void;
 	};
+}
+
+/** What is followed asks for more steps than a model that fits it would. */
+export class BeyondModel extends RangeError {
+	constructor() {
+		super('the model asks for more steps than it may');
+	}
 }
 
 /** The error of a whole run is a few times that of a step (measured: below 5 times). */
@@ -96,6 +105,7 @@ export function integrate(input: IntegrationInput): Integration {
 	if (stopAt && (state[stopAt.part] ?? 0) >= stopAt.value)
 		return { state, minutes: 0, stopped: true, steps: 0 };
 	for (let steps = 0; steps < MOST_STEPS; steps += 1) {
+		spendWork(state.length);
 		if (at >= end - 1e-9) {
 			const last = state;
 			takeUpTo(at, () => last);
@@ -128,7 +138,7 @@ export function integrate(input: IntegrationInput): Integration {
 		}
 		step *= Math.min(5, 0.9 * Math.max(share, 1e-6) ** -0.2);
 	}
-	throw new RangeError('the model asks for more steps than it may');
+	throw new BeyondModel();
 }
 
 interface TriedStep {

@@ -20,6 +20,9 @@ export interface SelfHeating {
 	readonly curve: CardinalCurve;
 }
 
+/** Nothing of dough follows its place faster than this: a bun in a blast of cold takes ten minutes (our default). */
+export const LEAST_TIME_CONSTANT_MINUTES = 2;
+
 /** Warms itself at the optimum, in a full 12 kg tub (our default, learned). */
 export const SELF_HEATING_KELVINS_PER_HOUR = 0.4;
 

@@ -1,5 +1,6 @@
 import type { IngredientId, PreparationId } from '../identity.ts';
 import { fail, ok, type Result } from '../result.ts';
+import { spendWork } from '../work.ts';
 import type { Addition } from './addition.ts';
 import type { Formula, Material, Preparation, PreparationKind } from './formula.ts';
 import type { Share } from '../units/index.ts';
@@ -36,6 +37,8 @@ export type FormulaFailure =
 	| { readonly kind: 'unknown-ingredient'; readonly where: string; readonly id: IngredientId }
 	| { readonly kind: 'unknown-preparation'; readonly where: string; readonly id: PreparationId }
 	| { readonly kind: 'circular'; readonly path: readonly string[] }
+	| { readonly kind: 'too-many-stages'; readonly where: string; readonly most: number }
+	| { readonly kind: 'too-deep'; readonly where: string; readonly most: number }
 	| {
 			readonly kind: 'not-positive';
 			readonly where: string;
@@ -61,13 +64,18 @@ export interface Pantry {
 /** How far the flour of a formula may lie from 100 before it is refused (our default). */
 export const FLOUR_TOLERANCE_PERCENT = 0.05;
 
+/** No dough has more builds one inside the other, nor more of them in all; a preparation counts wherever it stands. */
+const MOST_DEEP = 32;
+const MOST_STAGES = 256;
+
 /**
  * Resolves a formula into a tree of stages with every line in percent of total flour, so that
  * scaling is one multiplication and every other reading is derived.
  *
  * Model: a preparation is shared out by its parts; its lines take their share of the amount the
  * formula refers to. Flour inside builds, and inside the culture that seeds them, counts.
- * Range: amounts above 0; at most 32 preparations deep.
+ * Range: amounts above 0; at most 32 preparations deep and 256 in all, one that stands in several places counted
+ * in each, so that builds which name each other twice do not grow without end.
  * Failures: as `FormulaFailure`, each with the place it was found.
  * Example: a levain of parts 3.6, 7.2, 9 and 16.2 referred to at 36 % gives those same percentages.
  */
@@ -87,13 +95,14 @@ export function resolveFormula(
 export function treeOf(formula: Formula, pantry: Pantry): Result<ResolvedStage, FormulaFailure> {
 	const lines: ResolvedLine[] = [];
 	const stages: ResolvedStage[] = [];
+	const counted = { stages: 0 };
 	if (formula.lines.length === 0) return fail({ kind: 'no-lines', where: formula.name });
 	for (const line of formula.lines) {
 		const failure = place(
 			line.material,
 			line.percentOfFlour,
 			line.addition,
-			{ where: formula.name, path: [], alone: false, bath: false },
+			{ where: formula.name, path: [], alone: false, bath: false, counted },
 			pantry,
 			lines,
 			stages
@@ -117,6 +126,8 @@ interface Place {
 	/** The recipe is made for itself and goes into no dough. */
 	readonly alone: boolean;
 	readonly bath: boolean;
+	/** How many stages the whole tree has so far. */
+	readonly counted: { stages: number };
 }
 
 /** Puts one material into the lines or stages under construction; gives the failure if there is one. */
@@ -162,6 +173,12 @@ function resolvePreparation(
 	at: Place,
 	pantry: Pantry
 ): Result<ResolvedStage, FormulaFailure> {
+	at.counted.stages += 1;
+	spendWork(1 + preparation.lines.length);
+	if (at.path.length >= MOST_DEEP)
+		return fail({ kind: 'too-deep', where: preparation.name, most: MOST_DEEP });
+	if (at.counted.stages > MOST_STAGES)
+		return fail({ kind: 'too-many-stages', where: preparation.name, most: MOST_STAGES });
 	const allParts = preparation.lines.reduce((total, line) => total + line.parts, 0);
 	if (!(allParts > 0)) return fail({ kind: 'no-lines', where: preparation.name });
 	const lines: ResolvedLine[] = [];
@@ -175,7 +192,8 @@ function resolvePreparation(
 				where: preparation.name,
 				path: [...at.path, preparation.id],
 				alone: false,
-				bath: preparation.kind === 'bath' && at.alone
+				bath: preparation.kind === 'bath' && at.alone,
+				counted: at.counted
 			},
 			pantry,
 			lines,
@@ -221,7 +239,7 @@ export function resolveAlone(
 	return resolvePreparation(
 		preparation,
 		100,
-		{ where: preparation.name, path: [], alone: true, bath: false },
+		{ where: preparation.name, path: [], alone: true, bath: false, counted: { stages: 0 } },
 		within
 	);
 }

@@ -17,7 +17,14 @@ import { buildsOf, type Build, type PieceNeed } from './builds.ts';
 import { amountOfExtra, asDoughs, type BakeryProduct, type ExtraUse } from './product.ts';
 import type { Demand, DoughProduct } from './demand.ts';
 import type { MadeMix, MadePreparation } from './made.ts';
-import { mixesOf, type Mix, type MixFailure, type MixLimits } from './mixes.ts';
+import {
+	MOST_MIXES,
+	MOST_MIXES_OF_DATE,
+	mixesOf,
+	type Mix,
+	type MixFailure,
+	type MixLimits
+} from './mixes.ts';
 
 /** A formula with what the mixer takes of it. */
 export interface BakeryFormula {
@@ -83,7 +90,7 @@ export interface DayProduction {
  * Example: no orders give no doughs, no builds and nothing unmade.
  */
 export function productionOf(input: ProductionInput): Result<DayProduction, WeighingFailure> {
-	const doughs: Dough[] = [];
+	const all: Dough[] = [];
 	const unmade: UnmadeDough[] = [];
 	const ordered = input.demands.filter((demand) => demand.pieces > 0);
 	const asDough = asDoughs(input.products);
@@ -96,9 +103,10 @@ export function productionOf(input: ProductionInput): Result<DayProduction, Weig
 			continue;
 		}
 		const made = doughOf(bakery, products, ordered, input);
-		if (made.ok) doughs.push(made.value);
+		if (made.ok) all.push(made.value);
 		else unmade.push({ name: bakery.formula.name, reason: made.error });
 	}
+	const doughs = withinTheHouse(all, unmade);
 	const { extras, needs } = extrasOf(input, ordered, unmade);
 	const builds = buildsOf(
 		doughs.map((dough) => ({
@@ -112,6 +120,30 @@ export function productionOf(input: ProductionInput): Result<DayProduction, Weig
 		input.made.preparations
 	);
 	return builds.ok ? ok({ doughs, extras, builds: builds.value, unmade }) : fail(builds.error);
+}
+
+/**
+ * The doughs that one date has room for: where there are more mixes than it takes, those that ask for most are
+ * told as beyond the house. What was begun stands in any case.
+ */
+function withinTheHouse(all: readonly Dough[], unmade: UnmadeDough[]): readonly Dough[] {
+	let left = MOST_MIXES_OF_DATE;
+	const fits = new Set<Dough>();
+	for (const dough of all.toSorted((a, b) => a.mixes.length - b.mixes.length)) {
+		left -= dough.mixes.length;
+		if (left >= 0 || dough.mixes.some((mix) => mix.made !== null)) fits.add(dough);
+		else
+			unmade.push({
+				name: dough.resolved.formula.name,
+				reason: {
+					kind: 'beyond-the-house',
+					mixes: dough.mixes.length,
+					most: MOST_MIXES,
+					mostOfDate: MOST_MIXES_OF_DATE
+				}
+			});
+	}
+	return all.filter((dough) => fits.has(dough));
 }
 
 /** What the ordered pieces take beside their dough, and the recipes among it. */

@@ -2,6 +2,7 @@ import { given, worked, type Explained } from '../explain/index.ts';
 import { mixedShare, type ResolvedFormula } from '../formula/index.ts';
 import type { BatchId } from '../identity.ts';
 import { fail, ok, type Result } from '../result.ts';
+import { spendWork } from '../work.ts';
 import type { Mass, WeighingFailure, WeighingScale } from '../units/index.ts';
 import type { Demand, DoughProduct, Portion } from './demand.ts';
 import { coverByMade, type MadeMix } from './made.ts';
@@ -32,7 +33,18 @@ export interface Mix {
 
 export type MixFailure =
 	| WeighingFailure
-	| { readonly kind: 'piece-exceeds-mixer'; readonly product: string; readonly most: Mass };
+	| { readonly kind: 'piece-exceeds-mixer'; readonly product: string; readonly most: Mass }
+	/** More mixes than a night has room for: a number that was mistyped, most likely. */
+	| {
+			readonly kind: 'beyond-the-house';
+			readonly mixes: number;
+			readonly most: number;
+			readonly mostOfDate: number;
+	  };
+
+/** The most mixes of one dough on a date, and of all its doughs together (our default). */
+export const MOST_MIXES = 100;
+export const MOST_MIXES_OF_DATE = 400;
 
 /** How far from an even split a mix may end so that it ends with a drop (our default). */
 const SNAP_TO_DROP = 0.08;
@@ -47,7 +59,7 @@ type UnnumberedMix = Omit<Mix, 'ordinal' | 'count'>;
  * Model: dough = pieces x weight / (1 - dough loss); as few equal mixes as the mixer allows, each as
  * large as the one with most to cover, since pieces stay whole and a mix rather ends with a drop. Total flour = dough / dough percent.
  * Range: any demands of this dough's products. Source: domain arithmetic (mixes). Failures:
- * `piece-exceeds-mixer`, `no-scales`.
+ * `piece-exceeds-mixer`, `beyond-the-house`, `no-scales`.
  * Example: 40 x 900 g and 24 x 520 g at 2.5 % loss in a mixer of 30 kg are 2 x 24 861.5 g.
  */
 export function mixesOf(
@@ -137,8 +149,29 @@ function plannedMixes(
 		(total, demand) => total + demand.pieces * (weights.get(demand.productId)?.grams ?? 0),
 		0
 	);
-	let count = Math.max(1, Math.ceil(inPieces / keptShare / most - 1e-9));
+	const beyond = (mixes: number) =>
+		fail({
+			kind: 'beyond-the-house',
+			mixes,
+			most: MOST_MIXES,
+			mostOfDate: MOST_MIXES_OF_DATE
+		} as const);
+	const pieces = demands.reduce((total, demand) => total + demand.pieces, 0);
+	const ofHeaviest = heaviest
+		? demands
+				.filter((demand) => demand.productId === heaviest.id)
+				.reduce((total, demand) => total + demand.pieces, 0)
+		: 0;
+	// Dough fills mixes, and whole pieces of the heaviest product do: no fewer than either asks for.
+	const wholePieces = Math.floor((most * keptShare) / (heaviest?.scaledWeight.grams ?? 1) + 1e-9);
+	let count = Math.max(
+		1,
+		Math.ceil(inPieces / keptShare / most - 1e-9),
+		Math.ceil(ofHeaviest / Math.max(1, wholePieces))
+	);
 	for (;;) {
+		if (count > MOST_MIXES) return beyond(Math.min(count, pieces));
+		spendWork(count * demands.length);
 		for (const snap of [SNAP_TO_DROP, 0]) {
 			const shared = shareOut(demands, weights, count, snap);
 			const each = shared.map((portions) => doughOfPortions(portions, weights, names, resolved));

@@ -1,6 +1,7 @@
 import { given, worked, type Explained } from '../explain/index.ts';
 import type { Addition, Material, ResolvedStage } from '../formula/index.ts';
 import { fail, ok, type Result } from '../result.ts';
+import { spendWork } from '../work.ts';
 import {
 	roundToScale,
 	weighOn,
@@ -34,6 +35,7 @@ export function weighUp(
 	scales: readonly WeighingScale[]
 ): Result<readonly WeighUpLine[], WeighingFailure> {
 	const lines: WeighUpLine[] = [];
+	spendWork(stage.lines.length + stage.stages.length);
 	for (const wanted of wantedLines(stage)) {
 		const exact = worked({ key: 'line', of: wanted.name }, 'g', 'percent', [
 			totalFlour,

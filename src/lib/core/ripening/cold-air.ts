@@ -1,3 +1,4 @@
+import { MOST_FOLLOWED_MS } from './attention.ts';
 import { followRetarder, type Retarder, type RetarderMoment } from '../fermentation/index.ts';
 import type { RipenessClock } from '../formula/index.ts';
 import { traceOf, type PlaceStretch } from './room-trace.ts';
@@ -27,16 +28,19 @@ const STEP_MINUTES = 10;
  * Gives the air of a loaded cold room over the next day, with what its doughs still do in it.
  *
  * Model: as `followRetarder`, from when the first load went in; loads go in when they did. What was taken out
- * again is not counted. Range: any number of loads, in order of time. Source: newton-cooling, rosso-1993.
+ * again is not counted, nor what went in before doughs are given up. Range: any number of loads, in order of time. Source: newton-cooling, rosso-1993.
  * Failures: none; an empty cold room stands at its set temperature.
  * Example: 25 kg at 25 degrees warm the air of a cabinet by some degrees for hours.
  */
 export function coldAir(
 	retarder: Retarder,
-	loads: readonly ColdLoad[],
+	all: readonly ColdLoad[],
 	roomCelsius: number,
 	nowMs: number
 ): ColdAir {
+	const loads = all.filter(
+		({ inAtMs }) => inAtMs > nowMs - MOST_FOLLOWED_MS && inAtMs < nowMs + FOLLOWED_MINUTES * 60_000
+	);
 	const fromMs = loads[0]?.inAtMs ?? nowMs;
 	const lastMs = Math.max(nowMs, loads.at(-1)?.inAtMs ?? nowMs);
 	const end = (lastMs - fromMs) / 60_000 + FOLLOWED_MINUTES;

@@ -1,3 +1,4 @@
+import { MOST_FOLLOWED_MS } from './attention.ts';
 import { ACID, followStretch, minutesForDose, type PathStretch } from '../fermentation/index.ts';
 import type { Leg, RipenessClock, WaitPlace, WaitStep } from '../formula/index.ts';
 import type { PlaceStretch } from './room-trace.ts';
@@ -60,13 +61,14 @@ export interface DoughStory {
  * the room as it was read, with its temperature set right wherever it was measured.
  *
  * Model: lift and acid by their curves over the path; Newton's law towards each place, with the mass's own
- * heat. Range: a wait with a clock; a moment before the start counts as the start. Source: rosso-1993,
+ * heat. Range: a wait with a clock; a moment before the start counts as the start, one long after the last that
+ * was heard of it as the end of what is followed. Source: rosso-1993,
  * newton-cooling. Tolerance: 0.01 min a stretch beside that of the room's trace. Failures: none.
  * Example: a sourdough held at 25 and ripe in 210 min has done 105 after 105 min.
  */
 export function doughStory(input: DoughStoryInput): DoughStory {
 	const { step, startMs, startCelsius, air } = input;
-	const nowMs = Math.max(input.nowMs, startMs);
+	const nowMs = Math.min(Math.max(input.nowMs, startMs), followedUntil(input));
 	const clock = scaledClock(step.clock, input.clockFactor);
 	const curve = liftOf(clock);
 	const itinerary = itineraryOf(input);
@@ -130,6 +132,12 @@ export function doughStory(input: DoughStoryInput): DoughStory {
 		passed,
 		ahead: aheadOf(itinerary, nowMs, air)
 	};
+}
+
+/** What was not heard of for long is followed no further: only its story up to then is told. */
+function followedUntil({ startMs, events, nowMs }: DoughStoryInput): number {
+	const heard = events.flatMap((event) => (event.atMs <= nowMs ? [event.atMs] : []));
+	return Math.max(startMs, ...heard) + MOST_FOLLOWED_MS;
 }
 
 /** The marks of a clock in the order in which they are passed. */

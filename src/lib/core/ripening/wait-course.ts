@@ -1,6 +1,7 @@
 import { assertNever, fail, ok, type Result } from '../result.ts';
 import {
 	followStretch,
+	LEAST_TIME_CONSTANT_MINUTES,
 	LIFT,
 	minutesForDose,
 	SELF_HEATING_KELVINS_PER_HOUR,
@@ -83,13 +84,17 @@ export function courseOf(step: WaitStep, startCelsius: number): Result<WaitCours
 
 /**
  * Gives a leg as a place on the path of temperatures. A dough in bulk or a build in its tub is a mass that
- * warms itself; a shaped piece gives its heat away.
+ * warms itself; a shaped piece gives its heat away. What would follow its place faster than anything of dough
+ * does is followed as fast as that.
  */
 export function placeOf(
 	{ activity, clock }: Pick<WaitStep, 'activity' | 'clock'>,
 	{ ambientCelsius, timeConstantMinutes }: Pick<Leg, 'ambientCelsius' | 'timeConstantMinutes'>
 ): Omit<PathStretch, 'minutes'> {
-	const place = { ambientCelsius, timeConstantMinutes };
+	const place = {
+		ambientCelsius,
+		timeConstantMinutes: Math.max(LEAST_TIME_CONSTANT_MINUTES, timeConstantMinutes)
+	};
 	const inTub = activity === 'bulk' || activity === 'ferment';
 	if (!clock || !inTub || timeConstantMinutes === Infinity) return place;
 	return {

@@ -54,11 +54,59 @@ test('a dough that stays out is not touched by the cold, and an empty cold room 
 
 test('the story in a shared cold room goes on where the forecast said it would', () => {
 	const doughs = [tub(40), tub(60)];
-	const early = watchDoughs(doughs, AIR, 90 * MINUTE).stories.map((story) => doughCard(story));
-	const late = watchDoughs(doughs, AIR, 400 * MINUTE).stories.map((story) => doughCard(story));
+	const cardsAt = (minutes: number) =>
+		watchDoughs(doughs, AIR, minutes * MINUTE).stories.map((story) => {
+			assert.ok(story);
+			return doughCard(story);
+		});
+	const [early, late] = [cardsAt(90), cardsAt(400)];
 	for (const [index, one] of early.entries()) {
 		const ripe = one.marks.ripe;
 		assert.ok(ripe !== null);
 		assert.ok(Math.abs((late[index]?.marks.ripe ?? 0) - ripe) < 1.5 * MINUTE);
 	}
+});
+
+test('a dough that was forgotten in the cold is followed for four weeks, and costs no more after years', () => {
+	const month = watchDoughs([tub(40)], AIR, (40 + 28 * 1440) * MINUTE);
+	const years = watchDoughs([tub(40)], AIR, 5 * 365 * 1440 * MINUTE);
+	const [story] = years.stories;
+	assert.ok(story && month.stories[0]);
+	assert.equal(story.nowMs, (40 + 28 * 1440) * MINUTE, 'its story ends where it is given up');
+	assert.ok(Math.abs(month.stories[0].celsius - 5.06) < 0.01, `${month.stories[0].celsius}`);
+	assert.deepEqual(years.cold.get('cabinet')?.moments[0]?.loads, [], 'it is counted no more');
+	assert.ok((years.cold.get('cabinet')?.moments.length ?? 0) < 200);
+});
+
+test('whatever was written down of a cold room or a move, every dough of the day is still told', () => {
+	const hostile = [
+		{ ...AIR.retarders[0]!, airKilojoulesPerKelvin: 0.1 },
+		{ ...AIR.retarders[0]!, compressorWatts: 100_000, airKilojoulesPerKelvin: 1e-9 },
+		{ ...AIR.retarders[0]!, compressorWatts: 1e-6, wallsWattsPerKelvin: 1000 }
+	];
+	for (const retarder of hostile)
+		for (const timeConstantMinutes of [0.01, 1e-9, 100_000]) {
+			const moved = tub(40);
+			const doughs = [
+				tub(null),
+				{
+					...moved,
+					events: moved.events.map((event) =>
+						event.kind === 'moved'
+							? { ...event, leg: { ...event.leg, timeConstantMinutes } }
+							: event
+					)
+				}
+			];
+			for (const minutes of [41, 20_000, 200_000_000]) {
+				const { stories } = watchDoughs(
+					doughs,
+					{ ...AIR, retarders: [retarder] },
+					minutes * MINUTE
+				);
+				assert.equal(stories.length, 2);
+				assert.ok(stories[0] && Number.isFinite(stories[0].celsius), 'the one outside stands');
+				assert.ok(stories[1] === null || Number.isFinite(stories[1]?.celsius));
+			}
+		}
 });

@@ -1,4 +1,4 @@
-import type { Retarder } from '../fermentation/index.ts';
+import { BeyondModel, type Retarder } from '../fermentation/index.ts';
 import { coldAir, type ColdAir, type ColdLoad } from './cold-air.ts';
 import {
 	doughStory,
@@ -30,8 +30,9 @@ export interface BakeryAir {
 }
 
 export interface WatchedDay {
-	/** One for each dough, in order. */
-	readonly stories: readonly DoughStory[];
+	/** One for each dough, in order; null for one whose places or times no model fits. */
+	readonly stories: readonly (DoughStory | null)[];
+	/** By the cold room; one that no model fits is not there. */
 	readonly cold: ReadonlyMap<string, ColdAir>;
 }
 
@@ -39,7 +40,8 @@ export interface WatchedDay {
  * Follows the doughs of a day to a moment, those in one cold room together, for they share its air.
  *
  * Model: each dough up to its move by itself; then the cold room with all that is in it; then each dough in
- * that air. Range, source and tolerance: as `doughStory` and `coldAir`. Failures: none.
+ * that air. Range, source and tolerance: as `doughStory` and `coldAir`. Failures: none; one
+ * that cannot be followed takes nothing from the others.
  * Example: two tubs in a weak cabinet cool slower than one.
  */
 export function watchDoughs(
@@ -51,14 +53,25 @@ export function watchDoughs(
 	for (const retarder of air.retarders) {
 		const loads = doughs
 			.filter((dough) => dough.retarderId === retarder.id)
-			.flatMap((dough) => coldLoadOf(dough, air) ?? [])
+			.flatMap((dough) => fitted(() => coldLoadOf(dough, air)) ?? [])
 			.sort((a, b) => a.inAtMs - b.inAtMs);
-		cold.set(retarder.id, coldAir(retarder, loads, air.roomCelsius, nowMs));
+		const followed = fitted(() => coldAir(retarder, loads, air.roomCelsius, nowMs));
+		if (followed) cold.set(retarder.id, followed);
 	}
 	return {
 		cold,
-		stories: doughs.map((dough) => storyOf(dough, airOf(dough, air, cold), nowMs))
+		stories: doughs.map((dough) => fitted(() => storyOf(dough, airOf(dough, air, cold), nowMs)))
 	};
+}
+
+/** What is found by a model; null where none fits. */
+function fitted<T>(work: () => T): T | null {
+	try {
+		return work();
+	} catch (error) {
+		if (error instanceof BeyondModel) return null;
+		throw error;
+	}
 }
 
 /** The air that one dough is in. */

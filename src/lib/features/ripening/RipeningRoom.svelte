@@ -2,13 +2,15 @@
 	import { resolve } from '$app/paths';
 	import { untrack } from 'svelte';
 	import { useRoom } from '../../client/room-context.ts';
-	import type { RipeningView } from '../../contracts/ripening-views.ts';
+	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
+	import { readAnew } from '../../client/read-anew.ts';
+	import type { RipeningDoughView, RipeningView } from '../../contracts/ripening-views.ts';
 	import { formatTemperature } from '../../core/units/index.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import RampLegend from '../../ui/ribbon/RampLegend.svelte';
 	import { mixTitle } from '../../wording/mix-title.ts';
 	import { probeDoubt } from '../../wording/probe-text.ts';
-	import { clockText } from '../../wording/time-text.ts';
+	import { clockText, dayText, daysText } from '../../wording/time-text.ts';
 	import CheckDough from './CheckDough.svelte';
 	import ColdRooms from './ColdRooms.svelte';
 	import DoughCardPanel from './DoughCardPanel.svelte';
@@ -36,6 +38,16 @@
 	const waiting = $derived(view.doughs.filter((dough) => !dough.mixed));
 	const clockless = $derived(view.doughs.filter((dough) => dough.mixed && !dough.step));
 	const ended = $derived(view.doughs.filter((dough) => dough.endedAtMs !== null));
+	const entry = new BenchEntry(room.outbox);
+	async function isGone(dough: RipeningDoughView) {
+		await entry.send(
+			{ kind: 'end-dough', occurredAtMs: Math.round(room.now.epochMs), batch: dough.batch },
+			`${mixTitle(dough)}: it is gone`,
+			async (answer) => {
+				if (answer) await readAnew('jovet:moment');
+			}
+		);
+	}
 	const doubt = $derived(view.roomProbe ? probeDoubt(view.roomProbe, room.now.epochMs) : null);
 	const note = $derived(
 		`The room is taken to be at ${formatTemperature({ celsius: view.roomCelsius }, 1, units)}${
@@ -105,6 +117,21 @@
 		{#if selected}
 			<article class="border border-line bg-sheet px-5 py-4" data-dough={mixTitle(selected.view)}>
 				<h2 class="title">{mixTitle(selected.view)}</h2>
+				{#if selected.attention.kind === 'asked'}
+					<div class="asked mt-2 border-2 border-ink p-3" role="status" data-asked>
+						<p>
+							<b>Is it still there?</b> Nothing was heard of it for {daysText(
+								model.nowMs - selected.attention.heardMs
+							)}. Measure it where it stands, or say that it is gone.
+						</p>
+						<button
+							class="action big mt-2"
+							disabled={entry.busy}
+							onclick={() => isGone(selected.view)}>It is gone</button
+						>
+						{#if entry.message}<p role="alert">{entry.message}</p>{/if}
+					</div>
+				{/if}
 				<DoughCardPanel dough={selected} {model} {view} />
 				<div class="mt-3 flex flex-wrap gap-3">
 					<button
@@ -138,6 +165,33 @@
 		<ul>
 			{#each ended as dough (keyOf(dough))}<EndedDough {dough} {model} />{/each}
 		</ul>
+	</section>
+{/if}
+{#if model.unheard.length > 0}
+	<section class="mx-5 mb-4 border border-line bg-sheet px-4 py-3" aria-label="Not heard of">
+		<h2>Not heard of for four weeks</h2>
+		<p>
+			{model.unheard
+				.map(
+					({ view: dough, attention }) =>
+						`${mixTitle(dough)} (last on ${dayText(attention.heardMs, timeZone)})`
+				)
+				.join(', ')}: followed no more. Nobody wrote down that {model.unheard.length === 1
+				? 'it'
+				: 'they'} went on.
+		</p>
+	</section>
+{/if}
+{#if model.beyond.length > 0}
+	<section class="mx-5 mb-4 border border-line bg-sheet px-4 py-3" aria-label="Cannot be followed">
+		<h2>Cannot be followed</h2>
+		<p>
+			{model.beyond.map(mixTitle).join(', ')}: the places and times written down for {model.beyond
+				.length === 1
+				? 'it'
+				: 'them'} lead out of what can be worked out. Look at the dough itself, and at the cold rooms
+			in the Bakery.
+		</p>
 	</section>
 {/if}
 {#if waiting.length > 0 && view.doughs.length > 0}

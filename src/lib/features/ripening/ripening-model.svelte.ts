@@ -5,6 +5,7 @@ import {
 	type RipeningView
 } from '../../contracts/ripening-views.ts';
 import {
+	attentionTo,
 	carriedDose,
 	clockWithCarry,
 	coldAir,
@@ -12,6 +13,7 @@ import {
 	doughStory,
 	legsInAir,
 	watchDoughs,
+	type Attention,
 	type ColdAir,
 	type DoughCard,
 	type DoughStory,
@@ -29,6 +31,7 @@ export interface FollowedDough {
 	readonly view: RipeningDoughView;
 	readonly story: DoughStory;
 	readonly card: DoughCard;
+	readonly attention: Attention;
 }
 
 /** The proof after a bulk that was ended, with what the bulk left it. */
@@ -51,12 +54,20 @@ export class RipeningModel {
 	}
 
 	readonly nowMs = $derived.by(() => Math.floor(this.#room.now.epochMs / TICK_MS) * TICK_MS);
-	/** Those whose wait goes on, in the order of the mixes. */
-	readonly #going = $derived.by(() =>
+	/** Those that were mixed and not ended, with what they are followed by. */
+	readonly #open = $derived.by(() =>
 		this.#view().doughs.flatMap((view) => {
 			const watched = view.endedAtMs === null ? watchedDough(view) : null;
-			return watched ? [{ view, watched }] : [];
+			return watched ? [{ view, watched, attention: attentionOf(view, this.nowMs) }] : [];
 		})
+	);
+	/** Those whose wait goes on, in the order of the mixes. */
+	readonly #going = $derived.by(() =>
+		this.#open.filter(({ attention }) => attention.kind !== 'closed')
+	);
+	/** Those nobody said a word of for so long that they are followed no more. */
+	readonly unheard = $derived.by(() =>
+		this.#open.filter(({ attention }) => attention.kind === 'closed')
 	);
 	readonly #watch = $derived.by(() => {
 		const { room, roomCelsius, retarders } = this.#view();
@@ -67,10 +78,14 @@ export class RipeningModel {
 		);
 	});
 	readonly followed: readonly FollowedDough[] = $derived.by(() =>
-		this.#going.flatMap(({ view }, index) => {
+		this.#going.flatMap(({ view, attention }, index) => {
 			const story = this.#watch.stories[index];
-			return story ? [{ key: keyOf(view), view, story, card: doughCard(story) }] : [];
+			return story ? [{ key: keyOf(view), view, story, card: doughCard(story), attention }] : [];
 		})
+	);
+	/** Those whose places or times no model fits. */
+	readonly beyond = $derived.by(() =>
+		this.#going.flatMap(({ view }, index) => (this.#watch.stories[index] ? [] : [view]))
 	);
 	get cold(): ReadonlyMap<string, ColdAir> {
 		return this.#watch.cold;
@@ -169,6 +184,14 @@ export class RipeningModel {
 		});
 		return { carriedMinutes, card: doughCard(story) };
 	}
+}
+
+function attentionOf(view: RipeningDoughView, nowMs: number): Attention {
+	const heard = [
+		...view.events.map((event) => event.atMs),
+		...view.judgements.map((judgement) => judgement.occurredAtMs)
+	];
+	return attentionTo(view.mixed?.atMs ?? nowMs, heard, nowMs);
 }
 
 export function keyOf(view: Pick<RipeningDoughView, 'recipeId' | 'ordinal'>): string {

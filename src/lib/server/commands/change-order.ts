@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bakeDateSchema, MOST_PIECES, versionSchema } from '../../contracts/limits.ts';
+import { MOST_PIECES, bakeDateSchema, uuidSchema, versionSchema } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
 import {
 	findOrderable,
@@ -16,8 +16,8 @@ export const changeOrder = defineCommand({
 	lane: 'orders',
 	content: z.object({
 		date: bakeDateSchema,
-		dropId: z.uuid(),
-		productId: z.uuid(),
+		dropId: uuidSchema,
+		productId: uuidSchema,
 		pieces: z.int().min(0).max(MOST_PIECES),
 		/** The version the baker saw; 0 when there was no order line yet. */
 		expectedVersion: versionSchema

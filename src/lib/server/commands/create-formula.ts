@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { nameSchema } from '../../contracts/formula-book.ts';
+import { uuidSchema } from '../../contracts/limits.ts';
+import { nameSchema } from '../../contracts/text.ts';
 import {
 	FIRST_DOUGH_STEPS,
 	FIRST_LINES,
@@ -13,22 +14,26 @@ import { fail, ok } from '../../core/result.ts';
 import { loadFormulaBook, lockBook, pinsOf } from '../db/formula-book.ts';
 import { insertFormulaRevision, nameFormula } from '../db/formulas.ts';
 import { defineCommand, EVERYONE } from './define.ts';
+import { nameProblem } from './name-problem.ts';
 
 /** Begins a formula: a name, and a plain dough from the first flour, water and salt of the book. */
 export const createFormula = defineCommand({
 	kind: 'create-formula',
 	lane: 'book',
 	content: z.object({
-		formulaId: z.uuid().transform((value) => id<FormulaId>(value)),
+		formulaId: uuidSchema.transform((value) => id<FormulaId>(value)),
 		name: nameSchema
 	}),
 	permitted: EVERYONE,
-	refusals: ['name-taken', 'unknown'],
-	handle: async (tx, { formulaId, name, occurredAtMs }, actor) => {
+	refusals: ['name-taken', 'name-alike', 'unknown', 'id-used-before'],
+	handle: async (tx, { formulaId, name, occurredAtMs, nameMeant }, actor) => {
 		await lockBook(tx);
 		const book = await loadFormulaBook(tx);
-		if (book.formulas.some(({ formula }) => formula.name === name || formula.id === formulaId))
-			return fail({ kind: 'name-taken', name });
+		if (book.formulas.some(({ formula }) => formula.id === formulaId))
+			return fail({ kind: 'id-used-before' });
+		const names = book.formulas.map(({ formula }) => formula.name);
+		const problem = nameProblem(name, names, { before: null, meant: nameMeant });
+		if (problem) return fail(problem);
 		const lines: FormulaLine[] = [];
 		for (const { kind, percentOfFlour } of FIRST_LINES) {
 			const found = book.ingredients.find(

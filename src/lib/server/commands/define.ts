@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { epochMsSchema } from '../../contracts/limits.ts';
+import { epochMsSchema, uuidSchema } from '../../contracts/limits.ts';
 import type { Refusal, RefusalOf } from '../../contracts/refusals.ts';
 import type { Result } from '../../core/result.ts';
 import type { Actor } from '../auth/actor.ts';
@@ -9,14 +9,17 @@ import type { Lane } from './lanes.ts';
 /** What every command carries beside its content. */
 export const ENVELOPE = {
 	/** Made by the client; repeating a command with the same id gives the same answer. */
-	id: z.uuid(),
+	id: uuidSchema,
 	/** The bakery's clock when it happened. */
-	occurredAtMs: epochMsSchema
+	occurredAtMs: epochMsSchema,
+	/** The name in it reads like another, and is meant so. */
+	nameMeant: z.boolean().default(false)
 };
 
 export interface Envelope {
 	readonly id: string;
 	readonly occurredAtMs: number;
+	readonly nameMeant: boolean;
 }
 
 /** Who may give a command. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MOST_AHEAD_MINUTES } from '../../contracts/device-protocol.ts';
 import type { CommandOutcome } from '../../contracts/commands.ts';
 import type { Refusal, RefusalOf } from '../../contracts/refusals.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
@@ -6,7 +7,7 @@ import type { Actor } from '../auth/actor.ts';
 import { brokenRule, isConflict, type Db, type Tx } from '../db/client.ts';
 import { bakeryNow } from '../services/bakery-now.ts';
 import { findAnswer, insertCommand, lockCommand } from '../db/command-log.ts';
-import { ENVELOPE, type CommandModule } from './define.ts';
+import { ENVELOPE, type CommandModule, type Envelope } from './define.ts';
 import { COMMANDS } from './registry.ts';
 
 /** A command whose content was read by its own module. */
@@ -14,7 +15,7 @@ export interface ReadCommand {
 	readonly module: AnyModule;
 	/** As it was sent: what a repeated command is compared with. */
 	readonly request: object;
-	readonly content: { readonly id: string; readonly occurredAtMs: number };
+	readonly content: Envelope;
 }
 
 type AnyModule = CommandModule<string, z.ZodType, unknown, Refusal['kind']>;
@@ -116,14 +117,13 @@ async function once(
 	}
 }
 
-/** How far a clock may be ahead of the bakery's, and how late something may be written down. */
-const MOST_AHEAD_MS = 10 * 60_000;
+/** How late something may be written down. */
 const MOST_LATE_MS = 366 * 24 * 3_600_000;
 
 /** What a wrong clock says would hide or outlast what is right. */
 function clockProblem(occurredAtMs: number, bakeryNowMs: number): RefusalOf<'clock-off'> | null {
 	const late = bakeryNowMs - occurredAtMs;
-	return late < -MOST_AHEAD_MS || late > MOST_LATE_MS
+	return late < -MOST_AHEAD_MINUTES * 60_000 || late > MOST_LATE_MS
 		? { kind: 'clock-off', occurredAtMs, bakeryNowMs }
 		: null;
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { uuidSchema } from '../../contracts/limits.ts';
 import { LEARNED_SUBJECTS } from '../../core/learning/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { isObservation } from '../db/batch-log.ts';
@@ -11,7 +12,7 @@ export const ignoreObservation = defineCommand({
 	lane: 'settings',
 	content: z.object({
 		subject: z.enum(LEARNED_SUBJECTS),
-		observationId: z.uuid(),
+		observationId: uuidSchema,
 		ignored: z.boolean()
 	}),
 	permitted: EVERYONE,

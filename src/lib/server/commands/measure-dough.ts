@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { batchNameSchema } from '../../contracts/batch-name.ts';
-import { celsiusSchema, WATER_LIMITS } from '../../contracts/limits.ts';
+import { WATER_LIMITS, celsiusSchema, uuidSchema } from '../../contracts/limits.ts';
 import { DOUGH_INSTRUMENTS } from '../../core/heat/index.ts';
 import { spreadOfReading } from '../../core/learning/index.ts';
 import { frictionOfMix, heatBalanceOf, stirredTarget } from '../../core/mixing/index.ts';
@@ -28,7 +28,7 @@ const content = z.object({
 		.nullable(),
 	instrument: z.enum(DOUGH_INSTRUMENTS),
 	/** The mixer it was mixed on; null for the only one. */
-	mixerId: z.uuid().nullable(),
+	mixerId: uuidSchema.nullable(),
 	/** How long it turned; null where it was mixed as the formula says. */
 	program: z
 		.object({

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { batchNameSchema } from '../../contracts/batch-name.ts';
-import { celsiusSchema } from '../../contracts/limits.ts';
+import { celsiusSchema, uuidSchema } from '../../contracts/limits.ts';
+import { LEAST_TIME_CONSTANT_MINUTES } from '../../core/fermentation/index.ts';
 import { WAIT_PLACES } from '../../core/formula/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { recipeIdOf, setBatchStates } from '../db/batches.ts';
@@ -17,9 +18,9 @@ export const moveDough = defineCommand({
 		batch: batchNameSchema,
 		place: z.enum(WAIT_PLACES),
 		ambientCelsius: celsiusSchema,
-		timeConstantMinutes: z.number().positive().max(10_000),
+		timeConstantMinutes: z.number().min(LEAST_TIME_CONSTANT_MINUTES).max(10_000),
 		/** The cold room it goes into, where it is one that is known. */
-		retarderId: z.uuid().nullable()
+		retarderId: uuidSchema.nullable()
 	}),
 	permitted: EVERYONE,
 	refusals: ['unknown', 'not-mixed-yet', 'before-the-mix'],

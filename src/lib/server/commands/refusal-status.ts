@@ -14,6 +14,7 @@ export const REFUSAL_STATUS: Readonly<Record<Refusal['kind'], number>> = {
 	'dough-has-no-clock': 422,
 	'more-than-a-mixer': 422,
 	'name-taken': 409,
+	'name-alike': 409,
 	'formula-impossible': 422,
 	'orders-there-already': 409,
 	'nothing-to-copy': 422,

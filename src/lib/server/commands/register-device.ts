@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { uuidSchema } from '../../contracts/limits.ts';
 import { SENSOR_KINDS, reportEverySeconds, sensorName } from '../../contracts/device-protocol.ts';
 import { fail, ok } from '../../core/result.ts';
-import { isDeviceTaken, putDevice } from '../db/devices.ts';
+import { areDeviceIdsUsed, isDeviceTaken, putDevice } from '../db/devices.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 
 /** Adds a device by the fingerprint of its key; the key itself never leaves the browser that made it. */
@@ -9,13 +10,13 @@ export const registerDevice = defineCommand({
 	kind: 'register-device',
 	lane: 'settings',
 	content: z.object({
-		deviceId: z.uuid(),
+		deviceId: uuidSchema,
 		name: sensorName,
 		keySha256: z.string().regex(/^[0-9a-f]{64}$/),
 		sensors: z
 			.array(
 				z.object({
-					id: z.uuid(),
+					id: uuidSchema,
 					name: sensorName,
 					kind: z.enum(SENSOR_KINDS),
 					reportEverySeconds
@@ -26,10 +27,15 @@ export const registerDevice = defineCommand({
 			.refine((all) => new Set(all.map((sensor) => sensor.name)).size === all.length, {
 				message: 'each sensor has a name of its own'
 			})
+			.refine((all) => new Set(all.map((sensor) => sensor.id)).size === all.length, {
+				message: 'each sensor has an id of its own'
+			})
 	}),
 	permitted: EVERYONE,
-	refusals: ['name-taken'],
+	refusals: ['name-taken', 'id-used-before'],
 	handle: async (tx, { deviceId, name, keySha256, sensors, id: commandId }) => {
+		if (await areDeviceIdsUsed(tx, [deviceId, ...sensors.map((sensor) => sensor.id)]))
+			return fail({ kind: 'id-used-before' });
 		if (await isDeviceTaken(tx, name, keySha256)) return fail({ kind: 'name-taken', name });
 		await putDevice(tx, { id: deviceId, name, keySha256, commandId, sensors });
 		return ok({ deviceId });

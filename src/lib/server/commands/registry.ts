@@ -6,6 +6,7 @@ import { checkDough } from './check-dough.ts';
 import { copyOrders } from './copy-orders.ts';
 import { createFormula } from './create-formula.ts';
 import type { Envelope } from './define.ts';
+import { endDough } from './end-dough.ts';
 import { ignoreObservation } from './ignore-observation.ts';
 import { judgeReadiness } from './judge-readiness.ts';
 import { measureDough } from './measure-dough.ts';
@@ -35,6 +36,7 @@ export const COMMANDS = [
 	checkDough,
 	copyOrders,
 	createFormula,
+	endDough,
 	ignoreObservation,
 	judgeReadiness,
 	measureDough,
@@ -73,5 +75,7 @@ export type AnswerOf<K extends CommandKind> = Extract<
 
 /** A command as a client sends it. */
 export type Command<K extends CommandKind = CommandKind> = {
-	[Each in K]: Envelope & { readonly kind: Each } & CommandContent<Each>;
+	[Each in K]: Omit<Envelope, 'nameMeant'> & { readonly nameMeant?: boolean } & {
+		readonly kind: Each;
+	} & CommandContent<Each>;
 }[K];

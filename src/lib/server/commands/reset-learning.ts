@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { uuidSchema } from '../../contracts/limits.ts';
 import { LEARNED_SUBJECTS } from '../../core/learning/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { isFormulaKnown } from '../db/formulas.ts';
@@ -9,7 +10,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 export const resetLearning = defineCommand({
 	kind: 'reset-learning',
 	lane: 'settings',
-	content: z.object({ subject: z.enum(LEARNED_SUBJECTS), formulaId: z.uuid() }),
+	content: z.object({ subject: z.enum(LEARNED_SUBJECTS), formulaId: uuidSchema }),
 	permitted: EVERYONE,
 	refusals: ['unknown'],
 	handle: async (tx, { subject, formulaId, occurredAtMs, id: commandId }) => {

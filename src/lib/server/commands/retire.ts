@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { uuidSchema } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
 import { setRetired } from '../db/retire.ts';
 import { defineCommand, EVERYONE } from './define.ts';
@@ -12,7 +13,7 @@ export const retire = defineCommand({
 	lane: 'book',
 	content: z.object({
 		what: z.enum(['formula', 'build', 'product', 'ingredient']),
-		entityId: z.uuid(),
+		entityId: uuidSchema,
 		/** False brings it back. */
 		retired: z.boolean()
 	}),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { uuidSchema } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
 import { revokeDeviceAt } from '../db/devices.ts';
 import { defineCommand, EVERYONE } from './define.ts';
@@ -7,7 +8,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 export const revokeDevice = defineCommand({
 	kind: 'revoke-device',
 	lane: 'settings',
-	content: z.object({ deviceId: z.uuid() }),
+	content: z.object({ deviceId: uuidSchema }),
 	permitted: EVERYONE,
 	refusals: ['unknown'],
 	handle: async (tx, { deviceId, occurredAtMs }) =>

@@ -16,6 +16,7 @@ import { loadRevisionHeads } from '../db/formulas.ts';
 import { areDeliveriesKnown } from '../db/ingredients.ts';
 import { changedBook, newerRevision, writeChange, type BookChange } from './book-change.ts';
 import { defineCommand, EVERYONE } from './define.ts';
+import { nameProblem } from './name-problem.ts';
 
 /** What saving a formula answers: its revision, or that it stands beside the one that was saved first. */
 export type SavedFormula =
@@ -38,18 +39,18 @@ export const saveFormula = defineCommand({
 	lane: 'book',
 	content: z.object(formulaContent),
 	permitted: EVERYONE,
-	refusals: ['unknown', 'name-taken', 'formula-impossible'],
+	refusals: ['unknown', 'name-taken', 'name-alike', 'formula-impossible'],
 	handle: async (tx, command, actor) => {
 		await lockBook(tx);
 		const book = await loadFormulaBook(tx);
 		const before = book.formulas.find((revision) => revision.formula.id === command.formulaId);
 		if (!before) return fail({ kind: 'unknown', what: 'formula' });
-		const refusal = misfit(command, book);
+		const refusal = misfit(command, before.formula.name, book);
 		if (refusal) return fail(refusal);
 		if (isStale(command, book)) {
 			const [head] = await loadRevisionHeads(tx, command.formulaId, 1);
 			const draftId = randomUUID();
-			const { id: commandId, occurredAtMs: _, ...content } = command;
+			const { id: commandId, occurredAtMs: _, nameMeant: __, ...content } = command;
 			await insertDraft(tx, { id: draftId, commandId, madeBy: actor.id, content });
 			return ok<SavedFormula>({
 				kind: 'kept-as-draft',
@@ -85,21 +86,26 @@ export const saveFormula = defineCommand({
 
 /** What no editor could have meant: a name that is taken, a build that is not there. */
 function misfit(
-	content: FormulaContent,
+	content: FormulaContent & { readonly nameMeant: boolean },
+	nameBefore: string,
 	book: FormulaBook
-): RefusalOf<'name-taken' | 'unknown'> | null {
-	const taken = book.formulas.some(
-		({ formula }) => formula.name === content.name && formula.id !== content.formulaId
+): RefusalOf<'name-taken' | 'name-alike' | 'unknown'> | null {
+	const meant = content.nameMeant;
+	const others = book.formulas.filter(({ formula }) => formula.id !== content.formulaId);
+	const problem = nameProblem(
+		content.name,
+		others.map(({ formula }) => formula.name),
+		{ before: nameBefore, meant }
 	);
-	if (taken) return { kind: 'name-taken', name: content.name };
-	const names = new Set(
-		[...book.preparations.values()].map((preparation) => preparation.preparation.name)
-	);
+	if (problem) return problem;
+	const names = [...book.preparations.values()].map(({ preparation }) => preparation.name);
 	for (const { preparationId, expectedRevision, newName } of content.preparations) {
 		const there = book.preparations.get(preparationId);
 		if (newName !== null && expectedRevision === 0) {
-			if (there || names.has(newName)) return { kind: 'name-taken', name: newName };
-			names.add(newName);
+			if (there) return { kind: 'name-taken', name: newName };
+			const problem = nameProblem(newName, names, { before: null, meant });
+			if (problem) return problem;
+			names.push(newName);
 		} else if (!there || newName !== null) return { kind: 'unknown', what: 'build' };
 	}
 	return null;

@@ -6,6 +6,7 @@ import { findScale } from '../db/equipment.ts';
 import { loadFormulaBook, lockBook } from '../db/formula-book.ts';
 import { changedBook, newerRevision, writeChange } from './book-change.ts';
 import { defineCommand, EVERYONE } from './define.ts';
+import { nameProblem } from './name-problem.ts';
 
 /**
  * Saves an ingredient as a new revision; everything that takes from it follows with a revision of its own, so
@@ -17,16 +18,19 @@ export const saveIngredient = defineCommand({
 	lane: 'book',
 	content: z.object(ingredientContent),
 	permitted: EVERYONE,
-	refusals: ['name-taken', 'unknown', 'newer-revision', 'formula-impossible'],
+	refusals: ['name-taken', 'name-alike', 'unknown', 'newer-revision', 'formula-impossible'],
 	handle: async (tx, command, actor) => {
 		await lockBook(tx);
 		const book = await loadFormulaBook(tx);
 		const key = command.ingredientId;
 		const there = book.ingredients.find(({ ingredient }) => ingredient.id === key);
-		const taken = book.ingredients.some(
-			({ ingredient }) => ingredient.name === command.name && ingredient.id !== key
+		const others = book.ingredients.filter(({ ingredient }) => ingredient.id !== key);
+		const problem = nameProblem(
+			command.name,
+			others.map(({ ingredient }) => ingredient.name),
+			{ before: there?.ingredient.name ?? null, meant: command.nameMeant }
 		);
-		if (taken) return fail({ kind: 'name-taken', name: command.name });
+		if (problem) return fail(problem);
 		if (!there && command.expectedVersion > 0) return fail({ kind: 'unknown', what: 'ingredient' });
 		const newer = newerRevision(
 			there && { ...there, editedNumber: there.number },

@@ -5,6 +5,7 @@ import { fail, ok } from '../../core/result.ts';
 import { loadFormulaBook, lockBook } from '../db/formula-book.ts';
 import { changedBook, newerRevision, writeChange } from './book-change.ts';
 import { defineCommand, EVERYONE } from './define.ts';
+import { nameProblem } from './name-problem.ts';
 
 /**
  * Saves a build, soaker, filling, wash or bath on its own as a new revision. Refused when someone saved a
@@ -16,16 +17,21 @@ export const savePreparation = defineCommand({
 	lane: 'book',
 	content: z.object(preparationContent),
 	permitted: EVERYONE,
-	refusals: ['name-taken', 'unknown', 'newer-revision', 'formula-impossible'],
+	refusals: ['name-taken', 'name-alike', 'unknown', 'newer-revision', 'formula-impossible'],
 	handle: async (tx, command, actor) => {
 		await lockBook(tx);
 		const book = await loadFormulaBook(tx);
 		const key = command.preparationId;
 		const there = book.preparations.get(key);
-		const taken = [...book.preparations.values()].some(
-			({ preparation }) => preparation.name === command.name && preparation.id !== key
+		const others = [...book.preparations.values()].filter(
+			({ preparation }) => preparation.id !== key
 		);
-		if (taken) return fail({ kind: 'name-taken', name: command.name });
+		const problem = nameProblem(
+			command.name,
+			others.map(({ preparation }) => preparation.name),
+			{ before: there?.preparation.name ?? null, meant: command.nameMeant }
+		);
+		if (problem) return fail(problem);
 		if (!there && command.expectedRevision > 0) return fail({ kind: 'unknown', what: 'build' });
 		const newer = newerRevision(there, command.expectedRevision, there?.preparation.name ?? '');
 		if (newer) return fail(newer);

@@ -9,6 +9,7 @@ import { loadFormulaBook, lockBook, pinsOf, type FormulaBook } from '../db/formu
 import { insertProductRevision, nameProduct } from '../db/products.ts';
 import { newerRevision } from './book-change.ts';
 import { defineCommand, EVERYONE } from './define.ts';
+import { nameProblem } from './name-problem.ts';
 
 const content = z.object(productContent);
 type ProductContent = z.output<typeof content>;
@@ -19,15 +20,18 @@ export const saveProduct = defineCommand({
 	lane: 'book',
 	content,
 	permitted: EVERYONE,
-	refusals: ['name-taken', 'unknown', 'newer-revision', 'formula-impossible'],
+	refusals: ['name-taken', 'name-alike', 'unknown', 'newer-revision', 'formula-impossible'],
 	handle: async (tx, command, actor) => {
 		await lockBook(tx);
 		const book = await loadFormulaBook(tx);
 		const there = book.products.find(({ product }) => product.id === command.productId);
-		const taken = book.products.some(
-			({ product }) => product.name === command.name && product.id !== command.productId
+		const others = book.products.filter(({ product }) => product.id !== command.productId);
+		const problem = nameProblem(
+			command.name,
+			others.map(({ product }) => product.name),
+			{ before: there?.product.name ?? null, meant: command.nameMeant }
 		);
-		if (taken) return fail({ kind: 'name-taken', name: command.name });
+		if (problem) return fail(problem);
 		if (!there && command.expectedRevision > 0) return fail({ kind: 'unknown', what: 'product' });
 		const newer = newerRevision(there, command.expectedRevision, there?.product.name ?? '');
 		if (newer) return fail(newer);

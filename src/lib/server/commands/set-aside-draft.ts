@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { uuidSchema } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
 import { setDraftAside } from '../db/formula-drafts.ts';
 import { defineCommand, EVERYONE } from './define.ts';
@@ -7,7 +8,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 export const setAsideDraft = defineCommand({
 	kind: 'set-aside-draft',
 	lane: 'book',
-	content: z.object({ draftId: z.uuid() }),
+	content: z.object({ draftId: uuidSchema }),
 	permitted: EVERYONE,
 	refusals: ['unknown'],
 	handle: async (tx, { draftId, occurredAtMs }) =>

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { uuidSchema } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
 import { setBatchStates } from '../db/batches.ts';
 import { insertEntry } from '../db/batch-log-entries.ts';
@@ -12,7 +13,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 export const strikeEntry = defineCommand({
 	kind: 'strike-entry',
 	lane: 'batches',
-	content: z.object({ entryId: z.uuid() }),
+	content: z.object({ entryId: uuidSchema }),
 	permitted: EVERYONE,
 	refusals: ['unknown'],
 	handle: async (tx, { id, entryId, occurredAtMs }) => {

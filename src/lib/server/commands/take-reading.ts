@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { celsiusSchema } from '../../contracts/limits.ts';
+import { celsiusSchema, uuidSchema } from '../../contracts/limits.ts';
 import { READING_QUANTITIES } from '../../core/mixing/index.ts';
 import { id, type PreparationId } from '../../core/identity.ts';
 import { fail, ok } from '../../core/result.ts';
@@ -17,15 +17,12 @@ export const takeReading = defineCommand({
 		.object({
 			quantity: z.enum(READING_QUANTITIES),
 			/** The build measured, when the quantity is a pre-ferment. */
-			preparationId: z
-				.uuid()
-				.transform((value) => id<PreparationId>(value))
-				.nullable(),
+			preparationId: uuidSchema.transform((value) => id<PreparationId>(value)).nullable(),
 			celsius: celsiusSchema,
 			/** `probe` where a hand took over what a probe said. */
 			instrument: z.enum(['typed', 'probe', 'core-probe', 'surface-thermometer']),
 			/** The reading this one corrects. */
-			correctsId: z.uuid().nullable()
+			correctsId: uuidSchema.nullable()
 		})
 		.refine((reading) => (reading.quantity === 'preferment') === (reading.preparationId !== null), {
 			message: 'a pre-ferment reading names its build, and only that',

@@ -261,6 +261,14 @@ export async function isDeviceTaken(
 	return row !== undefined;
 }
 
+/** Whether a device or a sensor has one of these ids. */
+export async function areDeviceIdsUsed(db: Db | Tx, ids: readonly string[]): Promise<boolean> {
+	const { rows } = await sql<{ used: boolean }>`select
+		exists (select 1 from device where id = any(${ids}::uuid[])) or
+		exists (select 1 from device_sensor where id = any(${ids}::uuid[])) as used`.execute(db);
+	return rows[0]?.used ?? false;
+}
+
 /** Writes a device with its sensors; one that is there gets another key, and its sensors stay. */
 export async function putDevice(
 	tx: Tx,

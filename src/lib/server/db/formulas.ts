@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { sql, type Selectable } from 'kysely';
-import { stepsSchema } from '../../contracts/steps.ts';
+import { storedStepsSchema } from '../../contracts/steps.ts';
 import type {
 	FlourDelivery,
 	Formula,
@@ -197,7 +197,7 @@ function contentsOf(
 		targetCelsius: row.target_dough_celsius,
 		frictionKilojoulesPerKilogram: row.friction_kj_per_kg,
 		mostDoughGrams: row.most_dough_g,
-		steps: stepsSchema.parse(row.steps),
+		steps: storedStepsSchema.parse(row.steps),
 		formula: {
 			id: id<FormulaId>(row.formula_id),
 			name: row.name,

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { sql, type Selectable } from 'kysely';
-import { stepsSchema } from '../../contracts/steps.ts';
+import { storedStepsSchema } from '../../contracts/steps.ts';
 import type { Preparation, PreparationLine, Step } from '../../core/formula/index.ts';
 import { id, type PreparationId } from '../../core/identity.ts';
 import type { Db, Tx } from './client.ts';
@@ -55,7 +55,7 @@ export async function loadPreparations(
 					number: row.number,
 					by: row.by,
 					editedNumber: row.edited_number,
-					steps: stepsSchema.parse(row.steps),
+					steps: storedStepsSchema.parse(row.steps),
 					retired: row.retired_at !== null,
 					preparation: preparationOf(named, lines.get(row.id) ?? [])
 				}
@@ -101,7 +101,7 @@ export async function loadPinnedPreparations(
 				row.id,
 				{
 					revisionId: row.id,
-					steps: stepsSchema.parse(row.steps),
+					steps: storedStepsSchema.parse(row.steps),
 					preparation: preparationOf(row, own.map(lineOf)),
 					ingredientRevisionIds: own.flatMap((line) => line.ingredient_revision_id ?? []),
 					takesFrom: own.flatMap((line) => line.preparation_revision_id ?? [])

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import type { ProductSettings } from '../../contracts/formula-book.ts';
-import { stepsSchema } from '../../contracts/steps.ts';
+import { storedStepsSchema } from '../../contracts/steps.ts';
 import type { Step } from '../../core/formula/index.ts';
 import { id, type FormulaId, type ProductId } from '../../core/identity.ts';
 import type { BakeryProduct, ProductDough, ProductExtra } from '../../core/production/index.ts';
@@ -110,7 +110,7 @@ export async function loadProducts(db: Db | Tx): Promise<readonly ProductRevisio
 					? null
 					: { lengthCm: row.footprint_length_cm, widthCm: row.footprint_width_cm },
 			piecesPerDeck: row.pieces_per_deck,
-			steps: stepsSchema.parse(row.steps),
+			steps: storedStepsSchema.parse(row.steps),
 			retired: row.retired_at !== null
 		};
 	});

@@ -10,16 +10,17 @@ export interface NewestReading extends ReadingView {
 }
 
 /**
- * The newest reading of every quantity (and build), corrected ones left out, in one query. It walks the index
- * once per quantity, however long the history is.
+ * The newest reading of every quantity (and build) up to a moment, corrected ones left out, in one query. It
+ * walks the index once per quantity, however long the history is.
  */
 export async function loadNewestReadings(
 	db: Db | Tx,
-	wanted: readonly { readonly quantity: ReadingQuantity; readonly preparationId: string | null }[]
+	wanted: readonly { readonly quantity: ReadingQuantity; readonly preparationId: string | null }[],
+	upToMs: number
 ): Promise<readonly NewestReading[]> {
 	if (wanted.length === 0) return [];
 	const newest = (which: RawBuilder<boolean>) => sql`(select r.* from reading r
-		where r.quantity = wanted.quantity and ${which}
+		where r.quantity = wanted.quantity and ${which} and r.occurred_at <= ${new Date(upToMs)}
 			and not exists (select 1 from reading later where later.corrects_id = r.id)
 		order by r.occurred_at desc, r.recorded_at desc limit 1)`;
 	// Two branches, since "is null" does not count as an equality when PostgreSQL looks for an order.

@@ -19,21 +19,6 @@ export async function loadRetarders(db: Db | Tx): Promise<readonly RetarderSetti
 	}));
 }
 
-/** Whether another cold room has that name. */
-export async function isRetarderNameTaken(
-	db: Db | Tx,
-	name: string,
-	exceptId: string
-): Promise<boolean> {
-	const row = await db
-		.selectFrom('retarder')
-		.select('id')
-		.where('name', '=', name)
-		.where('id', '<>', exceptId)
-		.executeTakeFirst();
-	return row !== undefined;
-}
-
 /** Writes a cold room, or what it is now. */
 export async function putRetarder(tx: Tx, retarder: RetarderSettings): Promise<void> {
 	const row: EveryColumn<'retarder'> = {

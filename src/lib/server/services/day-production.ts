@@ -158,8 +158,16 @@ function takenBy(
 	revision: string,
 	all: ReadonlyMap<string, PinnedPreparation & { readonly takesFrom: readonly string[] }>
 ): readonly PinnedPreparation[] {
-	const one = all.get(revision);
-	return one ? [one, ...one.takesFrom.flatMap((inner) => takenBy(inner, all))] : [];
+	// Each once, however many of the others take from it.
+	const found = new Map<string, PinnedPreparation>();
+	const left = [revision];
+	for (let next = left.pop(); next !== undefined; next = left.pop()) {
+		const taken = all.get(next);
+		if (!taken || found.has(next)) continue;
+		found.set(next, taken);
+		left.push(...taken.takesFrom);
+	}
+	return [...found.values()];
 }
 
 /** What was begun, as the production needs it. What earlier versions wrote without a mass is only planned. */

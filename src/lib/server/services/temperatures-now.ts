@@ -1,5 +1,5 @@
 import type { ProbeView, WaterInputView } from '../../contracts/views.ts';
-import type { SensorKind } from '../../contracts/device-protocol.ts';
+import { MOST_AHEAD_MINUTES, type SensorKind } from '../../contracts/device-protocol.ts';
 import type { PreparationId } from '../../core/identity.ts';
 import { restingCelsius, temperatureOfMoment } from '../../core/mixing/index.ts';
 import type { Db, Tx } from '../db/client.ts';
@@ -22,7 +22,7 @@ export async function readWaterInputs(
 ): Promise<readonly WaterInputView[]> {
 	const wanted = wantedOf(day);
 	const [readings, sensors] = await Promise.all([
-		loadNewestReadings(db, wanted),
+		loadNewestReadings(db, wanted, nowMs + MOST_AHEAD_MINUTES * 60_000),
 		loadSensorsNow(db)
 	]);
 	return wanted.map((wanted) => {

@@ -2,11 +2,11 @@ import { sql, type Kysely } from 'kysely';
 import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import { readPlanDocument, PLAN_DOCUMENT_SCHEMA } from '../../../contracts/plan-document.ts';
-import { stepSchema } from '../../../contracts/steps.ts';
+import { storedStepSchema } from '../../../contracts/steps.ts';
 import { describePlan, timingOf, type DayPlan } from '../../../core/planning/index.ts';
 
 /** An input as the fourth version stored it: "builds" and "lots", steps beside the mixes. */
-const steps = z.array(stepSchema);
+const steps = z.array(storedStepSchema);
 const inputBefore = z.looseObject({
 	builds: z.array(z.looseObject({ steps, takenByProducts: z.array(z.string()).default([]) })),
 	doughs: z.array(
