@@ -43,7 +43,10 @@ const PAGES = new Gate({ atOnce: 4, waiting: 500, longestWaitMs: 20_000 });
 
 export const handle: Handle = async ({ event, resolve }) => {
 	const refused = refusalAtTheEdge(event.request);
-	if (refused) return refused;
+	if (refused) {
+		refused.headers.set('connection', 'close');
+		return refused;
+	}
 	const wanted = event.cookies.get('appearance');
 	event.locals.appearance = APPEARANCES.find((appearance) => appearance === wanted) ?? 'system';
 	// Once for the frame and the page in it: both stand, or neither does.
@@ -59,6 +62,9 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const isPage = event.route.id !== null && !event.url.pathname.match(NO_PAGE);
 	const response = await (isPage ? PAGES.run(answer) : answer()).catch(busyAnswer);
 	addHeaders(response.headers);
+	// What was sent and not read would stand before the next request of its connection.
+	if (event.request.body !== null && !event.request.bodyUsed)
+		response.headers.set('connection', 'close');
 	return response;
 };
 

@@ -6,7 +6,7 @@ import { Plain } from './progress.mjs';
 
 /**
  * @param {{ port: number, databaseUrl: string, env?: Record<string, string>, quiet?: boolean }} options
- * @returns {Promise<{ origin: string, stop: () => Promise<void>, said: () => string, ended: Promise<number> }>}
+ * @returns {Promise<{ origin: string, pid: number, stop: () => Promise<void>, said: () => string, ended: Promise<number> }>}
  */
 export async function startApplication({ port, databaseUrl, env = {}, quiet = false }) {
 	const origin = `http://127.0.0.1:${port}`;
@@ -50,7 +50,7 @@ export async function startApplication({ port, databaseUrl, env = {}, quiet = fa
 		if (over) throw new Plain(`The application ended before it answered:\n${said}`);
 		try {
 			const answer = await fetch(`${origin}/health`);
-			if (answer.ok) return { origin, stop, said: () => said, ended };
+			if (answer.ok) return { origin, pid: child.pid ?? 0, stop, said: () => said, ended };
 		} catch {
 			// Not listening yet.
 		}

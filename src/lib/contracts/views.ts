@@ -67,6 +67,8 @@ export interface OrdersView {
 	readonly copyFrom: BakeDate | null;
 	/** What was made and is not ordered any more. */
 	readonly over: readonly OverView[];
+	/** What is ordered and cannot be made, with the reason. */
+	readonly unmade: DayProduction['unmade'];
 }
 
 /** Something that was made, of which more stands than any order asks for. */

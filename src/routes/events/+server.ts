@@ -8,6 +8,12 @@ const RETRY_MS = 2000;
 /** Streams of one client: screens enough for any bakery, and an end to what opens them without one. */
 const MOST_OF_ONE = 100;
 
+const HEADERS = {
+	'content-type': 'text/event-stream',
+	'cache-control': 'no-store',
+	'x-accel-buffering': 'no'
+};
+
 /** Open streams by address. */
 const open = new Map<string, number>();
 
@@ -52,14 +58,11 @@ export const GET: RequestHandler = ({ request, getClientAddress }) => {
 		},
 		cancel: () => end()
 	});
-	return new Response(stream, {
-		headers: {
-			'content-type': 'text/event-stream',
-			'cache-control': 'no-store',
-			'x-accel-buffering': 'no'
-		}
-	});
+	return new Response(stream, { headers: HEADERS });
 };
+
+/** What would open a stream is asked without one. */
+export const HEAD: RequestHandler = () => new Response(null, { headers: HEADERS });
 
 function written(event: LiveEvent): string {
 	if (event.kind === 'look-again') return 'event: look-again\ndata: {}\n\n';

@@ -81,7 +81,7 @@
 	</RoomHeading>
 
 	<OverNotices over={view.over} />
-	{#each production.unmade as unmade (unmade.name)}
+	{#each production.unmade as unmade, index (index)}
 		<Notice label="Not made" about={unmade.name} text="{unmadeText(unmade)}." />
 	{/each}
 

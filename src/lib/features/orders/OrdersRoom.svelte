@@ -1,5 +1,7 @@
 <script lang="ts">
 	import OverNotices from '../../sheets/OverNotices.svelte';
+	import Notice from '../../ui/Notice.svelte';
+	import { unmadeText } from '../../wording/failure-text.ts';
 	import { onMount, untrack } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { readAnew } from '../../client/read-anew.ts';
@@ -102,6 +104,9 @@
 	{/snippet}
 </RoomHeading>
 <OverNotices over={view.over} />
+{#each view.unmade as unmade, index (index)}
+	<Notice label="Not made" about={unmade.name} text="{unmadeText(unmade)}." />
+{/each}
 
 {#if totals.pieces === 0 && view.products.length > 0}
 	<div class="mx-5 mb-4 flex flex-wrap items-center gap-4 border-2 border-ink bg-sheet p-4">

@@ -104,7 +104,7 @@
 
 {#if sending.message}<p class="mx-5 mb-3" role="alert">{sending.message}</p>{/if}
 <OverNotices over={view.over} />
-{#each view.unmade as unmade (unmade.name)}
+{#each view.unmade as unmade, index (index)}
 	<Notice label="Not made" about={unmade.name} text="{unmadeText(unmade)}." />
 {/each}
 {#each plan?.unplanned ?? [] as chain, index (index)}

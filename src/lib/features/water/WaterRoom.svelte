@@ -59,7 +59,7 @@
 	{/snippet}
 </RoomHeading>
 
-{#each view.unmade as unmade (unmade.name)}
+{#each view.unmade as unmade, index (index)}
 	<Notice label="Not made" about={unmade.name} text="{unmadeText(unmade)}." />
 {/each}
 

@@ -35,6 +35,7 @@ export async function readOrders(db: Db, date: BakeDate): Promise<OrdersView> {
 			version: line.version
 		})),
 		copyFrom: empty ? await latestOtherDateWithOrders(db, date) : null,
-		over: overOfDay(day)
+		over: overOfDay(day),
+		unmade: day.production.unmade
 	};
 }

@@ -1,0 +1,196 @@
+import { newPlacement } from './placement.ts';
+import { batchOf, HARBOUR_DOUGH, LEVAIN, TOMORROW } from '../integration/test-database.ts';
+import type { BakeDate } from '../../src/lib/core/time/index.ts';
+import type { Db } from '../../src/lib/server/db/client.ts';
+import { loadFormulaBook } from '../../src/lib/server/db/formula-book.ts';
+import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import type { Pool } from './generate.ts';
+
+/** Every id of the database by what a command calls it. */
+export async function poolOf(db: Db, nowMs: number): Promise<Pool> {
+	const [
+		book,
+		mixers,
+		drops,
+		retarders,
+		scales,
+		dividers,
+		vessels,
+		devices,
+		sensors,
+		batches,
+		readings
+	] = await Promise.all([
+		loadFormulaBook(db),
+		...(
+			[
+				'mixer',
+				'delivery_drop',
+				'retarder',
+				'weighing_scale',
+				'divider',
+				'vessel',
+				'device',
+				'device_sensor',
+				'batch',
+				'reading'
+			] as const
+		).map(async (table) =>
+			(await db.selectFrom(table).select('id').limit(200).execute()).map((row) => row.id)
+		)
+	]);
+	const entries = await db.selectFrom('batch_event').select('id').limit(200).execute();
+	const formulaId = book.formulas.map(({ formula }) => formula.id);
+	const preparationId = [...book.preparations.keys()];
+	return {
+		nowMs,
+		ids: {
+			formulaId,
+			preparationId,
+			copyOf: preparationId,
+			productId: book.products.map(({ product }) => product.id),
+			ingredientId: [...book.pantry.ingredients.keys()],
+			entityId: [...formulaId, ...preparationId],
+			mixerId: mixers ?? [],
+			dropId: drops ?? [],
+			retarderId: retarders ?? [],
+			scaleId: scales ?? [],
+			dividerId: dividers ?? [],
+			vesselId: vessels ?? [],
+			deviceId: devices ?? [],
+			sensorId: sensors ?? [],
+			batchId: batches ?? [],
+			correctsId: readings ?? [],
+			entryId: entries.map((row) => row.id),
+			observationId: entries.map((row) => row.id)
+		}
+	};
+}
+
+/** Commands that the bakery as it stands would take: what is changed a little is let in further than what is made up. */
+export async function corpusOf(db: Db): Promise<readonly Readonly<Record<string, unknown>>[]> {
+	const book = await loadFormulaBook(db);
+	const formulas = book.formulas.map(
+		({ formula, number, targetCelsius, mostDoughGrams, steps }) => ({
+			kind: 'save-formula',
+			formulaId: formula.id,
+			expectedRevision: number,
+			name: formula.name,
+			doughLossShare: formula.doughLoss.share,
+			targetCelsius,
+			mostDoughGrams,
+			steps,
+			deliveries: formula.deliveries,
+			lines: formula.lines,
+			preparations: formula.lines.flatMap(({ material }) => {
+				const taken =
+					material.kind === 'preparation'
+						? book.preparations.get(material.preparationId)
+						: undefined;
+				return taken
+					? [
+							{
+								preparationId: taken.preparation.id,
+								expectedRevision: taken.number,
+								newName: null,
+								copyOf: null,
+								lines: taken.preparation.lines
+							}
+						]
+					: [];
+			})
+		})
+	);
+	const preparations = [...book.preparations.values()].map(({ preparation, number, steps }) => ({
+		kind: 'save-preparation',
+		preparationId: preparation.id,
+		expectedRevision: number,
+		name: preparation.name,
+		preparationKind: preparation.kind,
+		buildLossShare: preparation.buildLoss.share,
+		takeBackGrams: preparation.takeBackGrams,
+		lines: preparation.lines,
+		steps
+	}));
+	const products = book.products.map((revision) => ({
+		kind: 'save-product',
+		...revision,
+		productId: revision.product.id,
+		expectedRevision: revision.number,
+		name: revision.product.name,
+		doughs: revision.product.doughs.map((dough) => ({
+			formulaId: dough.formulaId,
+			scaledGrams: dough.scaledWeight.grams
+		})),
+		extras: revision.product.extras.map(({ use, material, amount, forPieces }) => ({
+			use,
+			material,
+			grams: amount.grams,
+			forPieces
+		}))
+	}));
+	return [...formulas, ...preparations, ...products, ...(await nightOf(db))];
+}
+
+/** What a night says of its doughs, for a mix and a build of the demo. */
+async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown>>[]> {
+	const date: BakeDate = TOMORROW;
+	const { mixes, input, fingerprint } = await readPlan(db, date);
+	const batches = [...mixes.map((mix) => mix.batch), await batchOf(db, HARBOUR_DOUGH)];
+	const bench = batches.flatMap((batch) => [
+		{
+			kind: 'measure-dough',
+			batch,
+			celsius: 25.5,
+			waterCelsius: 14,
+			instrument: 'core-probe',
+			mixerId: null,
+			program: null
+		},
+		{
+			kind: 'check-dough',
+			batch,
+			stage: 'dough',
+			celsius: 24,
+			instrument: 'core-probe',
+			place: 'room',
+			ambientCelsius: 22
+		},
+		{
+			kind: 'move-dough',
+			batch,
+			place: 'cold',
+			ambientCelsius: 4,
+			timeConstantMinutes: 150,
+			retarderId: null
+		},
+		{
+			kind: 'judge-readiness',
+			batch,
+			sightings: [{ kind: 'poke', seen: 'springs-back' }],
+			decision: 'wait'
+		},
+		{ kind: 'set-lead', batch, minutes: 10, expectedVersion: 0 },
+		{ kind: 'end-dough', batch }
+	]);
+	return [
+		...bench,
+		{
+			kind: 'take-reading',
+			quantity: 'preferment',
+			preparationId: LEVAIN,
+			celsius: 26,
+			instrument: 'typed',
+			correctsId: null
+		},
+		{
+			kind: 'take-reading',
+			quantity: 'room',
+			preparationId: null,
+			celsius: 23,
+			instrument: 'typed',
+			correctsId: null
+		},
+		{ kind: 'accept-plan', date, fingerprint, placement: newPlacement(input) }
+	];
+}

@@ -1,0 +1,46 @@
+import { test } from 'node:test';
+import assert from 'node:assert/strict';
+import { COMMANDS } from '../../src/lib/server/commands/registry.ts';
+import { NOW_MS } from '../integration/test-database.ts';
+import { corpusOf, poolOf } from './corpus.ts';
+import { fuzz } from './fuzz.ts';
+import { openHardBakery } from './hard-bakery.ts';
+import { routesOfApplication } from './routes.ts';
+
+/** More by hand: JOVET_FUZZ_REQUESTS=100000 JOVET_FUZZ_SEED=7 npm test -- tests/hard/fuzz.test.ts */
+const REQUESTS = Number(process.env.JOVET_FUZZ_REQUESTS ?? 5000);
+const SEED = Number(process.env.JOVET_FUZZ_SEED ?? 20_261_124);
+
+test(`${REQUESTS} requests of every kind: none brings it down, holds it up, or is only refused by the database`, async (t) => {
+	const bakery = await openHardBakery();
+	try {
+		const routes = routesOfApplication();
+		const result = await fuzz(
+			{
+				origin: bakery.origin,
+				deviceKey: bakery.deviceKey,
+				pool: await poolOf(bakery.database.db, NOW_MS),
+				corpus: await corpusOf(bakery.database.db),
+				routes
+			},
+			SEED,
+			REQUESTS
+		);
+		t.diagnostic(
+			`slowest ${Math.round(result.slowestMs)} ms; answers ${JSON.stringify([...result.statuses].sort(([a], [b]) => a - b))}`
+		);
+		t.diagnostic(`carried out: ${JSON.stringify([...result.done])}`);
+		if (result.findings.length > 0) t.diagnostic(bakery.said());
+		assert.deepEqual(result.findings, []);
+		assert.equal(bakery.hasEnded(), false, bakery.said());
+		// A fuzzer that is let in nowhere finds nothing: most commands must have been carried out at least once.
+		const reached = COMMANDS.filter((command) => result.done.has(command.kind));
+		assert.ok(
+			reached.length > COMMANDS.length * 0.8,
+			`only ${reached.map((command) => command.kind).join(', ')}`
+		);
+		assert.doesNotMatch(bakery.said(), /\n\s+at .*\(/, 'no stack stands in the log');
+	} finally {
+		await bakery.close();
+	}
+});

@@ -1,0 +1,54 @@
+import { randomBytes, randomUUID } from 'node:crypto';
+import { startApplication } from '../../scripts/parts/application.mjs';
+import { freePort } from '../../scripts/parts/ports.mjs';
+import { keyFingerprint } from '../../src/lib/server/auth/device.ts';
+import { setClock } from '../../src/lib/server/db/bakery.ts';
+import { putDevice } from '../../src/lib/server/db/devices.ts';
+import { NOW_MS, testDatabase, type TestDatabase } from '../integration/test-database.ts';
+
+/** The built application on a demo of its own, with a device let in. */
+export interface HardBakery {
+	readonly origin: string;
+	readonly database: TestDatabase;
+	readonly deviceKey: string;
+	readonly pid: number;
+	readonly said: () => string;
+	readonly hasEnded: () => boolean;
+	readonly close: () => Promise<void>;
+}
+
+export async function openHardBakery(): Promise<HardBakery> {
+	const database = await testDatabase();
+	await setClock(database.db, { anchorRealMs: Date.now(), anchorBakeryMs: NOW_MS, rate: 1 });
+	const deviceKey = randomBytes(32).toString('base64url');
+	await database.db.transaction().execute((tx) =>
+		putDevice(tx, {
+			id: randomUUID(),
+			name: 'Fuzz device',
+			keySha256: keyFingerprint(deviceKey),
+			commandId: null,
+			sensors: [
+				{ id: randomUUID(), name: 'Fuzz probe', kind: 'room-probe', reportEverySeconds: 60 }
+			]
+		})
+	);
+	const application = await startApplication({
+		port: await freePort(0),
+		databaseUrl: database.url,
+		quiet: true
+	});
+	let ended = false;
+	void application.ended.then(() => (ended = true));
+	return {
+		origin: application.origin,
+		database,
+		deviceKey,
+		pid: application.pid,
+		said: application.said,
+		hasEnded: () => ended,
+		close: async () => {
+			await application.stop();
+			await database.drop();
+		}
+	};
+}
