@@ -12,6 +12,7 @@ import { parseArgs } from 'node:util';
 import { startApplication } from './parts/application.mjs';
 import { buildApplication } from './parts/build.mjs';
 import { installPackages, installPostgres } from './parts/install.mjs';
+import { keepRunning } from './parts/keep-running.mjs';
 import { takeLock } from './parts/lock.mjs';
 import { DATA } from './parts/places.mjs';
 import { freePort } from './parts/ports.mjs';
@@ -45,17 +46,13 @@ async function main() {
 	const stopAll = async () => {
 		for (const stop of stops.splice(0).reverse()) await stop();
 	};
-	let stopping = false;
 	/** @type {() => void} */
 	let wake = () => {};
 	const asked = new Promise((resolve) => {
 		wake = () => resolve(undefined);
 	});
 	for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP']))
-		process.on(signal, () => {
-			stopping = true;
-			wake();
-		});
+		process.on(signal, () => wake());
 	try {
 		await installPackages();
 		await installPostgres();
@@ -66,36 +63,41 @@ async function main() {
 			await old.stop();
 			rmSync(folder, { recursive: true, force: true });
 		}
-		const cluster = await step('starting PostgreSQL on loopback', () =>
-			startCluster({ folder, forTests: false, port: 54_310 })
+		// Both are watched over: whichever ends is started again. The application finds its database where that is now.
+		let databasePort = 54_310;
+		const database = await step('starting PostgreSQL on loopback', () =>
+			keepRunning('PostgreSQL', async () => {
+				const cluster = await startCluster({ folder, forTests: false, port: databasePort });
+				databasePort = cluster.port;
+				return cluster;
+			})
 		);
-		stops.push(cluster.stop);
-		if (cluster.adopted)
+		stops.push(database.stop);
+		if (database.now().adopted)
 			say('  the server of an earlier start was still running and is used again');
 		const port = await freePort(wanted);
 		// A new key with every start: nothing that lets anybody in is kept.
 		const key = randomBytes(32).toString('base64url');
 		const application = await step('starting Jovet with the Saltmarrow demo', () =>
-			startApplication({
-				port,
-				databaseUrl: `${cluster.url}/postgres`,
-				env: {
-					JOVET_DEMO: 'saltmarrow',
-					...(values.at ? { JOVET_DEMO_AT: values.at } : {}),
-					...(values['no-probes'] ? {} : { JOVET_DEMO_DEVICE_KEY: key })
-				}
-			})
+			keepRunning('Jovet', () =>
+				startApplication({
+					port,
+					databaseUrl: `${database.now().url}/postgres`,
+					env: {
+						JOVET_DEMO: 'saltmarrow',
+						...(values.at ? { JOVET_DEMO_AT: values.at } : {}),
+						...(values['no-probes'] ? {} : { JOVET_DEMO_DEVICE_KEY: key })
+					}
+				})
+			)
 		);
 		stops.push(application.stop);
+		const { origin } = application.now();
 		if (!values['no-probes'])
-			stops.push(
-				startProbes({ address: application.origin, key, args: ['--weather', values.weather] })
-			);
+			stops.push(startProbes({ address: origin, key, args: ['--weather', values.weather] }));
 		if (port !== wanted) say(`  port ${wanted} is busy, so another one is used`);
-		say(`\nJovet is at ${application.origin}\nCtrl-C stops it; the data is kept in ${folder}.\n`);
-		const code = await Promise.race([asked, application.ended]);
-		if (!stopping && typeof code === 'number')
-			throw new Plain(`The application ended with code ${code}.`);
+		say(`\nJovet is at ${origin}\nCtrl-C stops it; the data is kept in ${folder}.\n`);
+		await asked;
 		await step('stopping', stopAll);
 	} finally {
 		await stopAll();

@@ -1,6 +1,6 @@
 // npm test: installs what is missing, then checks and tests everything.
 //
-//   npm test -- unit integration                  runs only the named parts: checks, unit, integration, journey
+//   npm test -- unit integration                  runs only the named parts: checks, unit, integration, journey, hard
 //   npm test -- tests/integration/orders.test.ts  runs only the named test files
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
@@ -28,7 +28,7 @@ function testFiles(folder) {
 		.sort();
 }
 
-const PARTS = ['checks', 'unit', 'integration', 'journey'];
+const PARTS = ['checks', 'unit', 'integration', 'journey', 'hard'];
 
 let passed = 0;
 let failed = 0;
@@ -138,6 +138,7 @@ async function main() {
 	const unit = filesOf('unit', 'src');
 	const integration = filesOf('integration', 'tests/integration', 'tests/rules');
 	const journeys = filesOf('journey', 'tests/e2e');
+	const hard = filesOf('hard', 'tests/hard');
 	const started = performance.now();
 	const unlock = takeLock('test', 'The tests are already running on this data folder');
 	/** @type {(() => Promise<void>)[]} */
@@ -216,13 +217,18 @@ async function main() {
 					await runTests('integration', integration, env, 1);
 			}
 		];
-		if (journeys.length > 0 || integration.some((file) => file.startsWith('tests/rules'))) {
+		const wantsBuild = journeys.length + hard.length > 0;
+		if (wantsBuild || integration.some((file) => file.startsWith('tests/rules'))) {
 			process.env.JOVET_PRECOMPRESS = 'no';
 			await buildApplication();
 		}
 		const results = await Promise.allSettled(lanes.map((lane) => lane()));
 		if (wanted('journey') || journeys.length > 0)
 			await runTests('journey', journeys, env, 2).catch((error) =>
+				results.push({ status: 'rejected', reason: error })
+			);
+		if (wanted('hard') || hard.length > 0)
+			await runTests('hard', hard, env, 2).catch((error) =>
 				results.push({ status: 'rejected', reason: error })
 			);
 		const broken = results.flatMap((one) => (one.status === 'rejected' ? [one.reason] : []));

@@ -6,7 +6,7 @@ import { Plain } from './progress.mjs';
 
 /**
  * @param {{ port: number, databaseUrl: string, env?: Record<string, string>, quiet?: boolean }} options
- * @returns {Promise<{ origin: string, pid: number, stop: () => Promise<void>, said: () => string, ended: Promise<number> }>}
+ * @returns {Promise<{ origin: string, pid: number, stop: () => Promise<void>, said: () => string, ended: Promise<string> }>}
  */
 export async function startApplication({ port, databaseUrl, env = {}, quiet = false }) {
 	const origin = `http://127.0.0.1:${port}`;
@@ -33,8 +33,10 @@ export async function startApplication({ port, databaseUrl, env = {}, quiet = fa
 		said = (said + chunk.toString()).slice(-8000);
 	});
 	child.stderr.on('data', take);
-	/** @type {Promise<number>} */
-	const ended = new Promise((resolve) => child.on('exit', (code) => resolve(code ?? 1)));
+	/** @type {Promise<string>} how it ended */
+	const ended = new Promise((resolve) =>
+		child.on('exit', (code, signal) => resolve(signal ?? `code ${code}`))
+	);
 	let over = false;
 	void ended.then(() => {
 		over = true;

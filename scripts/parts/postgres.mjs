@@ -25,7 +25,7 @@ import { mustRun, run } from './run.mjs';
  *   port: number
  * }} ClusterOptions `port` is the wanted port; another is taken when it is busy.
  *
- * @typedef {{ url: string, port: number, adopted: boolean, stop: () => Promise<void> }} Cluster
+ * @typedef {{ url: string, port: number, adopted: boolean, ended: Promise<string>, stop: () => Promise<void> }} Cluster
  */
 
 const asRoot = process.getuid?.() === 0;
@@ -91,6 +91,7 @@ function cluster(bin, options, port, adopted) {
 		url: `postgres://postgres${password}@127.0.0.1:${port}`,
 		port,
 		adopted,
+		ended: endOfServer(path.join(options.folder, 'data')),
 		stop: async () => {
 			const data = path.join(options.folder, 'data');
 			if (!runningServer(data)) return;
@@ -103,6 +104,25 @@ function cluster(bin, options, port, adopted) {
 				throw new Plain(`PostgreSQL did not stop: ${stopped.output}`);
 		}
 	};
+}
+
+/** How often a server is looked for that runs on its own, in milliseconds. */
+const LOOK_MS = 500;
+
+/**
+ * Is told when the server of a data folder ends. It is no child of this process, so it is looked for.
+ * @param {string} data
+ * @returns {Promise<string>}
+ */
+function endOfServer(data) {
+	return new Promise((resolve) => {
+		const look = setInterval(() => {
+			if (runningServer(data)) return;
+			clearInterval(look);
+			resolve('its process is gone');
+		}, LOOK_MS);
+		look.unref();
+	});
 }
 
 /** @param {string} folder */

@@ -1,0 +1,221 @@
+import { test } from 'node:test';
+import assert from 'node:assert/strict';
+import { randomUUID } from 'node:crypto';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
+import { startApplication } from '../../scripts/parts/application.mjs';
+import { keepRunning } from '../../scripts/parts/keep-running.mjs';
+import { freePort } from '../../scripts/parts/ports.mjs';
+import { runningServer, startCluster } from '../../scripts/parts/postgres.mjs';
+import type { CommandOutcome } from '../../src/lib/contracts/commands.ts';
+import { openDatabase } from '../../src/lib/server/db/client.ts';
+import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import { LOAF, TOMORROW } from '../integration/test-database.ts';
+
+/** More by hand: JOVET_KILL_ROUNDS=200 npm test -- tests/hard/kills.test.ts */
+const ROUNDS = Number(process.env.JOVET_KILL_ROUNDS ?? 20);
+const PAUSES = { firstMs: 50, longestMs: 1000, steadyMs: 2000 };
+const DROPS = ['Ferry', 'Shop and cafés', 'School'].map((name) => demoId('drop', name));
+
+/** One hand that types an order and a temperature in turn, each until it is answered, with the same id. */
+class Hand {
+	readonly acknowledged: {
+		readonly id: string;
+		readonly kind: string;
+		readonly answer: unknown;
+	}[] = [];
+	readonly sent = new Set<string>();
+	version = 0;
+	pieces = 0;
+	#heard = () => {};
+
+	constructor(
+		private readonly origin: string,
+		readonly dropId: string,
+		private readonly givenUp: AbortSignal
+	) {}
+
+	async type(until: () => boolean): Promise<void> {
+		for (let turn = 1; !until(); turn += 1) {
+			const order = turn % 2 === 0;
+			const answer = await this.#untilAnswered(
+				order
+					? {
+							kind: 'change-order',
+							date: TOMORROW,
+							dropId: this.dropId,
+							productId: LOAF,
+							pieces: turn % 50,
+							expectedVersion: this.version
+						}
+					: {
+							kind: 'take-reading',
+							quantity: 'room',
+							preparationId: null,
+							celsius: 20 + (turn % 10),
+							instrument: 'typed',
+							correctsId: null
+						}
+			);
+			if (order) {
+				this.version = (answer as { version: number }).version;
+				this.pieces = turn % 50;
+			}
+		}
+	}
+
+	/** Waits until so many more were acknowledged. */
+	async hears(more: number): Promise<void> {
+		const wanted = this.acknowledged.length + more;
+		while (this.acknowledged.length < wanted)
+			await new Promise<void>((resolve) => (this.#heard = resolve));
+	}
+
+	async #untilAnswered(
+		content: Readonly<Record<string, unknown>> & { readonly kind: string }
+	): Promise<unknown> {
+		const id = randomUUID();
+		this.sent.add(id);
+		const body = JSON.stringify({ ...content, id, occurredAtMs: Date.now() });
+		for (;;) {
+			this.givenUp.throwIfAborted();
+			const outcome = await this.#send(body);
+			if (outcome?.outcome === 'done') {
+				this.acknowledged.push({ id, kind: content.kind, answer: outcome.answer });
+				this.#heard();
+				return outcome.answer;
+			}
+			if (outcome) {
+				const { kind } = outcome.refusal;
+				assert.ok(kind === 'database-unavailable' || kind === 'busy', JSON.stringify(outcome));
+			}
+			// What cannot be reached now is asked again, as a browser would.
+			await pause(20);
+		}
+	}
+
+	async #send(body: string): Promise<CommandOutcome | null> {
+		try {
+			const answer = await fetch(`${this.origin}/commands`, {
+				method: 'POST',
+				headers: { 'content-type': 'application/json', origin: this.origin },
+				body,
+				signal: AbortSignal.timeout(5000)
+			});
+			assert.ok(answer.status < 500 || answer.status === 503, `${answer.status}`);
+			return (await answer.json()) as CommandOutcome;
+		} catch (error) {
+			if (error instanceof assert.AssertionError) throw error;
+			return null;
+		}
+	}
+}
+
+test(`${ROUNDS} kills of application and database in turn lose nothing that was acknowledged`, async (t) => {
+	const home = mkdtempSync(path.join(os.tmpdir(), 'jovet-kills-'));
+	chmodSync(home, 0o755);
+	const folder = path.join(home, 'pg');
+	let databasePort = 0;
+	const database = await keepRunning(
+		'PostgreSQL',
+		async () => {
+			const cluster = await startCluster({ folder, forTests: false, port: databasePort });
+			databasePort = cluster.port;
+			return cluster;
+		},
+		PAUSES
+	);
+	const port = await freePort(0);
+	let ends = 0;
+	let said = '';
+	const application = await keepRunning(
+		'Jovet',
+		async () => {
+			const started = await startApplication({
+				port,
+				databaseUrl: `${database.now().url}/postgres`,
+				env: { JOVET_DEMO: 'saltmarrow' },
+				quiet: true
+			});
+			void started.ended.then((how) => {
+				ends += 1;
+				said = `${how}: ${started.said()}`;
+			});
+			return started;
+		},
+		PAUSES
+	);
+	const { origin } = application.now();
+	const givingUp = new AbortController();
+	const hands = DROPS.map((dropId) => new Hand(origin, dropId, givingUp.signal));
+	const db = openDatabase(`${database.now().url}/postgres`, () => undefined);
+	try {
+		const before = await db
+			.selectFrom('order_line')
+			.selectAll()
+			.where('bake_date', '=', TOMORROW)
+			.where('product_id', '=', LOAF)
+			.execute();
+		for (const hand of hands)
+			hand.version = before.find((line) => line.drop_id === hand.dropId)?.row_version ?? 0;
+		const firstVersions = hands.map((hand) => hand.version);
+		let over = false;
+		const typing = Promise.all(hands.map((hand) => hand.type(() => over)));
+		let killed = 0;
+		for (let round = 1; round <= ROUNDS; round += 1) {
+			await Promise.race([Promise.all(hands.map((hand) => hand.hears(3))), typing]);
+			if (round % 2 === 0) {
+				killed += 1;
+				process.kill(application.now().pid, 'SIGKILL');
+			} else if (round % 4 === 1) {
+				const running = runningServer(path.join(folder, 'data'));
+				if (running) process.kill(running.pid, 'SIGKILL');
+			} else await database.now().stop();
+		}
+		await Promise.race([Promise.all(hands.map((hand) => hand.hears(3))), typing]);
+		over = true;
+		await typing;
+		assert.equal(ends, killed, `the application ended by itself: ${said}`);
+
+		const acknowledged = hands.flatMap((hand) => hand.acknowledged);
+		t.diagnostic(`${acknowledged.length} commands were acknowledged`);
+		const stored = await db.selectFrom('command').select(['id', 'kind', 'answer']).execute();
+		const byId = new Map(stored.map((row) => [row.id, row]));
+		for (const { id, kind, answer } of acknowledged) {
+			assert.equal(byId.get(id)?.kind, kind, `command ${id} is stored`);
+			assert.deepEqual(byId.get(id)?.answer, answer);
+		}
+		const readings = new Set(
+			(await db.selectFrom('reading').select('id').execute()).map((row) => row.id)
+		);
+		for (const { id, kind } of acknowledged)
+			if (kind === 'take-reading') assert.ok(readings.has(id), `reading ${id} is stored`);
+		const after = await db
+			.selectFrom('order_line')
+			.selectAll()
+			.where('bake_date', '=', TOMORROW)
+			.where('product_id', '=', LOAF)
+			.execute();
+		for (const [at, hand] of hands.entries()) {
+			const line = after.find(({ drop_id }) => drop_id === hand.dropId);
+			const changes = hand.acknowledged.filter(({ kind }) => kind === 'change-order').length;
+			// Each change counts up by one: a doubled or half-written one would show.
+			assert.equal(line?.row_version, (firstVersions[at] ?? 0) + changes);
+			assert.equal(line.pieces, hand.pieces);
+			for (const row of stored)
+				if (hand.sent.has(row.id))
+					assert.ok(
+						hand.acknowledged.some(({ id }) => id === row.id),
+						`command ${row.id} was told`
+					);
+		}
+	} finally {
+		givingUp.abort();
+		await db.destroy();
+		await application.stop();
+		await database.stop();
+		rmSync(home, { recursive: true, force: true });
+	}
+});
