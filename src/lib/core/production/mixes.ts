@@ -43,8 +43,8 @@ export type MixFailure =
 	  };
 
 /** The most mixes of one dough on a date, and of all its doughs together (our default). */
-export const MOST_MIXES = 100;
-export const MOST_MIXES_OF_DATE = 400;
+export const MOST_MIXES = 60;
+export const MOST_MIXES_OF_DATE = 240;
 
 /** How far from an even split a mix may end so that it ends with a drop (our default). */
 const SNAP_TO_DROP = 0.08;
