@@ -9,6 +9,7 @@ import {
 	finalDoughView,
 	flourOf,
 	grossFor,
+	resolveAlone,
 	resolveFormula,
 	scaledForBaked,
 	stagesInOrder,
@@ -139,4 +140,36 @@ test('resolving keeps mass: the lines of all stages add up to the dough, whateve
 			}
 		)
 	);
+});
+
+/** Builds that each take from the one before, `times` over. */
+function chained(levels: number, times: number) {
+	const preparations = new Map(OAT_LOAF_PANTRY.preparations);
+	let inner = LEVAIN.id;
+	for (let level = 1; level <= levels; level += 1) {
+		const next = id<PreparationId>(`level ${level}`);
+		const takes = inner;
+		preparations.set(next, {
+			...LEVAIN,
+			id: next,
+			name: `level ${level}`,
+			lines: Array.from({ length: times }, (_, at) => ({
+				material: { kind: 'preparation' as const, preparationId: takes },
+				parts: at + 1
+			}))
+		});
+		inner = next;
+	}
+	const outer = preparations.get(inner);
+	assert.ok(outer);
+	return resolveAlone(outer, { ...OAT_LOAF_PANTRY, preparations });
+}
+
+test('builds that name each other over and over end at what a dough can have, not at what memory holds', () => {
+	assert.ok(chained(7, 2).ok, '255 stages');
+	const many = chained(40, 2);
+	assert.ok(!many.ok && (many.error.kind === 'too-many-stages' || many.error.kind === 'too-deep'));
+	assert.ok(chained(30, 1).ok);
+	const deep = chained(60, 1);
+	assert.ok(!deep.ok && deep.error.kind === 'too-deep', JSON.stringify(deep));
 });

@@ -98,7 +98,7 @@ function pointBefore(
 ): { readonly celsius: number; readonly atMs: number } | null {
 	const points = [
 		...checks
-			.filter((dough) => dough.id !== check.id && dough.batchId === check.batchId)
+			.filter((dough) => dough.batchId === check.batchId)
 			.map((check) => ({ celsius: check.celsius, atMs: check.occurredAtMs })),
 		...mixed
 			.filter((pick) => pick.batchId === check.batchId)

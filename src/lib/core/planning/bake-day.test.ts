@@ -1,6 +1,7 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import fc from 'fast-check';
+import type { WaitStep } from '../formula/index.ts';
 import { id, type PreparationId, type ProductId } from '../identity.ts';
 import { MINUTE_MS } from '../time/index.ts';
 import { courseOf } from '../ripening/index.ts';
@@ -270,4 +271,44 @@ test('whatever is ordered, a plan starts every task and breaks no rule', () => {
 		}),
 		{ numRuns: 25 }
 	);
+});
+
+test('a dough pulls its build close: it stands no earlier than it has to ripen', () => {
+	const { problem } = expandDay(DAY);
+	const toDough = problem.links.filter(
+		({ before, after }) => before.startsWith('preparation:levain:') && after.startsWith('mix:loaf:')
+	);
+	assert.ok(toDough.length > 0);
+	for (const { pulls, leastGap } of toDough) assert.deepEqual([pulls, leastGap], [true, 0]);
+	const chain = problem.links.filter(
+		({ before, after }) =>
+			before.startsWith('preparation:levain:') && after.startsWith('preparation:levain:')
+	);
+	assert.ok(chain.length > 0);
+	// The last build is ripe when the first mix takes it, within the window of its own clock.
+	const { starts } = plan(DAY).placement;
+	const [first] = toDough.map(({ after }) => starts[after] ?? NaN).sort((a, b) => a - b);
+	const last = Math.max(...toDough.map(({ before }) => starts[before] ?? NaN));
+	const window = toDough[0]?.mostGap ?? Infinity;
+	assert.ok(first !== undefined && first - last <= window + 600, `${first} - ${last} in ${window}`);
+});
+
+test('a build whose wait cannot be is told with the reason, and the doughs go on without it', () => {
+	const [build] = DAY.builds;
+	assert.ok(build);
+	const frozen: WaitStep = {
+		...BULK,
+		activity: 'ferment',
+		legs: [{ place: 'cold', ambientCelsius: -20, timeConstantMinutes: 5, minutes: null }]
+	};
+	const { unplanned, problem } = expandDay({
+		...DAY,
+		builds: [{ ...build, steps: [hands('mix', 10), frozen] }]
+	});
+	assert.deepEqual(
+		unplanned.map((chain) => [chain.name, chain.reason.kind]),
+		[['Levain', 'never-ripe']]
+	);
+	assert.ok(problem.tasks.some((task) => task.id.startsWith('mix:loaf:')));
+	assert.ok(!problem.tasks.some((task) => task.id.startsWith('preparation:')));
 });

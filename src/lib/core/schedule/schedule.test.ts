@@ -194,3 +194,16 @@ test('whatever the problem, the separate checker finds nothing forbidden in the 
 		{ numRuns: 60 }
 	);
 });
+
+test('what takes no time overlaps nothing, whichever of two it is', () => {
+	const kinds = (a: number, b: number, at: { a: number; b: number }) =>
+		checkPlan(
+			{ tasks: [task('a', a, ['deck']), task('b', b, ['deck'])], links: [], deadlines: [] },
+			{ starts: at, machines: { a: 'deck', b: 'deck' } }
+		).cautions.length;
+	assert.equal(kinds(30, 0, { a: 100, b: 110 }), 0);
+	assert.equal(kinds(0, 30, { a: 110, b: 100 }), 0);
+	assert.equal(kinds(0, 30, { a: 100, b: 100 }), 0);
+	assert.equal(kinds(30, 20, { a: 100, b: 110 }), 1);
+	assert.equal(kinds(30, 20, { a: 100, b: 130 }), 0, 'one after the other');
+});
