@@ -1,28 +1,36 @@
-// npm run bench: figures of speed as ratios, side by side in one run.
+// npm run bench: figures of speed as ratios, side by side in one run, then memory while the bakery is in use.
+//
+//   npm run bench -- soak   only the memory; JOVET_SOAK_MINUTES=10 for longer
 import { rmSync } from 'node:fs';
 import path from 'node:path';
-import { prepareTypes } from './parts/build.mjs';
+import { buildApplication, prepareTypes } from './parts/build.mjs';
 import { installPackages, installPostgres } from './parts/install.mjs';
 import { DATA, PROJECT } from './parts/places.mjs';
 import { clusterFolder, startCluster } from './parts/postgres.mjs';
-import { reportAndExit, step } from './parts/progress.mjs';
+import { Plain, reportAndExit, step } from './parts/progress.mjs';
 import { mustRun } from './parts/run.mjs';
 
 async function main() {
 	await installPackages();
 	await installPostgres();
 	await prepareTypes();
+	const asked = process.argv.slice(2);
+	const files = ['bench', 'soak'].filter((file) => asked.length === 0 || asked.includes(file));
+	if (files.length === 0)
+		throw new Plain(`There is no figure called "${asked.join(' ')}": bench or soak.`);
+	if (files.includes('soak')) await buildApplication();
 	const folder = await clusterFolder(path.join(DATA, 'bench-postgres'));
 	// Durable like real data: what is measured is what a bakery would have.
 	const cluster = await step('starting PostgreSQL for the measurements', () =>
 		startCluster({ folder, forTests: false, port: 0 })
 	);
 	try {
-		await mustRun(process.execPath, ['--import', 'tsx', 'bench/bench.ts'], {
-			cwd: PROJECT,
-			env: { ...process.env, JOVET_TEST_DATABASE: cluster.url },
-			show: true
-		});
+		for (const file of files)
+			await mustRun(process.execPath, ['--import', 'tsx', `bench/${file}.ts`], {
+				cwd: PROJECT,
+				env: { ...process.env, JOVET_TEST_DATABASE: cluster.url },
+				show: true
+			});
 	} finally {
 		await cluster.stop();
 		rmSync(folder, { recursive: true, force: true });

@@ -7,6 +7,7 @@ import { migrateToLatest } from '$lib/server/db/migrate.ts';
 import { demoClock } from '$lib/server/demo/demo-clock.ts';
 import { letProbesIn } from '$lib/server/demo/demo-probes.ts';
 import { loadSaltmarrow } from '$lib/server/demo/load-saltmarrow.ts';
+import { drainAnsweredRequests } from '$lib/server/edge/drain.ts';
 import { Busy, Gate } from '$lib/server/edge/gate.ts';
 import { addHeaders } from '$lib/server/edge/headers.ts';
 import { isFromElsewhere, isServed, servedNames } from '$lib/server/edge/hosts.ts';
@@ -26,6 +27,7 @@ export const init: ServerInit = async () => {
 		);
 		if (env.JOVET_DEMO_DEVICE_KEY) await letProbesIn(db, env.JOVET_DEMO_DEVICE_KEY);
 	}
+	drainAnsweredRequests();
 	startLiveEvents();
 	// An open event stream would hold up the end of the server.
 	for (const signal of ['SIGTERM', 'SIGINT'] as const)
@@ -43,10 +45,7 @@ const PAGES = new Gate({ atOnce: 4, waiting: 500, longestWaitMs: 20_000 });
 
 export const handle: Handle = async ({ event, resolve }) => {
 	const refused = refusalAtTheEdge(event.request);
-	if (refused) {
-		refused.headers.set('connection', 'close');
-		return refused;
-	}
+	if (refused) return refused;
 	const wanted = event.cookies.get('appearance');
 	event.locals.appearance = APPEARANCES.find((appearance) => appearance === wanted) ?? 'system';
 	// Once for the frame and the page in it: both stand, or neither does.
@@ -62,9 +61,6 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const isPage = event.route.id !== null && !event.url.pathname.match(NO_PAGE);
 	const response = await (isPage ? PAGES.run(answer) : answer()).catch(busyAnswer);
 	addHeaders(response.headers);
-	// What was sent and not read would stand before the next request of its connection.
-	if (event.request.body !== null && !event.request.bodyUsed)
-		response.headers.set('connection', 'close');
 	return response;
 };
 

@@ -148,13 +148,14 @@ export function journey(
 	});
 }
 
-/** Sends a command as another baker's browser would, before or beside what the page does. */
+/** Sends a command as another baker's browser would, before or beside what the page does; some time ago, if told so. */
 export async function sendBeside<K extends CommandKind>(
 	{ origin, database }: Bakery,
-	draft: { readonly kind: K } & CommandContent<K>
+	draft: { readonly kind: K } & CommandContent<K>,
+	agoMs = 0
 ): Promise<AnswerOf<K>> {
 	const clock = await loadClock(database.db);
-	const occurredAtMs = Math.round(bakeryTime(clock, { epochMs: Date.now() }).epochMs);
+	const occurredAtMs = Math.round(bakeryTime(clock, { epochMs: Date.now() }).epochMs) - agoMs;
 	const answer = await fetch(`${origin}/commands`, {
 		method: 'POST',
 		headers: { 'content-type': 'application/json', origin },

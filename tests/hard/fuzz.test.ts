@@ -1,5 +1,6 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
+import { readFileSync } from 'node:fs';
 import { COMMANDS } from '../../src/lib/server/commands/registry.ts';
 import { NOW_MS } from '../integration/test-database.ts';
 import { corpusOf, poolOf } from './corpus.ts';
@@ -10,6 +11,14 @@ import { routesOfApplication } from './routes.ts';
 /** More by hand: JOVET_FUZZ_REQUESTS=100000 JOVET_FUZZ_SEED=7 npm test -- tests/hard/fuzz.test.ts */
 const REQUESTS = Number(process.env.JOVET_FUZZ_REQUESTS ?? 5000);
 const SEED = Number(process.env.JOVET_FUZZ_SEED ?? 20_261_124);
+
+/** What a request asks for must not fill the machine. */
+const MOST_MEGABYTES = 1000;
+
+function peakMegabytes(pid: number): number {
+	const kilobytes = /VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1];
+	return Number(kilobytes ?? Infinity) / 1024;
+}
 
 test(`${REQUESTS} requests of every kind: none brings it down, holds it up, or is only refused by the database`, async (t) => {
 	const bakery = await openHardBakery();
@@ -33,6 +42,9 @@ test(`${REQUESTS} requests of every kind: none brings it down, holds it up, or i
 		if (result.findings.length > 0) t.diagnostic(bakery.said());
 		assert.deepEqual(result.findings, []);
 		assert.equal(bakery.hasEnded(), false, bakery.said());
+		const peak = peakMegabytes(bakery.pid);
+		t.diagnostic(`resident at most ${Math.round(peak)} MB`);
+		assert.ok(peak < MOST_MEGABYTES, `${peak} MB`);
 		// A fuzzer that is let in nowhere finds nothing: most commands must have been carried out at least once.
 		const reached = COMMANDS.filter((command) => result.done.has(command.kind));
 		assert.ok(

@@ -60,7 +60,7 @@ export const formulaContent = {
 	doughLossShare: lossShare,
 	targetCelsius: dough,
 	/** The most the mixer takes of this dough; null for as much as it takes of any. */
-	mostDoughGrams: z.number().positive().max(1e7).nullable(),
+	mostDoughGrams: z.number().min(100).max(1e7).nullable(),
 	steps: stepsSchema,
 	deliveries: z
 		.array(z.object({ ingredientId, deliveryId }))

@@ -1,5 +1,6 @@
 import type { DropId, ProductId } from '../identity.ts';
 import { MINUTE_MS } from '../time/index.ts';
+import { spendWork } from '../work.ts';
 import { batchKey, type BatchRef } from './batch-ref.ts';
 import type { Deadline, Link, Problem, Task } from '../schedule/index.ts';
 import {
@@ -258,6 +259,7 @@ class DayUnderConstruction {
 	): readonly string[] {
 		const decks = this.input.bakery.decks.map((deck) => deck.id);
 		const loads = Math.max(1, Math.ceil(oven.pieces / oven.perDeck));
+		spendWork(loads);
 		const ids: string[] = [];
 		for (let load = 1; load <= loads; load += 1) {
 			const pieces = Math.min(oven.perDeck, oven.pieces - (load - 1) * oven.perDeck);

@@ -1,10 +1,11 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
-import type { Formula } from '../formula/index.ts';
-import { OAT_LOAF } from '../formula/oat-loaf.fixture.ts';
+import { given } from '../explain/index.ts';
+import { resolveFormula, type Formula } from '../formula/index.ts';
+import { OAT_LOAF, OAT_LOAF_PANTRY } from '../formula/oat-loaf.fixture.ts';
 import { id, type BatchId, type FormulaId, type ProductId } from '../identity.ts';
-import type { ProductionInput } from './index.ts';
-import { large, of, PRODUCTS, demand, INPUT, day, close } from './oat-loaf-day.fixture.ts';
+import { scaledBatch, type ProductionInput } from './index.ts';
+import { large, of, PRODUCTS, demand, FINE, INPUT, day, close } from './oat-loaf-day.fixture.ts';
 
 test('more mixes than a night has room for are told at their dough, at once, and the others stand', () => {
 	const other: Formula = { ...OAT_LOAF, id: id<FormulaId>('other loaf'), name: 'other loaf' };
@@ -57,6 +58,20 @@ test('a date takes so many mixes in all: what asks for most is told first', () =
 		unmade.map(({ name, reason }) => [name, reason.kind]),
 		[['e', 'beyond-the-house']]
 	);
+});
+
+test('a formula scaled by itself makes no more mixes than a night has room for, however little the mixer takes', () => {
+	const resolved = resolveFormula(OAT_LOAF, OAT_LOAF_PANTRY);
+	assert.ok(resolved.ok);
+	const flour = given({ key: 'total-flour' }, 10_000, 'g', { kind: 'bakery' });
+	const at = (most: number) =>
+		scaledBatch(resolved.value, flour, { least: { grams: 0 }, most: { grams: most } }, FINE);
+	const ten = at(2101);
+	assert.ok(ten.ok && ten.value.mixes.length === 10, 'ten kilos of flour are 21 010 g of dough');
+	for (const most of [300, 0.5, 5e-324]) {
+		const beyond = at(most);
+		assert.ok(!beyond.ok && beyond.error.kind === 'beyond-the-house', String(most));
+	}
 });
 
 test('a culture that gave away more than it had leaves nothing, never less', () => {

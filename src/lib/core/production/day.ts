@@ -18,7 +18,7 @@ import { amountOfExtra, asDoughs, type BakeryProduct, type ExtraUse } from './pr
 import type { Demand, DoughProduct } from './demand.ts';
 import type { MadeMix, MadePreparation } from './made.ts';
 import {
-	MOST_MIXES,
+	beyondTheHouse,
 	MOST_MIXES_OF_DATE,
 	mixesOf,
 	type Mix,
@@ -135,12 +135,7 @@ function withinTheHouse(all: readonly Dough[], unmade: UnmadeDough[]): readonly 
 		else
 			unmade.push({
 				name: dough.resolved.formula.name,
-				reason: {
-					kind: 'beyond-the-house',
-					mixes: dough.mixes.length,
-					most: MOST_MIXES,
-					mostOfDate: MOST_MIXES_OF_DATE
-				}
+				reason: beyondTheHouse(dough.mixes.length)
 			});
 	}
 	return all.filter((dough) => fits.has(dough));

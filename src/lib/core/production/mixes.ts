@@ -34,13 +34,19 @@ export interface Mix {
 export type MixFailure =
 	| WeighingFailure
 	| { readonly kind: 'piece-exceeds-mixer'; readonly product: string; readonly most: Mass }
-	/** More mixes than a night has room for: a number that was mistyped, most likely. */
-	| {
-			readonly kind: 'beyond-the-house';
-			readonly mixes: number;
-			readonly most: number;
-			readonly mostOfDate: number;
-	  };
+	| BeyondTheHouse;
+
+/** More mixes than a night has room for: a number that was mistyped, most likely. */
+export interface BeyondTheHouse {
+	readonly kind: 'beyond-the-house';
+	readonly mixes: number;
+	readonly most: number;
+	readonly mostOfDate: number;
+}
+
+export function beyondTheHouse(mixes: number): BeyondTheHouse {
+	return { kind: 'beyond-the-house', mixes, most: MOST_MIXES, mostOfDate: MOST_MIXES_OF_DATE };
+}
 
 /** The most mixes of one dough on a date, and of all its doughs together (our default). */
 export const MOST_MIXES = 60;
@@ -149,13 +155,6 @@ function plannedMixes(
 		(total, demand) => total + demand.pieces * (weights.get(demand.productId)?.grams ?? 0),
 		0
 	);
-	const beyond = (mixes: number) =>
-		fail({
-			kind: 'beyond-the-house',
-			mixes,
-			most: MOST_MIXES,
-			mostOfDate: MOST_MIXES_OF_DATE
-		} as const);
 	const pieces = demands.reduce((total, demand) => total + demand.pieces, 0);
 	const ofHeaviest = heaviest
 		? demands
@@ -170,7 +169,7 @@ function plannedMixes(
 		Math.ceil(ofHeaviest / Math.max(1, wholePieces))
 	);
 	for (;;) {
-		if (count > MOST_MIXES) return beyond(Math.min(count, pieces));
+		if (count > MOST_MIXES) return fail(beyondTheHouse(Math.min(count, pieces)));
 		spendWork(count * demands.length);
 		for (const snap of [SNAP_TO_DROP, 0]) {
 			const shared = shareOut(demands, weights, count, snap);

@@ -3,7 +3,13 @@ import { mixedShare, type ResolvedFormula } from '../formula/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { WeighingFailure, WeighingScale } from '../units/index.ts';
 import { buildsOf, type Build } from './builds.ts';
-import type { Mix, MixLimits } from './mixes.ts';
+import {
+	beyondTheHouse,
+	MOST_MIXES,
+	type BeyondTheHouse,
+	type Mix,
+	type MixLimits
+} from './mixes.ts';
 import { weighUp } from './weigh-up.ts';
 
 /** A formula scaled to a total flour outside any day: its mixes, alike, and the builds before them. */
@@ -18,7 +24,7 @@ export interface ScaledBatch {
  *
  * Model: as few equal mixes as the mixer allows; what is rolled in does not count at the mixer. Builds are
  * sized for what the mixes weigh, with their loss and take-back.
- * Range: total flour above 0. Source: domain arithmetic (scaling). Failures: `no-scales`.
+ * Range: total flour above 0. Source: domain arithmetic (scaling). Failures: `no-scales`, `beyond-the-house`.
  * Example: 23 666.4 g of flour of the oat loaf in a mixer of 30 kg are 2 mixes of 24 861.5 g.
  */
 export function scaledBatch(
@@ -26,12 +32,13 @@ export function scaledBatch(
 	totalFlour: Explained,
 	limits: MixLimits,
 	scales: readonly WeighingScale[]
-): Result<ScaledBatch, WeighingFailure> {
+): Result<ScaledBatch, WeighingFailure | BeyondTheHouse> {
 	const of = resolved.formula.name;
 	const percent = resolved.final.percentOfFlour;
 	const most = limits.most.grams / mixedShare(resolved.final);
 	const dough = (totalFlour.value * percent) / 100;
 	const count = Math.max(1, Math.ceil(dough / most - 1e-9));
+	if (!(count <= MOST_MIXES)) return fail(beyondTheHouse(count));
 	const flour =
 		count === 1
 			? totalFlour

@@ -9,6 +9,7 @@
 	import { formatNumber } from '../../core/units/index.ts';
 	import { cardOfBuild, cardOfMix } from '../../sheets/weigh-up-card.ts';
 	import WeighUpCards from '../../sheets/WeighUpCards.svelte';
+	import { unmadeText } from '../../wording/failure-text.ts';
 	import { sanityText } from '../../wording/sanity-text.ts';
 	import AddToSheet from './AddToSheet.svelte';
 	import BookPage from './BookPage.svelte';
@@ -69,17 +70,17 @@
 	const note = $derived(
 		`Revision ${view.revision}, by ${view.madeBy}.${view.retired ? ' Retired.' : ''}${model.changed ? ' Changed, not saved yet.' : ''}`
 	);
-	const batch = $derived.by(() => {
+	const scaled = $derived.by(() => {
 		if (!resolved) return null;
 		const most = Math.min(model.draft.mostDoughGrams ?? Infinity, view.mixerMostGrams);
-		const result = scaledBatch(
+		return scaledBatch(
 			resolved,
 			totalFlour,
 			{ least: { grams: 0 }, most: { grams: most > 0 ? most : Infinity } },
 			view.scales
 		);
-		return result.ok ? result.value : null;
 	});
+	const batch = $derived(scaled?.ok ? scaled.value : null);
 	const cards = $derived.by(() => {
 		if (!resolved || !batch) return [];
 		const makes = made.map((product) => `${product.pieces} ${product.product.name}`).join(', ');
@@ -169,6 +170,12 @@
 				</div>
 				<div class="column"><RevisionHistory {view} {model} /></div>
 			</div>
+			{#if scaled && !scaled.ok}
+				<p class="mt-3" role="alert" data-unscaled>
+					<span class="act-now px-2 py-1">Not made</span>
+					{unmadeText({ name: resolved.formula.name, reason: scaled.error })}.
+				</p>
+			{/if}
 			{#if batch}
 				<ScaledWeighUp {batch} divided={dividedPieces(made)} name={resolved.formula.name} />
 			{/if}

@@ -35,6 +35,8 @@
 	const selected = $derived(
 		model.followed.find((followed) => followed.key === chosen) ?? model.followed[0] ?? null
 	);
+	/** What nobody was at for a week would draw a week, in which nothing of tonight can be seen. */
+	const drawn = $derived(model.followed.filter(({ attention }) => attention.kind === 'followed'));
 	const waiting = $derived(view.doughs.filter((dough) => !dough.mixed));
 	const clockless = $derived(view.doughs.filter((dough) => dough.mixed && !dough.step));
 	const ended = $derived(view.doughs.filter((dough) => dough.endedAtMs !== null));
@@ -69,9 +71,13 @@
 </RoomHeading>
 
 {#if model.followed.length > 0}
-	<div class="mx-5 mb-4 border border-line bg-sheet px-4 py-3" bind:clientWidth={width}>
+	<div
+		class="mx-5 mb-4 border border-line bg-sheet px-4 py-3"
+		class:hidden={drawn.length === 0}
+		bind:clientWidth={width}
+	>
 		<RipeningChart
-			doughs={model.followed}
+			doughs={drawn}
 			nowMs={model.nowMs}
 			width={Math.max(600, width - 34)}
 			selected={selected?.key ?? null}
@@ -94,19 +100,25 @@
 					onclick={() => select(followed.key)}
 				>
 					<span class="when"
-						>{followed.card.marks.ripe === null
-							? '–'
-							: clockText(followed.card.marks.ripe, timeZone)}</span
+						>{followed.attention.kind === 'asked'
+							? '?'
+							: followed.card.marks.ripe === null
+								? '–'
+								: clockText(followed.card.marks.ripe, timeZone)}</span
 					>
 					<span>
 						<b>{mixTitle(followed.view)}</b>
 						<span class="block text-ink-2"
-							>{formatTemperature({ celsius: followed.story.celsius }, 1, units)}, {Math.round(
-								(followed.card.doseSoFar / followed.card.doseRipe) * 100
-							)} %{followed.story.ahead[0]?.place === 'cold' ? ', in the cold' : ''}</span
+							>{followed.attention.kind === 'asked'
+								? 'is it still there?'
+								: `${formatTemperature({ celsius: followed.story.celsius }, 1, units)}, ${Math.round(
+										(followed.card.doseSoFar / followed.card.doseRipe) * 100
+									)} %${followed.story.ahead[0]?.place === 'cold' ? ', in the cold' : ''}`}</span
 						>
 					</span>
-					{#if followed.card.marks.late !== null && followed.card.marks.late <= model.nowMs}
+					{#if followed.attention.kind === 'asked'}
+						<span class="act-now px-2 py-1">asked</span>
+					{:else if followed.card.marks.late !== null && followed.card.marks.late <= model.nowMs}
 						<span class="act-now px-2 py-1">late</span>
 					{:else if followed.card.marks.ripe !== null && followed.card.marks.ripe <= model.nowMs}
 						<span class="act-now px-2 py-1">ripe</span>
@@ -131,14 +143,17 @@
 						>
 						{#if entry.message}<p role="alert">{entry.message}</p>{/if}
 					</div>
+				{:else}
+					<DoughCardPanel dough={selected} {model} {view} />
 				{/if}
-				<DoughCardPanel dough={selected} {model} {view} />
 				<div class="mt-3 flex flex-wrap gap-3">
-					<button
-						class="action big"
-						aria-expanded={looking === 'look'}
-						onclick={() => (looking = looking === 'look' ? null : 'look')}>Look at it</button
-					>
+					{#if selected.attention.kind === 'followed'}
+						<button
+							class="action big"
+							aria-expanded={looking === 'look'}
+							onclick={() => (looking = looking === 'look' ? null : 'look')}>Look at it</button
+						>
+					{/if}
 					<button
 						class="action-lesser big"
 						aria-expanded={looking === 'check'}

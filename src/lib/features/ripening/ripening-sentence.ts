@@ -1,17 +1,21 @@
 import type { RipeningView } from '../../contracts/ripening-views.ts';
 import { mixTitle } from '../../wording/mix-title.ts';
-import { clockText } from '../../wording/time-text.ts';
+import { clockText, daysText } from '../../wording/time-text.ts';
 import type { FollowedDough } from './ripening-model.svelte.ts';
 
 /** How the doughs stand, in one sentence: the one that wants a hand first. */
 export function ripeningSentence(
 	view: RipeningView,
-	followed: readonly FollowedDough[],
+	all: readonly FollowedDough[],
 	nowMs: number,
 	zone: string
 ): string {
 	if (view.doughs.length === 0)
 		return 'There is no dough to follow: nothing is ordered for this date.';
+	const followed = all.filter(({ attention }) => attention.kind === 'followed');
+	const [asked] = all.filter(({ attention }) => attention.kind === 'asked');
+	if (followed.length === 0 && asked)
+		return `Nothing was heard of ${mixTitle(asked.view)} for ${daysText(nowMs - asked.attention.heardMs)}: is it still there?`;
 	if (followed.length === 0)
 		return view.doughs.some((dough) => dough.endedAtMs !== null)
 			? 'No dough is in its bulk any more.'

@@ -6,8 +6,11 @@ import { holdWorkBy, WorkAllowance } from '../../core/work.ts';
  * twentieth of it; all of it keeps one processor busy for about two seconds.
  */
 const MOST_UNITS = 2_000_000;
-/** A request that kept the processor busy for longer than this is told in the log. */
+/** A request that kept the processor busy for longer than this, while no other was there, is told in the log. */
 const WORTH_TELLING_MS = 1000;
+
+/** Requests that are being answered, and how many were begun so far: who was alone saw neither change. */
+let [inside, begun] = [0, 0];
 
 const allowances = new AsyncLocalStorage<WorkAllowance>();
 holdWorkBy(() => allowances.getStore() ?? null);
@@ -16,14 +19,18 @@ holdWorkBy(() => allowances.getStore() ?? null);
 export async function allowWork<T>(name: string, work: () => Promise<T>): Promise<T> {
 	const allowance = new WorkAllowance(MOST_UNITS);
 	const before = process.cpuUsage();
+	begun += 1;
+	inside += 1;
+	const turn = inside === 1 ? begun : null;
 	try {
 		return await allowances.run(allowance, work);
 	} finally {
+		inside -= 1;
 		const { user, system } = process.cpuUsage(before);
 		const busyMs = Math.round((user + system) / 1000);
-		if (busyMs > WORTH_TELLING_MS)
+		if (busyMs > WORTH_TELLING_MS && turn === begun)
 			console.warn(
-				`${name}: ${busyMs} ms of processor time went by while it was answered (${allowance.spent} units of its own work)`
+				`${name} took ${busyMs} ms of processor time (${allowance.spent} units of work)`
 			);
 	}
 }
