@@ -1,8 +1,13 @@
-import assert from 'node:assert/strict';
 import { OAT_LOAF, OAT_LOAF_PANTRY } from '../formula/oat-loaf.fixture.ts';
 import { id, type DropId, type ProductId } from '../identity.ts';
 import type { WeighingScale } from '../units/index.ts';
-import { productionOf, type BakeryProduct, type Demand, type ProductionInput } from './index.ts';
+import {
+	productionOf,
+	type BakeryProduct,
+	type DayProduction,
+	type Demand,
+	type ProductionInput
+} from './index.ts';
 
 /** A day of the worked figures: one dough, two products, two mixes. */
 export const FINE: WeighingScale[] = [
@@ -42,10 +47,12 @@ export const INPUT: ProductionInput = {
 	made: { mixes: [], preparations: [] }
 };
 
-export function day(input: ProductionInput) {
+export function day(input: ProductionInput): DayProduction {
 	const result = productionOf(input);
-	assert.ok(result.ok);
+	if (!result.ok) throw new Error(result.error.kind);
 	return result.value;
 }
-export const close = (actual: number, expected: number, within: number) =>
-	assert.ok(Math.abs(actual - expected) <= within, `${actual} is not ${expected}`);
+
+export function close(actual: number, expected: number, within: number): void {
+	if (!(Math.abs(actual - expected) <= within)) throw new Error(`${actual} is not ${expected}`);
+}
