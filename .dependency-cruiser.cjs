@@ -53,7 +53,7 @@ module.exports = {
 			name: 'core-folder-by-its-index',
 			comment: 'one core folder enters another through its index; fixtures serve tests',
 			severity: 'error',
-			from: { path: `${CORE}([^/]+)/`, pathNot: test },
+			from: { path: `${CORE}([^/]+)/`, pathNot: [test, '\\.fixture\\.ts$'] },
 			to: { path: `${CORE}[^/]+/`, pathNot: [`${CORE}$1/`, `${CORE}[^/]+/index\\.ts$`] }
 		},
 		{

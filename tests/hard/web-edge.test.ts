@@ -85,7 +85,7 @@ test('no route answers to a page of another site', async () => {
 	];
 	for (const address of addresses())
 		for (const headers of elsewhere) {
-			const answer = await ask(address, { headers: headers as Record<string, string> });
+			const answer = await ask(address, { headers: headers });
 			assert.equal(answer.status, 403, `${address} ${JSON.stringify(headers)}`);
 			assert.notEqual(answer.text, '');
 		}
