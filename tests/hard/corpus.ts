@@ -1,4 +1,4 @@
-import { newPlacement } from './placement.ts';
+import { newPlacement } from '../integration/placement.ts';
 import { batchOf, HARBOUR_DOUGH, LEVAIN, TOMORROW } from '../integration/test-database.ts';
 import type { BakeDate } from '../../src/lib/core/time/index.ts';
 import type { Db } from '../../src/lib/server/db/client.ts';

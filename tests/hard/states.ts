@@ -13,7 +13,7 @@ import {
 	namePreparation
 } from '../../src/lib/server/db/preparations.ts';
 import { batchOf, HARBOUR_DOUGH, LEVAIN, NOW_MS, TOMORROW } from '../integration/test-database.ts';
-import { newPlacement } from './placement.ts';
+import { newPlacement } from '../integration/placement.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 
 const MINUTE = 60_000;

@@ -5,7 +5,7 @@ import http from 'node:http';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { NOW_MS, TOMORROW } from '../integration/test-database.ts';
 import { openHardBakery, type HardBakery } from './hard-bakery.ts';
-import { newPlacement } from './placement.ts';
+import { newPlacement } from '../integration/placement.ts';
 import { filled, routesOfApplication } from './routes.ts';
 
 let bakery: HardBakery;

@@ -1,8 +1,8 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
-import { planDay, type BakeDayInput } from '../../src/lib/core/planning/index.ts';
 import type { Placement } from '../../src/lib/core/schedule/index.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import { newPlacement } from './placement.ts';
 import {
 	batchOf,
 	FERRY,
@@ -21,22 +21,13 @@ before(async () => {
 });
 after(() => t.drop());
 
-function plan(input: BakeDayInput): Placement {
-	const run = planDay(input);
-	for (;;) {
-		const step = run.next();
-		if (!step.done) continue;
-		assert.ok(step.value.ok);
-		return step.value.value;
-	}
-}
 async function accept(change: (placement: Placement) => Placement = (placement) => placement) {
 	const { input, fingerprint } = await readPlan(t.db, TOMORROW);
 	return send(t.db, {
 		kind: 'accept-plan',
 		date: TOMORROW,
 		fingerprint,
-		placement: change(plan(input))
+		placement: change(newPlacement(input))
 	});
 }
 const batches = () =>
@@ -106,7 +97,7 @@ test('a plan made before the orders changed is refused', async () => {
 		kind: 'accept-plan',
 		date: TOMORROW,
 		fingerprint,
-		placement: plan(input)
+		placement: newPlacement(input)
 	});
 	assert.ok(late.outcome === 'refused' && late.refusal.kind === 'plan-out-of-date');
 });
@@ -134,7 +125,7 @@ test('a mix that comes out as planned leaves the plan current, one that is an ho
 			kind: 'accept-plan',
 			date: TOMORROW,
 			fingerprint,
-			placement: plan(input)
+			placement: newPlacement(input)
 		});
 		assert.equal(done.outcome, 'done');
 		const { accepted } = await readPlan(night.db, TOMORROW);

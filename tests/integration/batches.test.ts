@@ -1,7 +1,5 @@
 import { afterEach, beforeEach, test } from 'node:test';
 import assert from 'node:assert/strict';
-import { planDay, type BakeDayInput } from '../../src/lib/core/planning/index.ts';
-import type { Placement } from '../../src/lib/core/schedule/index.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
 import { readFormula } from '../../src/lib/server/services/read-formula.ts';
@@ -9,7 +7,9 @@ import { readLearned } from '../../src/lib/server/services/read-learned.ts';
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { readRipening } from '../../src/lib/server/services/read-ripening.ts';
+import { loadFormulaBook } from '../../src/lib/server/db/formula-book.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
+import { newPlacement } from './placement.ts';
 import {
 	batchOf,
 	HARBOUR_DOUGH,
@@ -30,22 +30,13 @@ afterEach(() => t.drop());
 
 const LATER = NOW_MS + 600 * 60_000;
 
-function placed(input: BakeDayInput): Placement {
-	const run = planDay(input);
-	for (;;) {
-		const step = run.next();
-		if (!step.done) continue;
-		assert.ok(step.value.ok);
-		return step.value.value;
-	}
-}
 async function accept(): Promise<void> {
 	const { input, fingerprint } = await readPlan(t.db, TOMORROW);
 	const done = await send(t.db, {
 		kind: 'accept-plan',
 		date: TOMORROW,
 		fingerprint,
-		placement: placed(input)
+		placement: newPlacement(input)
 	});
 	assert.equal(done.outcome, 'done', JSON.stringify(done));
 }
@@ -297,4 +288,56 @@ test('two who begin one dough at once begin it once', async () => {
 		.executeTakeFirstOrThrow();
 	assert.equal(Number(rows.n), 1);
 	assert.equal((await measured()).water.length, 1);
+});
+
+test('what a begun mix was to become is its portions, and a plan that is accepted later finds them', async () => {
+	await send(t.db, {
+		kind: 'measure-dough',
+		batch: await batchOf(t.db, HARBOUR_DOUGH, 1),
+		celsius: 25,
+		waterCelsius: 18,
+		instrument: 'core-probe',
+		mixerId: null,
+		program: null
+	});
+	const portions = () =>
+		t.db
+			.selectFrom('batch')
+			.innerJoin('batch_parent', 'batch_parent.batch_id', 'batch.id')
+			.innerJoin('batch as mix', 'mix.id', 'batch_parent.parent_id')
+			.select(['batch.id', 'batch.product_id', 'batch.ordinal', 'batch.pieces', 'batch.mass_g'])
+			.where('batch.kind', '=', 'portion')
+			.where('batch.bake_date', '=', TOMORROW)
+			.where('mix.formula_id', '=', HARBOUR_DOUGH)
+			.where('mix.ordinal', '=', 1)
+			.orderBy('batch.id')
+			.execute();
+	const begun = await portions();
+	assert.ok(begun.length > 0);
+	for (const portion of begun) {
+		assert.equal(portion.ordinal, 1);
+		assert.ok((portion.pieces ?? 0) > 0 && (portion.mass_g ?? 0) > 100 * (portion.pieces ?? 0));
+	}
+	await accept();
+	assert.deepEqual(await portions(), begun, 'none of them is there twice');
+});
+
+test('a dough that nobody ordered is begun as heavy as it was told, up to what a mixer takes', async () => {
+	const book = await loadFormulaBook(t.db);
+	const pier = book.formulas.find(({ formula }) => formula.name === 'Old Pier dough');
+	assert.ok(pier);
+	const begin = async (grams: number) => {
+		const told = await send(t.db, {
+			kind: 'check-dough',
+			batch: plannedMix(pier.formula.id, 1, pier.revisionId, grams),
+			stage: 'autolyse',
+			celsius: 20,
+			instrument: 'typed',
+			place: 'room',
+			ambientCelsius: 22
+		});
+		return told.outcome === 'done' ? 'done' : told.refusal.kind;
+	};
+	assert.equal(await begin(90_000), 'more-than-a-mixer');
+	assert.equal(await begin(25_000), 'done');
 });

@@ -152,3 +152,12 @@ test('a levain ripens until the last dough that takes from it came out of the mi
 		await night.drop();
 	}
 });
+
+test('the book tells what is made of each dough, and which dough a product takes', async () => {
+	const found = await readFormula(t.db, TOMORROW, HARBOUR_DOUGH);
+	const noteOf = (of: readonly { readonly name: string; readonly note: string }[], name: string) =>
+		of.find((entry) => entry.name === name)?.note;
+	assert.equal(noteOf(found?.book.formulas ?? [], 'Harbour dough'), 'Harbour loaf, Harbour small');
+	assert.equal(noteOf(found?.book.formulas ?? [], 'Whelk beginning'), 'no product yet');
+	assert.equal(noteOf(found?.book.products ?? [], 'Harbour small'), 'Harbour dough');
+});
