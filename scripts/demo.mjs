@@ -46,13 +46,11 @@ async function main() {
 	const stopAll = async () => {
 		for (const stop of stops.splice(0).reverse()) await stop();
 	};
-	/** @type {() => void} */
-	let wake = () => {};
-	const asked = new Promise((resolve) => {
-		wake = () => resolve(undefined);
-	});
+	const ending = new AbortController();
+	const until = ending.signal;
+	const asked = new Promise((resolve) => until.addEventListener('abort', resolve));
 	for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP']))
-		process.on(signal, () => wake());
+		process.on(signal, () => ending.abort());
 	try {
 		await installPackages();
 		await installPostgres();
@@ -66,11 +64,15 @@ async function main() {
 		// Both are watched over: whichever ends is started again. The application finds its database where that is now.
 		let databasePort = 54_310;
 		const database = await step('starting PostgreSQL on loopback', () =>
-			keepRunning('PostgreSQL', async () => {
-				const cluster = await startCluster({ folder, forTests: false, port: databasePort });
-				databasePort = cluster.port;
-				return cluster;
-			})
+			keepRunning(
+				'PostgreSQL',
+				async () => {
+					const cluster = await startCluster({ folder, forTests: false, port: databasePort });
+					databasePort = cluster.port;
+					return cluster;
+				},
+				{ until }
+			)
 		);
 		stops.push(database.stop);
 		if (database.now().adopted)
@@ -79,16 +81,19 @@ async function main() {
 		// A new key with every start: nothing that lets anybody in is kept.
 		const key = randomBytes(32).toString('base64url');
 		const application = await step('starting Jovet with the Saltmarrow demo', () =>
-			keepRunning('Jovet', () =>
-				startApplication({
-					port,
-					databaseUrl: `${database.now().url}/postgres`,
-					env: {
-						JOVET_DEMO: 'saltmarrow',
-						...(values.at ? { JOVET_DEMO_AT: values.at } : {}),
-						...(values['no-probes'] ? {} : { JOVET_DEMO_DEVICE_KEY: key })
-					}
-				})
+			keepRunning(
+				'Jovet',
+				() =>
+					startApplication({
+						port,
+						databaseUrl: `${database.now().url}/postgres`,
+						env: {
+							JOVET_DEMO: 'saltmarrow',
+							...(values.at ? { JOVET_DEMO_AT: values.at } : {}),
+							...(values['no-probes'] ? {} : { JOVET_DEMO_DEVICE_KEY: key })
+						}
+					}),
+				{ until }
 			)
 		);
 		stops.push(application.stop);

@@ -17,13 +17,14 @@ const PAUSES = { firstMs: 500, longestMs: 30_000, steadyMs: 60_000 };
  * @template {Running} R
  * @param {string} what its name, as a sentence begins with it
  * @param {() => Promise<R>} start
- * @param {Pauses} [pauses]
+ * @param {{ until?: AbortSignal, pauses?: Pauses }} [options] `until` is told when all is to end: what ends from then
+ *   on is left, since a terminal tells its children to end as well
  * @returns {Promise<{ now: () => R, stop: () => Promise<void> }>}
  */
-export async function keepRunning(what, start, pauses = PAUSES) {
+export async function keepRunning(what, start, { until, pauses = PAUSES } = {}) {
 	let now = await start();
 	const stopped = new AbortController();
-	const { signal } = stopped;
+	const signal = until ? AbortSignal.any([until, stopped.signal]) : stopped.signal;
 	/** @type {Promise<string>} */
 	const asked = new Promise((resolve) =>
 		signal.addEventListener('abort', () => resolve('it was asked to'))

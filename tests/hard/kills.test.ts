@@ -125,7 +125,7 @@ test(`${ROUNDS} kills of application and database in turn lose nothing that was 
 			databasePort = cluster.port;
 			return cluster;
 		},
-		PAUSES
+		{ pauses: PAUSES }
 	);
 	const port = await freePort(0);
 	let ends = 0;
@@ -145,7 +145,7 @@ test(`${ROUNDS} kills of application and database in turn lose nothing that was 
 			});
 			return started;
 		},
-		PAUSES
+		{ pauses: PAUSES }
 	);
 	const { origin } = application.now();
 	const givingUp = new AbortController();

@@ -95,9 +95,13 @@ test('a pre-ferment is measured, checked, moved and judged like a dough, and a f
 		}
 	] as const;
 	for (const [at, step] of steps.entries()) {
-		const answer = await send(t.db, { ...step, batch: await name() } as never, {
-			minutes: 120 + 60 * at
-		});
+		const answer = await send(
+			t.db,
+			{ ...step, batch: await name() },
+			{
+				minutes: 120 + 60 * at
+			}
+		);
 		assert.equal(answer.outcome, 'done', JSON.stringify(answer));
 	}
 	const followed = (await readRipening(t.db, TOMORROW, LATER)).doughs.find(

@@ -2,7 +2,7 @@ import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import type { CommandContent } from '../../src/lib/contracts/commands.ts';
-import { describePlan, planDay } from '../../src/lib/core/planning/index.ts';
+import { describePlan } from '../../src/lib/core/planning/index.ts';
 import { resolveAlone, resolveFormula } from '../../src/lib/core/formula/index.ts';
 import {
 	id,
@@ -20,6 +20,7 @@ import { readIngredient } from '../../src/lib/server/services/read-ingredient.ts
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
 import { readPreparation } from '../../src/lib/server/services/read-preparation.ts';
 import { readProduct } from '../../src/lib/server/services/read-product.ts';
+import { newPlacement } from './placement.ts';
 import {
 	FERRY,
 	HARBOUR_DOUGH,
@@ -127,11 +128,7 @@ test('every day of the demo week is planned with nothing left out', async () => 
 		const day = await loadBakeryDay(t.db, date as BakeDate);
 		assert.deepEqual(day.production.unmade, [], date);
 		const input = bakeDayInput(day, []);
-		const placing = planDay(input);
-		let step = placing.next();
-		while (!step.done) step = placing.next();
-		assert.ok(step.value.ok, date);
-		const plan = describePlan(input, step.value.value);
+		const plan = describePlan(input, newPlacement(input));
 		assert.deepEqual(plan.unplanned, [], date);
 		for (const drop of plan.drops)
 			assert.ok(drop.readyMs !== null && drop.readyMs <= drop.dueMs, `${date} ${drop.name}`);

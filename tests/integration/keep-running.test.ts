@@ -38,7 +38,7 @@ function thing(fails: (start: number) => boolean = () => false) {
 
 test('what ends is started again, as often as it ends, until it is stopped', async () => {
 	const one = thing();
-	const kept = await keepRunning('It', one.start, PAUSES);
+	const kept = await keepRunning('It', one.start, { pauses: PAUSES });
 	for (let n = 1; n <= 5; n += 1) {
 		await one.runs(n);
 		one.starts[n - 1]?.end('code 1');
@@ -51,9 +51,9 @@ test('what ends is started again, as often as it ends, until it is stopped', asy
 });
 
 test('a first start that fails is told to who asked; a later one is tried again', async () => {
-	await assert.rejects(keepRunning('It', thing(() => true).start, PAUSES), /not now/);
+	await assert.rejects(keepRunning('It', thing(() => true).start, { pauses: PAUSES }), /not now/);
 	const stubborn = thing((attempt) => attempt > 1 && attempt < 6);
-	const kept = await keepRunning('It', stubborn.start, PAUSES);
+	const kept = await keepRunning('It', stubborn.start, { pauses: PAUSES });
 	stubborn.starts[0]?.end('SIGKILL');
 	await stubborn.runs(2);
 	assert.equal(stubborn.attempts(), 6);
@@ -62,9 +62,21 @@ test('a first start that fails is told to who asked; a later one is tried again'
 
 test('it can be stopped while it waits to be started again', async () => {
 	const one = thing();
-	const kept = await keepRunning('It', one.start, { ...PAUSES, firstMs: 3_600_000 });
+	const kept = await keepRunning('It', one.start, {
+		pauses: { ...PAUSES, firstMs: 3_600_000 }
+	});
 	one.starts[0]?.end('code 1');
 	await Promise.resolve();
+	await kept.stop();
+	assert.equal(one.starts.length, 1);
+});
+
+test('once all is to end, what ends is left', async () => {
+	const one = thing();
+	const ending = new AbortController();
+	const kept = await keepRunning('It', one.start, { pauses: PAUSES, until: ending.signal });
+	ending.abort();
+	one.starts[0]?.end('SIGINT');
 	await kept.stop();
 	assert.equal(one.starts.length, 1);
 });
