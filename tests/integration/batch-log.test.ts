@@ -1,3 +1,4 @@
+import type { Sighting } from '../../src/lib/core/fermentation/index.ts';
 import { afterEach, beforeEach, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { sql } from 'kysely';
@@ -85,12 +86,13 @@ test('a pre-ferment is measured, checked, moved and judged like a dough, and a f
 	assert.ok(done.outcome === 'done' && done.answer.frictionKilojoulesPerKilogram === null);
 	assert.equal((await levain())[0]?.measured?.celsius, 26.4);
 	const place = { place: 'room', ambientCelsius: 21 } as const;
+	const floats: Sighting[] = [{ kind: 'float', seen: 'floats' }];
 	const steps = [
 		{ kind: 'check-dough', stage: 'dough', celsius: 25.1, instrument: 'typed', ...place },
 		{ kind: 'move-dough', timeConstantMinutes: 300, retarderId: null, ...place },
 		{
 			kind: 'judge-readiness',
-			sightings: [{ kind: 'float', seen: 'floats' }],
+			sightings: floats,
 			decision: 'go-on'
 		}
 	] as const;
