@@ -1,7 +1,7 @@
-import type { Sighting } from '../../src/lib/core/fermentation/index.ts';
 import { afterEach, beforeEach, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { sql } from 'kysely';
+import type { Sighting } from '../../src/lib/core/fermentation/index.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';

@@ -186,6 +186,21 @@ test('readings of a place become few stretches, none of them far from a reading'
 		close(trace[stretch]?.celsius, reading.celsius, 0.2 + 1e-9);
 	}
 	assert.deepEqual(traceOf([]), []);
+	// A probe that leaps about is told more roughly rather than in thousands of stretches.
+	const wild = Array.from({ length: 3000 }, (_, at) => ({
+		atMs: at * MINUTE,
+		celsius: 22 + 8 * Math.sin(at * at)
+	}));
+	const rough = traceOf(wild);
+	assert.ok(rough.length > 0 && rough.length <= 300, `${rough.length} stretches`);
+	const calm = traceOf([
+		...wild.slice(0, 200),
+		...readings.map((reading) => ({ ...reading, atMs: reading.atMs + 300 * MINUTE }))
+	]);
+	assert.ok(
+		calm.length > 150 && calm.length <= 300,
+		`${calm.length} stretches, as fine as they were`
+	);
 	assert.deepEqual(traceOf([{ atMs: 5, celsius: 23 }]), [{ fromMs: 5, celsius: 23 }]);
 });
 

@@ -1,3 +1,4 @@
+import { spendWork } from '../work.ts';
 import { MOST_FOLLOWED_MS } from './attention.ts';
 import { ACID, followStretch, minutesForDose, type PathStretch } from '../fermentation/index.ts';
 import type { Leg, RipenessClock, WaitPlace, WaitStep } from '../formula/index.ts';
@@ -92,6 +93,7 @@ export function doughStory(input: DoughStoryInput): DoughStory {
 			checks[checkAt]?.atMs ?? Infinity
 		);
 		if (untilMs > atMs) {
+			spendWork(20);
 			const ambientCelsius = around.celsius ?? leg.ambientCelsius;
 			const place = placeOf(step, { ...leg, ambientCelsius });
 			const stretch = { ...place, minutes: (untilMs - atMs) / 60_000 };
