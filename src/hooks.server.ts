@@ -41,7 +41,7 @@ export const init: ServerInit = async () => {
 const APPEARANCES = ['paper', 'ember', 'system'] as const;
 
 /** Pages are worked out a few at a time: more at once would only share one processor, and every connection. */
-const PAGES = new Gate({ atOnce: 4, waiting: 500, longestWaitMs: 20_000 });
+const PAGES = new Gate({ atOnce: 4, waiting: 500, longestWaitMs: 60_000 });
 
 export const handle: Handle = async ({ event, resolve }) => {
 	const refused = refusalAtTheEdge(event.request);

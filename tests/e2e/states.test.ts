@@ -59,7 +59,7 @@ journey(
 		assert.equal((await post('{')).status, 400);
 		assert.equal((await post('{"kind":"accept-plan","fingerprint":"\\u0000"}')).status, 400);
 		assert.equal((await post('[]')).status, 400);
-		assert.equal((await post(`"${'x'.repeat(450_000)}"`)).status, 400);
+		assert.equal((await post(`"${'x'.repeat(450_000)}"`)).status, 413);
 		assert.equal((await post('{}', { origin: 'http://elsewhere.test' })).status, 403);
 	}
 );
