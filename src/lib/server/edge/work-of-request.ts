@@ -2,10 +2,10 @@ import { AsyncLocalStorage } from 'node:async_hooks';
 import { holdWorkBy, WorkAllowance } from '../../core/work.ts';
 
 /**
- * What one request may ask for. The largest page of a bakery with sixty products and twenty drops takes a
- * twentieth of it; all of it keeps one processor busy for about two seconds.
+ * What one request may ask for. The water of an ordinary night takes some hundreds, that of a date as full as one can
+ * be some thousands, a room of restless doughs some hundred thousands; all of it is about three seconds of a processor.
  */
-const MOST_UNITS = 2_000_000;
+const MOST_UNITS = 1_000_000;
 /** A request that kept the processor busy for longer than this, while no other was there, is told in the log. */
 const WORTH_TELLING_MS = 1000;
 
