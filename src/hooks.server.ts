@@ -40,8 +40,8 @@ export const init: ServerInit = async () => {
 
 const APPEARANCES = ['paper', 'ember', 'system'] as const;
 
-/** Pages are worked out a few at a time: more at once would only share one processor, and every connection. */
-const PAGES = new Gate({ atOnce: 4, waiting: 500, longestWaitMs: 60_000 });
+/** Pages are worked out two at a time: more would share one processor, and let commands between them wait long. */
+const PAGES = new Gate({ atOnce: 2, waiting: 500, longestWaitMs: 60_000 });
 
 export const handle: Handle = async ({ event, resolve }) => {
 	const refused = refusalAtTheEdge(event.request);
