@@ -13,6 +13,7 @@ import { addHeaders } from '$lib/server/edge/headers.ts';
 import { isFromElsewhere, isServed, servedNames } from '$lib/server/edge/hosts.ts';
 import { allowWork } from '$lib/server/edge/work-of-request.ts';
 import { startLiveEvents, stopLiveEvents } from '$lib/server/events/live-events.ts';
+import { TOO_MUCH_FOR_A_PAGE } from '$lib/server/page.ts';
 import { readFrame } from '$lib/server/services/read-frame.ts';
 
 export const init: ServerInit = async () => {
@@ -52,12 +53,14 @@ export const handle: Handle = async ({ event, resolve }) => {
 	let frame: Promise<BakeryView | null> | null = null;
 	event.locals.bakery = () => (frame ??= readFrame(database()));
 	const answer = () =>
-		allowWork(`${event.request.method} ${event.url.pathname}`, async () =>
-			resolve(event, {
+		allowWork(`${event.request.method} ${event.url.pathname}`, async (allowance) => {
+			const response = await resolve(event, {
 				transformPageChunk: ({ html }) =>
 					html.replace('%jovet.appearance%', event.locals.appearance)
-			})
-		);
+			});
+			// A page that was given up while it was drawn is no fault of the program.
+			return allowance.isUsedUp && response.status === 500 ? tooMuchAnswer() : response;
+		});
 	const isPage = event.route.id !== null && !event.url.pathname.match(NO_PAGE);
 	const response = await (isPage ? PAGES.run(answer) : answer()).catch(busyAnswer);
 	addHeaders(response.headers);
@@ -82,6 +85,10 @@ function refusalAtTheEdge(request: Request): Response | null {
 				status: 403,
 				headers: text
 			});
+}
+
+function tooMuchAnswer(): Response {
+	return json({ message: TOO_MUCH_FOR_A_PAGE }, { status: 422 });
 }
 
 function busyAnswer(error: unknown): Response {

@@ -156,7 +156,7 @@ export const HOSTILE_STATES: readonly HostileState[] = [
 	},
 	{
 		name: 'a dough in the cold for three weeks',
-		make: (db) => inTheCold(db, NOW_MS - 21 * DAY, USUAL_COLD, 100_00)
+		make: (db) => inTheCold(db, NOW_MS - 21 * DAY, USUAL_COLD, 10_000)
 	},
 	{
 		name: 'a mix dated in the year 2000',

@@ -12,7 +12,9 @@ test('work is counted against the allowance of the request at hand, and given up
 	spendWork(4);
 	spendWork(6);
 	assert.equal(allowance.spent, 10);
+	assert.equal(allowance.isUsedUp, false);
 	assert.throws(() => spendWork(1), TooMuchWork);
+	assert.ok(allowance.isUsedUp);
 	holdWorkBy(() => null);
 	spendWork(1e9);
 	assert.equal(allowance.spent, 11, 'what nothing holds is not counted');

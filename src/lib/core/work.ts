@@ -15,6 +15,11 @@ export class WorkAllowance {
 		return this.#spent;
 	}
 
+	/** Whether work was given up for want of it. */
+	get isUsedUp(): boolean {
+		return this.#spent > this.units;
+	}
+
 	/** Failures: throws `TooMuchWork` where the allowance is used up; the caller's work is given up whole. */
 	spend(units: number): void {
 		this.#spent += units;

@@ -5,6 +5,9 @@ import { isOverloaded, isUnavailable } from './db/client.ts';
 import { Busy } from './edge/gate.ts';
 import { BakeryNotSetUp } from './services/day-production.ts';
 
+export const TOO_MUCH_FOR_A_PAGE =
+	'This page asks for more work than one page may. Look for an order that is far beyond the house, or for builds that stand many times inside one another.';
+
 /** What a page says of a trouble that passes, or that starting Jovet anew mends; null for any other error. */
 export function passingTrouble(thrown: unknown): string | null {
 	if (isUnavailable(thrown))
@@ -28,11 +31,7 @@ export async function forPage<T>(locals: App.Locals, work: () => Promise<T>): Pr
 		if (isHttpError(thrown) || isRedirect(thrown)) throw thrown;
 		const message = passingTrouble(thrown);
 		if (message !== null) error(503, { message });
-		if (thrown instanceof TooMuchWork)
-			error(422, {
-				message:
-					'This page asks for more work than one page may. Look for an order that is far beyond the house, or for builds that stand many times inside one another.'
-			});
+		if (thrown instanceof TooMuchWork) error(422, { message: TOO_MUCH_FOR_A_PAGE });
 		throw thrown;
 	}
 }

@@ -44,7 +44,10 @@ export function readCommand(body: unknown): Result<ReadCommand, Refusal> {
 			problems: issues.map((issue) => ({ where: issue.path.join('.'), what: issue.message }))
 		});
 	const read = { ...(content.data as object), ...envelope.data };
-	return ok({ module, request: { ...read, kind }, content: read });
+	// What nobody said is no part of what a repeated command is compared with.
+	const { nameMeant, ...said } = read;
+	const request = { ...said, kind, ...(nameMeant ? { nameMeant } : {}) };
+	return ok({ module, request, content: read });
 }
 
 /** Undoes the transaction of a command that was refused after it had begun to write. */

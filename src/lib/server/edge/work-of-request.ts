@@ -16,14 +16,17 @@ const allowances = new AsyncLocalStorage<WorkAllowance>();
 holdWorkBy(() => allowances.getStore() ?? null);
 
 /** Does the work of a request within its allowance, and tells the log of one that was long at it. */
-export async function allowWork<T>(name: string, work: () => Promise<T>): Promise<T> {
+export async function allowWork<T>(
+	name: string,
+	work: (allowance: WorkAllowance) => Promise<T>
+): Promise<T> {
 	const allowance = new WorkAllowance(MOST_UNITS);
 	const before = process.cpuUsage();
 	begun += 1;
 	inside += 1;
 	const turn = inside === 1 ? begun : null;
 	try {
-		return await allowances.run(allowance, work);
+		return await allowances.run(allowance, () => work(allowance));
 	} finally {
 		inside -= 1;
 		const { user, system } = process.cpuUsage(before);
