@@ -35,12 +35,16 @@ export interface BowlParts {
  * Parts a bowl into the liquid whose temperature is found and everything else with its heat.
  *
  * Model: the water, or where there is none the liquid that holds most water. Flour has its own temperature
- * and each build its own; everything else stands in the room. What is folded or rolled in comes after the mix.
+ * and each build its own; everything else stands in the room. What is folded or rolled in comes after the mix. A
+ * liquid that the scale rounds to nothing has no temperature to be found.
  * Failures: null for a bowl without any liquid.
  */
 export function bowlParts({ lines, stage }: Bowl, at: BowlTemperatures): BowlParts | null {
 	const mixed = lines.filter(({ addition }) => additionOrder(addition) < additionOrder('fold-in'));
-	const found = liquidOf(mixed, stage);
+	const found = liquidOf(
+		mixed.filter(({ weighing }) => weighing.weighed.grams > 0),
+		stage
+	);
 	if (!found) return null;
 	const parts: (HeatPart & { readonly line: WeighUpLine })[] = [];
 	for (const line of mixed) {

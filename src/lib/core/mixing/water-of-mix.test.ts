@@ -5,7 +5,13 @@ import { OAT_LOAF, OAT_LOAF_PANTRY } from '../formula/oat-loaf.fixture.ts';
 import { id, type DropId, type ProductId } from '../identity.ts';
 import { productionOf } from '../production/index.ts';
 import { WATER_SCHOOLS } from '../heat/index.ts';
-import { frictionOfMix, mixingOf, waterOfMix, type WaterOfMixInput } from './index.ts';
+import {
+	frictionOfMix,
+	mixingOf,
+	heatBalanceOf,
+	waterOfMix,
+	type WaterOfMixInput
+} from './index.ts';
 
 const SET = { kind: 'bakery' } as const;
 const at = (celsius: number) => ({ temperature: { celsius }, source: SET });
@@ -104,6 +110,17 @@ test('a dough that adds no water at the mixer has no water to find', () => {
 	const asked = input();
 	const lines = asked.lines.filter((line) => line.name !== 'water');
 	assert.equal(waterOfMix({ ...asked, lines }), null);
+});
+
+test('water that the scale rounds to nothing has no temperature to find', () => {
+	const asked = input();
+	const lines = asked.lines.map((line) =>
+		line.name === 'water'
+			? { ...line, weighing: { ...line.weighing, weighed: { grams: 0 } } }
+			: line
+	);
+	assert.equal(waterOfMix({ ...asked, lines }), null);
+	assert.equal(heatBalanceOf({ ...asked, lines }), null);
 });
 
 test('each school is asked for by name, and all stand on one friction', () => {
