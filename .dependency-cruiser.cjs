@@ -11,11 +11,12 @@ const CORE_FOLDERS = {
 	heat: [],
 	fermentation: [],
 	schedule: [],
+	'latest-start': [],
 	production: ['formula'],
 	ripening: ['formula', 'fermentation'],
 	learning: ['formula', 'heat', 'fermentation', 'ripening'],
 	mixing: ['formula', 'heat', 'fermentation', 'production', 'learning'],
-	planning: ['formula', 'fermentation', 'schedule', 'ripening']
+	planning: ['formula', 'fermentation', 'latest-start', 'ripening']
 };
 
 const siblingRules = Object.entries(CORE_FOLDERS).map(([folder, allowed]) => ({

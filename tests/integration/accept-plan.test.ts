@@ -1,6 +1,6 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
-import type { Placement } from '../../src/lib/core/schedule/index.ts';
+import type { Placement } from '../../src/lib/core/latest-start/index.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { newPlacement } from './placement.ts';
 import {

@@ -1,5 +1,5 @@
 import { planDay, type BakeDayInput } from '../../src/lib/core/planning/index.ts';
-import type { Placement } from '../../src/lib/core/schedule/index.ts';
+import type { Placement } from '../../src/lib/core/latest-start/index.ts';
 
 /** The plan of a day, as the worker of a page would make it. */
 export function newPlacement(input: BakeDayInput): Placement {

@@ -30,6 +30,10 @@ const BREAKERS: Record<string, readonly [file: string, imports: string]> = {
 		'src/lib/core/schedule/knows-formula.ts',
 		'../formula/index.ts'
 	],
+	'core-latest-start-keeps-to-itself': [
+		'src/lib/core/latest-start/knows-formula.ts',
+		'../formula/index.ts'
+	],
 	'core-learning-keeps-to-itself': ['src/lib/core/learning/knows-mixing.ts', '../mixing/index.ts'],
 	'core-production-keeps-to-itself': ['src/lib/core/production/knows-heat.ts', '../heat/index.ts'],
 	'core-ripening-keeps-to-itself': ['src/lib/core/ripening/knows-heat.ts', '../heat/index.ts'],

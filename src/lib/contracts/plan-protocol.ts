@@ -1,5 +1,5 @@
 import type { BakeDayInput } from '../core/planning/index.ts';
-import type { PlaceFailure, Placement } from '../core/schedule/index.ts';
+import type { PlaceFailure, Placement } from '../core/latest-start/index.ts';
 
 /** What a page says to the plan worker. The latest request wins; an older one ends as cancelled. */
 export type PlanRequest =

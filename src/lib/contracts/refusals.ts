@@ -1,5 +1,5 @@
 import type { FormulaFailure } from '../core/formula/index.ts';
-import type { Caution, Violation } from '../core/schedule/index.ts';
+import type { Caution, Violation } from '../core/latest-start/index.ts';
 
 /** What a command can speak of that is not there. */
 export type UnknownThing =

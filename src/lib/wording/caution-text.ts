@@ -1,5 +1,5 @@
 import type { BakeDayInput, DayTask } from '../core/planning/index.ts';
-import type { Caution } from '../core/schedule/index.ts';
+import type { Caution } from '../core/latest-start/index.ts';
 import { formatMinutes } from '../core/units/index.ts';
 import { activityText, machineText, subjectText } from './task-text.ts';
 import { clockText } from './time-text.ts';

@@ -1,6 +1,6 @@
 import type { PlanReply, PlanRequest } from '../contracts/plan-protocol.ts';
 import type { BakeDayInput } from '../core/planning/index.ts';
-import type { PlaceFailure, Placement } from '../core/schedule/index.ts';
+import type { PlaceFailure, Placement } from '../core/latest-start/index.ts';
 
 /** The part of a Worker that is used. */
 export interface WorkerLike {

@@ -1,6 +1,6 @@
 import type { DropId } from '../identity.ts';
 import { MINUTE_MS } from '../time/index.ts';
-import type { Caution, Placement } from '../schedule/index.ts';
+import type { Caution, Placement } from '../latest-start/index.ts';
 import { batchKey, type BatchRef } from './batch-ref.ts';
 import type { ExpandedTask, UnplannedChain } from './expand.ts';
 import type { BakeDayInput, PlannedPortion } from './input.ts';

@@ -2,7 +2,7 @@ import type { DropId, ProductId } from '../identity.ts';
 import { MINUTE_MS } from '../time/index.ts';
 import { spendWork } from '../work.ts';
 import { batchKey, type BatchRef } from './batch-ref.ts';
-import type { Deadline, Link, Problem, Task } from '../schedule/index.ts';
+import type { Deadline, Link, Problem, Task } from '../latest-start/index.ts';
 import {
 	courseThrough,
 	HANDS_ON_GRID_MINUTES,

@@ -8,7 +8,7 @@ import {
 	type PlaceProgress,
 	type Placement,
 	type Violation
-} from '../schedule/index.ts';
+} from '../latest-start/index.ts';
 import { expandDay, type ExpandedDay } from './expand.ts';
 import type { BakeDayInput } from './input.ts';
 

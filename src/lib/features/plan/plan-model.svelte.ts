@@ -1,6 +1,6 @@
 import type { PlanDocument } from '../../contracts/plan-document.ts';
 import { describePlan } from '../../core/planning/index.ts';
-import type { Placement } from '../../core/schedule/index.ts';
+import type { Placement } from '../../core/latest-start/index.ts';
 import type { PlanView } from '../../contracts/views.ts';
 import { PlanClient } from '../../workers/plan-client.ts';
 import { startPlanWorker } from '../../workers/start-plan-worker.ts';
