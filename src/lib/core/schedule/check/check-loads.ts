@@ -1,0 +1,160 @@
+import type { Plan, PlannedLoad } from '../plan.ts';
+import type { BatchMachine, Portion, Problem } from '../problem.ts';
+import type { Standings } from './standing.ts';
+import { isMet, type Usage } from './usage.ts';
+import type { Violation } from './violations.ts';
+
+type Say = (violation: Violation) => void;
+
+interface Member {
+	readonly task: string;
+	readonly portion: Portion;
+	readonly end: number;
+}
+
+/** A load as its portions make it. */
+interface Made {
+	readonly unit: string;
+	readonly start: number;
+	readonly end: number;
+	readonly members: readonly Member[];
+}
+
+/** Looks at the loads of every batch machine: who is in them, whether they fit each other, and what lies between. */
+export function checkLoads(
+	problem: Problem,
+	plan: Plan,
+	standing: Standings,
+	usage: Usage,
+	say: Say
+): void {
+	const told = new Map<string, PlannedLoad>();
+	for (const load of plan.loads) told.set(keyOf(load.unit, load.start), load);
+	const members = membersByLoad(problem, standing, say);
+	for (const machine of problem.batchMachines) {
+		const made: Made[] = [];
+		for (const { id: unit, capacity } of machine.units)
+			for (const [start, list] of members.get(unit) ?? []) {
+				const longest = list.reduce((most, { portion }) => Math.max(most, portion.length), 0);
+				const end = start + machine.loading + longest + machine.unloading;
+				made.push({ unit, start, end, members: list });
+				const size = list.reduce((sum, { portion }) => sum + portion.size, 0);
+				if (size > capacity) say({ kind: 'load-overfull', unit, start, size, capacity });
+			}
+		for (const load of made) {
+			checkFit(machine, load, say);
+			checkTold(machine, load, told.get(keyOf(load.unit, load.start)), usage, say);
+			told.delete(keyOf(load.unit, load.start));
+		}
+		checkBetween(machine, made, say);
+	}
+	for (const { unit, start } of told.values()) say({ kind: 'load-wrong', unit, start });
+}
+
+function keyOf(unit: string, start: number): string {
+	return `${start} ${unit}`;
+}
+
+/** By unit and start, the portions that stand there. */
+function membersByLoad(
+	problem: Problem,
+	standing: Standings,
+	say: Say
+): Map<string, Map<number, Member[]>> {
+	const machineOf = new Map<string, string>();
+	for (const { id, units } of problem.batchMachines)
+		for (const unit of units) machineOf.set(unit.id, id);
+	const members = new Map<string, Map<number, Member[]>>();
+	for (const { task, mode, placed } of standing.values()) {
+		const { unit, start, end } = placed;
+		const machine = unit === null ? null : machineOf.get(unit);
+		const portion = mode.batch;
+		const fits = portion ? machine && portion.machines.includes(machine) : unit === null;
+		if (!fits) say({ kind: 'unit-wrong', task: task.id, unit });
+		if (!portion || !fits || unit === null) continue;
+		const ofUnit = members.get(unit) ?? new Map<number, Member[]>();
+		members.set(unit, ofUnit);
+		ofUnit.set(start, [...(ofUnit.get(start) ?? []), { task: task.id, portion, end }]);
+	}
+	return members;
+}
+
+/** A load is told as it is made, and attended. */
+function checkTold(
+	machine: BatchMachine,
+	{ unit, start, end, members }: Made,
+	told: PlannedLoad | undefined,
+	usage: Usage,
+	say: Say
+): void {
+	for (const member of members)
+		if (member.end !== end)
+			say({ kind: 'length-wrong', task: member.task, end: member.end, expected: end });
+	if (!told) {
+		say({ kind: 'load-missing', unit, start });
+		return;
+	}
+	const same =
+		told.tasks.length === members.length && members.every(({ task }) => told.tasks.includes(task));
+	if (!same || told.end !== end) say({ kind: 'load-wrong', unit, start });
+	machine.attended.forEach((demand, at) => {
+		const given = told.given[at];
+		if (!isMet(demand, given)) {
+			say({ kind: 'load-unattended', unit, start, demand: at });
+			return;
+		}
+		const anchor = demand.of === 'end' ? end : start;
+		for (const pool of given) usage.add(pool, anchor + demand.from, anchor + demand.to, 1);
+	});
+}
+
+function checkFit(machine: BatchMachine, { unit, start, members }: Made, say: Say): void {
+	members.forEach((one, at) => {
+		for (const other of members.slice(at + 1)) {
+			const names = { unit, start, first: one.task, second: other.task };
+			const [a, b] = [one.portion, other.portion];
+			if (a.kind !== b.kind) say({ kind: 'load-mixed', ...names, by: 'kind' });
+			if (Math.abs(a.level - b.level) > machine.tolerance)
+				say({ kind: 'load-mixed', ...names, by: 'level' });
+			if (Math.abs(a.length - b.length) > Math.min(a.lengthTolerance, b.lengthTolerance))
+				say({ kind: 'load-mixed', ...names, by: 'length' });
+		}
+	});
+}
+
+/** Time to bring a machine from the level of one portion to that of another. */
+function changeTime(machine: BatchMachine, from: number, to: number): number {
+	const apart = Math.abs(to - from);
+	if (apart <= machine.tolerance) return 0;
+	return Math.ceil((apart * (to > from ? machine.rise : machine.fall)) / machine.step);
+}
+
+function checkBetween(machine: BatchMachine, loads: readonly Made[], say: Say): void {
+	const order = [...loads].sort((a, b) => a.start - b.start);
+	order.forEach((first, at) => {
+		for (const second of order.slice(at + 1)) {
+			let change = 0;
+			for (const { portion: a } of first.members)
+				for (const { portion: b } of second.members)
+					change = Math.max(change, changeTime(machine, a.level, b.level));
+			const between = second.start - first.end;
+			const least = Math.max(machine.recovery, change);
+			if (first.unit === second.unit) {
+				if (between < least)
+					say({
+						kind: 'loads-too-close',
+						unit: first.unit,
+						first: first.start,
+						second: second.start,
+						least
+					});
+			} else if (machine.shared && change > 0 && between < change)
+				say({
+					kind: 'levels-clash',
+					machine: machine.id,
+					first: first.members[0]?.task ?? '',
+					second: second.members[0]?.task ?? ''
+				});
+		}
+	});
+}

@@ -1,0 +1,23 @@
+export type {
+	BatchMachine,
+	Demand,
+	Lag,
+	LoadDemand,
+	Machine,
+	Mode,
+	Pin,
+	Pool,
+	Portion,
+	Price,
+	Problem,
+	Span,
+	Stretch,
+	Task,
+	Window
+} from './problem.ts';
+export type { Cost, Placed, Plan, PlannedLoad } from './plan.ts';
+export { faultOf, LIMITS, type Fault } from './faults.ts';
+export { solve, Solver, type Progress } from './solver.ts';
+export { MANNER, type Manner } from './search/manner.ts';
+export { checkPlan, type Judgement } from './check/check-plan.ts';
+export type { Violation } from './check/violations.ts';

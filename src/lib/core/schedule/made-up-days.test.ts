@@ -1,0 +1,62 @@
+import { test } from 'node:test';
+import assert from 'node:assert/strict';
+import { generateDay, type DaySize } from '../../../../bench/schedule/generate-day.ts';
+import { problemOf } from '../../../../bench/schedule/neutral-case.ts';
+import { checkPlan } from './check/check-plan.ts';
+import { Solver } from './solver.ts';
+
+/** Plans a made-up day with few moves; what the solver claims must be what the checker finds. */
+function planned(size: DaySize, seed: number, moves: number) {
+	const problem = problemOf(generateDay(size, seed));
+	const made = Solver.of(problem, seed);
+	assert.ok(made.ok, JSON.stringify(made));
+	const solver = made.value;
+	solver.begin();
+	const first = solver.progress;
+	for (let done = 0; done < moves; done += 10) solver.run(10, done / moves);
+	solver.finish();
+	const plan = solver.plan();
+	const { violations, cost } = checkPlan(problem, plan);
+	assert.deepEqual(
+		violations.filter(({ kind }) => kind !== 'task-missing'),
+		[],
+		`${size} ${seed}`
+	);
+	assert.equal(violations.length, plan.missing.length);
+	assert.equal(solver.progress.missing, plan.missing.length);
+	if (plan.missing.length === 0) assert.equal(solver.progress.cost, cost.total, `${size} ${seed}`);
+	return { first, last: solver.progress };
+}
+
+test('made-up days are planned, and every plan holds at the cost that is claimed', () => {
+	let complete = 0;
+	for (let seed = 1; seed <= 12; seed += 1) {
+		const { first, last } = planned('small', seed, 200);
+		if (last.missing === 0) complete += 1;
+		assert.ok(last.missing <= first.missing);
+		if (first.cost !== null) assert.ok((last.cost ?? Infinity) <= first.cost);
+	}
+	assert.ok(complete >= 9, `${complete} of 12 small days are complete`);
+	for (let seed = 1; seed <= 4; seed += 1) planned('medium', seed, 120);
+	planned('large', 1, 60);
+});
+
+test('a solver that goes on where it stands gives plans no worse than before', () => {
+	const problem = problemOf(generateDay('medium', 1));
+	const made = Solver.of(problem, 3);
+	assert.ok(made.ok);
+	const solver = made.value;
+	solver.begin();
+	let before = Infinity;
+	for (let round = 0; round < 6; round += 1) {
+		solver.run(30, round / 6);
+		const { cost } = solver.progress;
+		const { violations, cost: judged } = checkPlan(problem, solver.plan());
+		if (cost === null) continue;
+		assert.deepEqual(violations, []);
+		assert.equal(judged.total, cost);
+		assert.ok(cost <= before);
+		before = cost;
+	}
+	assert.ok(before < Infinity);
+});

@@ -1,0 +1,275 @@
+import {
+	NEVER,
+	type CompiledBatchMachine,
+	type CompiledEdge,
+	type CompiledPortion
+} from './compiled.ts';
+import { setupBetween } from './setup.ts';
+import type { Load } from './loads.ts';
+import type { State } from './state.ts';
+
+/**
+ * What a portion costs by its start on a batch machine: joining a load that stands, or beginning one of its own where
+ * a unit, its recovery, the change of level and the hands allow; and the unit it would go to.
+ */
+export class BatchRows {
+	private readonly blocked: Uint8Array;
+	private readonly unitAt: Int16Array;
+	private readonly best: Int32Array;
+	/** How many starts have no unit yet. */
+	private unmarked = 0;
+	/** While true, being on costs nothing. */
+	free = false;
+
+	constructor(private readonly state: State) {
+		this.blocked = new Uint8Array(state.model.horizon + 1);
+		this.unitAt = new Int16Array(state.model.horizon + 1);
+		this.best = new Int32Array(state.model.horizon + 1);
+	}
+
+	/** Adds to `row` over [from, to] what the best unit costs with what follows from its end (`ends`). */
+	fill(
+		u: number,
+		portion: CompiledPortion,
+		row: Int32Array,
+		units: Int16Array,
+		ends: Int32Array,
+		from: number,
+		to: number
+	): void {
+		if (from > to) return;
+		units.fill(-1, from, to + 1);
+		const { state } = this;
+		const pinned = state.model.pinnedUnit[u] as number;
+		const { best } = this;
+		best.fill(NEVER, from, to + 1);
+		for (let at = 0; at < portion.machines.length; at += 1)
+			this.tryMachine(
+				portion.machines[at] as number,
+				portion,
+				pinned,
+				row,
+				best,
+				units,
+				ends,
+				from,
+				to
+			);
+		for (let t = from; t <= to; t += 1) {
+			const price = best[t] as number;
+			row[t] = price >= NEVER ? NEVER : Math.min(NEVER, (row[t] as number) + price);
+		}
+	}
+
+	private tryMachine(
+		at: number,
+		portion: CompiledPortion,
+		pinned: number,
+		row: Int32Array,
+		best: Int32Array,
+		units: Int16Array,
+		ends: Int32Array,
+		from: number,
+		to: number
+	): void {
+		const { state, unitAt } = this;
+		const batch = state.model.batch[at] as CompiledBatchMachine;
+		const { machine, firstUnit } = batch;
+		const lastUnit = firstUnit + batch.units;
+		const length = machine.loading + portion.length + machine.unloading;
+		const { shared } = machine;
+		let first = NEVER;
+		let end = -1;
+		for (let unit = firstUnit; unit < lastUnit; unit += 1) {
+			const loads = state.loads.ofUnit[unit] as Load[];
+			if (loads.length > 0 && (loads[0] as Load).start < first) first = (loads[0] as Load).start;
+			for (let k = 0; k < loads.length; k += 1)
+				if ((loads[k] as Load).end > end) end = (loads[k] as Load).end;
+		}
+		if (shared) this.blockOtherLevels(batch, portion, length, from, to);
+		unitAt.fill(-1, from, to + 1);
+		this.unmarked = to - from + 1;
+		for (let unit = firstUnit; unit < lastUnit && this.unmarked > 0; unit += 1) {
+			if (pinned >= 0 && pinned !== unit) continue;
+			if ((state.model.unitCapacity[unit] as number) < portion.size) continue;
+			this.markFree(batch, unit, portion, length, from, to);
+		}
+		const onPrice = this.free ? 0 : machine.onPrice;
+		const last = Math.min(to, state.model.horizon - length);
+		const { blocked } = this;
+		// One demand of one pool from the load's start on, as most have, is looked up in place.
+		const only = batch.attended.length === 1 ? batch.attended[0] : undefined;
+		const quick = only && !only.ofEnd && only.demand.view >= 0 && only.demand.from >= 0;
+		const handsFrom = only?.demand.from ?? 0;
+		const handsTo = only?.demand.to ?? 0;
+		const hands = quick ? state.pools.view(only.demand.view) : null;
+		for (let t = from; t <= last; t += 1) {
+			const unit = unitAt[t] as number;
+			// A row's own prices come on top, so what they forbid already needs no look.
+			if (unit < 0 || (row[t] as number) >= NEVER) continue;
+			let price = ends[t + length] as number;
+			if (price >= (best[t] as number) || (shared && blocked[t] === 1)) continue;
+			if (hands !== null) {
+				if ((hands[t + handsFrom] as number) < t + handsTo) continue;
+			} else if (!this.isAttended(batch, t, t + length)) continue;
+			if (end < 0) price += onPrice * (length + machine.preheat);
+			else {
+				if (t < first) price += onPrice * (first - t);
+				if (t + length > end) price += onPrice * (t + length - end);
+			}
+			if (price >= (best[t] as number)) continue;
+			best[t] = price;
+			units[t] = unit;
+		}
+		for (let unit = firstUnit; unit < lastUnit; unit += 1) {
+			if (pinned >= 0 && pinned !== unit) continue;
+			const loads = state.loads.ofUnit[unit] as Load[];
+			for (let k = 0; k < loads.length; k += 1) {
+				const load = loads[k] as Load;
+				if (load.start < from) continue;
+				if (load.start > to) break;
+				this.tryJoin(batch, load, portion, end, best, units, ends);
+			}
+		}
+	}
+
+	private isAttended(batch: CompiledBatchMachine, start: number, end: number): boolean {
+		const { attended } = batch;
+		for (let at = 0; at < attended.length; at += 1) {
+			const { demand, ofEnd } = attended[at] as CompiledBatchMachine['attended'][number];
+			if (!this.state.meets(demand, ofEnd ? end : start)) return false;
+		}
+		return true;
+	}
+
+	/** Marks the starts at which a load of another level is on, or too close, in the shared chamber. */
+	private blockOtherLevels(
+		batch: CompiledBatchMachine,
+		portion: CompiledPortion,
+		length: number,
+		from: number,
+		to: number
+	): void {
+		const { machine, firstUnit, units } = batch;
+		const { level } = portion;
+		const { blocked } = this;
+		blocked.fill(0, from, to + 1);
+		for (let unit = firstUnit; unit < firstUnit + units; unit += 1) {
+			const loads = this.state.loads.ofUnit[unit] as Load[];
+			for (let k = 0; k < loads.length; k += 1) {
+				const load = loads[k] as Load;
+				if (level - load.low <= machine.tolerance && load.high - level <= machine.tolerance)
+					continue;
+				const before = Math.max(
+					setupBetween(machine, level, load.low),
+					setupBetween(machine, level, load.high)
+				);
+				const after = Math.max(
+					setupBetween(machine, load.low, level),
+					setupBetween(machine, load.high, level)
+				);
+				const low = Math.max(from, load.start - length - before + 1);
+				const high = Math.min(to, load.end + after - 1);
+				for (let t = low; t <= high; t += 1) blocked[t] = 1;
+			}
+		}
+	}
+
+	/** Writes the unit at the starts at which a load of its own would stand free of the unit's others. */
+	private markFree(
+		batch: CompiledBatchMachine,
+		unit: number,
+		portion: CompiledPortion,
+		length: number,
+		from: number,
+		to: number
+	): void {
+		const { machine } = batch;
+		const loads = this.state.loads.ofUnit[unit] as Load[];
+		const { level } = portion;
+		let open = from;
+		for (let k = 0; k < loads.length; k += 1) {
+			const load = loads[k] as Load;
+			let before = machine.recovery;
+			let after = machine.recovery;
+			if (level - load.low > machine.tolerance || load.high - level > machine.tolerance) {
+				before = Math.max(
+					before,
+					setupBetween(machine, level, load.low),
+					setupBetween(machine, level, load.high)
+				);
+				after = Math.max(
+					after,
+					setupBetween(machine, load.low, level),
+					setupBetween(machine, load.high, level)
+				);
+			}
+			const close = Math.min(to, load.start - length - before);
+			if (open <= close) this.mark(unit, open, close);
+			if (load.end + after > open) open = load.end + after;
+			if (open > to) return;
+		}
+		if (open <= to) this.mark(unit, open, to);
+	}
+
+	private mark(unit: number, from: number, to: number): void {
+		const { unitAt } = this;
+		let marked = 0;
+		for (let t = from; t <= to; t += 1) {
+			if ((unitAt[t] as number) >= 0) continue;
+			unitAt[t] = unit;
+			marked += 1;
+		}
+		this.unmarked -= marked;
+	}
+
+	private tryJoin(
+		batch: CompiledBatchMachine,
+		load: Load,
+		portion: CompiledPortion,
+		lastEnd: number,
+		best: Int32Array,
+		units: Int16Array,
+		ends: Int32Array
+	): void {
+		const { state } = this;
+		const { machine } = batch;
+		const longer = portion.length - load.longest;
+		const end = longer > 0 ? load.end + longer : load.end;
+		if (end > state.model.horizon) return;
+		let price = ends[end] as number;
+		if (price >= NEVER) return;
+		if (end > lastEnd) price += machine.onPrice * (end - lastEnd);
+		if (price >= (best[load.start] as number)) return;
+		if (!state.loads.takes(load, portion, state.portionOf)) return;
+		const low = Math.min(load.low, portion.level);
+		const high = Math.max(load.high, portion.level);
+		if (
+			(longer > 0 || low < load.low || high > load.high) &&
+			!state.loads.fits(load.unit, load.start, end, low, high, load)
+		)
+			return;
+		if (longer > 0 && !this.mayEndAt(batch, load, end)) return;
+		best[load.start] = price;
+		units[load.start] = load.unit;
+	}
+
+	/** True where a load may end later: for what attends its end, and for what follows its portions. */
+	private mayEndAt(batch: CompiledBatchMachine, load: Load, end: number): boolean {
+		const { state } = this;
+		const { attended } = batch;
+		for (let at = 0; at < attended.length; at += 1) {
+			const { demand, ofEnd } = attended[at] as CompiledBatchMachine['attended'][number];
+			if (ofEnd && !state.meets(demand, end)) return false;
+		}
+		for (let at = 0; at < load.members.length; at += 1) {
+			const out = state.model.out[load.members[at] as number] as readonly number[];
+			for (let k = 0; k < out.length; k += 1) {
+				const edge = state.model.edges[out[k] as number] as CompiledEdge;
+				const start = state.start[edge.after] as number;
+				if (start >= 0 && !edge.fromStart && start - end < edge.leastOfAll) return false;
+			}
+		}
+		return true;
+	}
+}

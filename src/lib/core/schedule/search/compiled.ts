@@ -1,0 +1,131 @@
+import type { BatchMachine, Problem } from '../problem.ts';
+import type { Components } from './components.ts';
+
+/** More than any sum of prices; sums of a few of it stay within 32 bits. */
+export const NEVER = 1 << 28;
+
+/** A straight piece of a window's price: at lags from `least` to `most` it is `base + slope * lag`. */
+export interface Piece {
+	readonly least: number;
+	readonly most: number;
+	readonly base: number;
+	readonly slope: number;
+}
+
+export interface CompiledWindow {
+	readonly least: number;
+	readonly most: number;
+	/** The least and most lag that is not forbidden. */
+	readonly hardLeast: number;
+	readonly hardMost: number;
+	readonly wish: number;
+	readonly price: number;
+	/** Below zero where outside is forbidden. */
+	readonly outside: number;
+	readonly tier: number;
+	readonly pieces: readonly Piece[];
+	readonly holds: readonly {
+		readonly pool: number;
+		readonly amount: number;
+		readonly view: number;
+	}[];
+}
+
+export interface CompiledDemand {
+	readonly from: number;
+	readonly to: number;
+	readonly amount: number;
+	readonly pools: readonly number[];
+	/** The view of the only pool, or -1 where there is a choice. */
+	readonly view: number;
+	/** By pool, the views of 1, 2, ... of it; for a choice. */
+	readonly choice: readonly (readonly number[])[];
+}
+
+export interface CompiledPortion {
+	readonly machines: readonly number[];
+	readonly size: number;
+	readonly kind: number;
+	readonly level: number;
+	readonly length: number;
+	readonly tolerance: number;
+}
+
+export interface CompiledMode {
+	readonly task: number;
+	/** For a portion the length on the first machine that takes it, when nothing else is in the load. */
+	readonly length: number;
+	readonly demands: readonly CompiledDemand[];
+	/** Index among `changing` of the machine, where families matter; -1 otherwise. */
+	readonly machine: number;
+	readonly family: string;
+	readonly portion: CompiledPortion | null;
+	readonly allowed: boolean;
+}
+
+export interface CompiledEdge {
+	readonly before: number;
+	readonly after: number;
+	readonly fromStart: boolean;
+	/** By mode of before times modes of after plus mode of after; null forbids. */
+	readonly table: readonly (CompiledWindow | null)[];
+	readonly afterModes: number;
+	/** True where the window is the same whatever the mode of the task before. */
+	readonly sameForBefore: boolean;
+	readonly sameForAfter: boolean;
+	/** True where every window has a most: the two move together. */
+	readonly tight: boolean;
+	readonly leastOfAll: number;
+	readonly mostOfAll: number;
+}
+
+export interface CompiledBatchMachine {
+	readonly machine: BatchMachine;
+	readonly firstUnit: number;
+	readonly units: number;
+	readonly attended: readonly { readonly demand: CompiledDemand; readonly ofEnd: boolean }[];
+}
+
+export interface CompiledPrice {
+	readonly ofStart: boolean;
+	readonly at: number;
+	readonly early: number;
+	readonly late: number;
+	readonly away: number;
+	readonly tier: number;
+}
+
+export interface CompiledSpan {
+	readonly tasks: readonly number[];
+	readonly floor: number;
+	readonly until: number | null;
+	readonly price: number;
+	readonly tier: number;
+}
+
+/** The problem with names turned into indices and lists into arrays; it never changes. */
+export interface Compiled {
+	readonly problem: Problem;
+	readonly horizon: number;
+	readonly tasks: number;
+	readonly firstMode: Int32Array;
+	readonly modes: readonly CompiledMode[];
+	readonly earliest: Int32Array;
+	readonly latest: Int32Array;
+	readonly pinnedUnit: Int32Array;
+	readonly pinned: Uint8Array;
+	readonly edges: readonly CompiledEdge[];
+	readonly out: readonly (readonly number[])[];
+	readonly into: readonly (readonly number[])[];
+	readonly prices: readonly (readonly CompiledPrice[])[];
+	readonly spans: readonly CompiledSpan[];
+	readonly spansOf: readonly (readonly number[])[];
+	/** How much of each pool is there at each unit of time. */
+	readonly there: readonly Int16Array[];
+	readonly views: readonly { readonly pool: number; readonly amount: number }[];
+	readonly changing: readonly { readonly between: (before: string, after: string) => number }[];
+	readonly batch: readonly CompiledBatchMachine[];
+	readonly unitMachine: Int32Array;
+	readonly unitCapacity: Int32Array;
+	readonly components: Components;
+}

@@ -1,0 +1,142 @@
+import type { Compiled, CompiledPortion } from './compiled.ts';
+import { setupBetween } from './setup.ts';
+
+/** Portions that started together on one unit. */
+export interface Load {
+	readonly unit: number;
+	readonly start: number;
+	end: number;
+	size: number;
+	/** The lowest and highest level, and the longest stay, of its portions. */
+	low: number;
+	high: number;
+	longest: number;
+	readonly members: number[];
+	/** The pools that gave what the load needs, by its demands. */
+	readonly given: number[][];
+}
+
+/** The loads of every unit of the batch machines, each unit's in order of time. */
+export class Loads {
+	readonly ofUnit: Load[][];
+
+	constructor(private readonly model: Compiled) {
+		this.ofUnit = Array.from(model.unitMachine, () => []);
+	}
+
+	/** The load that starts on a unit at a time. */
+	at(unit: number, start: number): Load | null {
+		const loads = this.ofUnit[unit] as Load[];
+		for (let at = 0; at < loads.length; at += 1) {
+			const load = loads[at] as Load;
+			if (load.start === start) return load;
+			if (load.start > start) return null;
+		}
+		return null;
+	}
+
+	add(load: Load): void {
+		const loads = this.ofUnit[load.unit] as Load[];
+		let at = loads.length;
+		while (at > 0 && (loads[at - 1] as Load).start > load.start) at -= 1;
+		loads.splice(at, 0, load);
+	}
+
+	drop(load: Load): void {
+		const loads = this.ofUnit[load.unit] as Load[];
+		loads.splice(loads.indexOf(load), 1);
+	}
+
+	/** The most time to go from any level of a load to a portion's level, or back. */
+	setupAfter(machine: number, load: Load, level: number): number {
+		const { machine: on } = this.batch(machine);
+		return Math.max(setupBetween(on, load.low, level), setupBetween(on, load.high, level));
+	}
+
+	setupBefore(machine: number, load: Load, level: number): number {
+		const { machine: on } = this.batch(machine);
+		return Math.max(setupBetween(on, level, load.low), setupBetween(on, level, load.high));
+	}
+
+	/** From the first load's start to the last one's end, and -1 where the machine stays off. */
+	stretch(machine: number): number {
+		const { firstUnit, units } = this.batch(machine);
+		let first = 1 << 28;
+		let last = -1;
+		for (let unit = firstUnit; unit < firstUnit + units; unit += 1) {
+			const loads = this.ofUnit[unit] as Load[];
+			if (loads.length === 0) continue;
+			first = Math.min(first, (loads[0] as Load).start);
+			for (let at = 0; at < loads.length; at += 1) {
+				const { end } = loads[at] as Load;
+				if (end > last) last = end;
+			}
+		}
+		return last < 0 ? -1 : last - first;
+	}
+
+	/**
+	 * True where a load of these levels over [start, end) stands free of all others on the machine but `but`:
+	 * recovery and change of level on its own unit, change of level on the others where they share it.
+	 */
+	fits(
+		unit: number,
+		start: number,
+		end: number,
+		low: number,
+		high: number,
+		but: Load | null
+	): boolean {
+		const machineAt = this.model.unitMachine[unit] as number;
+		const { machine, firstUnit, units } = this.batch(machineAt);
+		for (let other = firstUnit; other < firstUnit + units; other += 1) {
+			const own = other === unit;
+			if (!own && !machine.shared) continue;
+			const loads = this.ofUnit[other] as Load[];
+			for (let at = 0; at < loads.length; at += 1) {
+				const load = loads[at] as Load;
+				if (load === but) continue;
+				const up = machine.tolerance + load.low < high || machine.tolerance + low < load.high;
+				if (!own && !up) continue;
+				const earlier = load.start <= start;
+				let gap = own ? machine.recovery : 0;
+				if (up) {
+					const setup = earlier
+						? Math.max(setupBetween(machine, load.low, high), setupBetween(machine, load.high, low))
+						: Math.max(
+								setupBetween(machine, low, load.high),
+								setupBetween(machine, high, load.low)
+							);
+					if (setup > gap) gap = setup;
+				}
+				if (earlier ? load.end + gap > start : end + gap > load.start) return false;
+			}
+		}
+		return true;
+	}
+
+	/** True where a portion may join a load, time and followers aside. */
+	takes(
+		load: Load,
+		portion: CompiledPortion,
+		portionOf: (task: number) => CompiledPortion
+	): boolean {
+		const capacity = this.model.unitCapacity[load.unit] as number;
+		if (load.size + portion.size > capacity) return false;
+		const { machine } = this.batch(this.model.unitMachine[load.unit] as number);
+		for (let at = 0; at < load.members.length; at += 1) {
+			const other = portionOf(load.members[at] as number);
+			if (other.kind !== portion.kind) return false;
+			if (Math.abs(other.level - portion.level) > machine.tolerance) return false;
+			if (Math.abs(other.length - portion.length) > Math.min(other.tolerance, portion.tolerance))
+				return false;
+		}
+		return true;
+	}
+
+	private batch(machine: number) {
+		const found = this.model.batch[machine];
+		if (!found) throw new Error('no such batch machine');
+		return found;
+	}
+}

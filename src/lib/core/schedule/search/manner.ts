@@ -1,0 +1,35 @@
+/** How the search moves: shares and sizes that were found by measurement (docs/decisions/0022). */
+export interface Manner {
+	/** Of a hundred moves, those on a few branches, one or two wholes, two or three wholes, ones far from their wish. */
+	readonly shares: readonly [number, number, number, number];
+	/** Of four moves, those that may take a worse start for a better one; and by how much. */
+	readonly noisy: number;
+	readonly noise: number;
+	/** How far from where it stood a task may be put: in half of the moves, in a quarter of them. */
+	readonly near: number;
+	readonly far: number;
+	/** Of a hundred moves, those whose first task must not go back to where it was; and how much around it is barred. */
+	readonly barred: number;
+	readonly barWhole: number;
+	readonly barBranch: number;
+	/** The first temperature, by the cost of a task. */
+	readonly heat: number;
+	/** How many starts a move tries where what hangs from a task fails at the best. */
+	readonly attemptsOfMove: number;
+	/** How many first plans are made, each in another order, before the best is gone on from. */
+	readonly attempts: number;
+}
+
+export const MANNER: Manner = {
+	shares: [35, 20, 10, 15],
+	noisy: 2,
+	noise: 8,
+	near: 12,
+	far: 36,
+	barred: 60,
+	barWhole: 6,
+	barBranch: 3,
+	heat: 2,
+	attemptsOfMove: 2,
+	attempts: 2
+};

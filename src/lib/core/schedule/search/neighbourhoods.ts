@@ -1,0 +1,173 @@
+import { NEVER } from './compiled.ts';
+import type { Atom } from './components.ts';
+import type { Dice } from './dice.ts';
+import type { Manner } from './manner.ts';
+import type { State } from './state.ts';
+import type { Values } from './values.ts';
+
+/** Chooses what is taken out of a plan together, to be put back otherwise. */
+export class Neighbourhoods {
+	/** All tasks to take out, each once. */
+	readonly tasks: number[] = [];
+	/** Price up to which a worse start may be taken for a better one. */
+	noise = 0;
+	/** How far from where it stood a task may be put. */
+	radius = NEVER;
+	private readonly tops: number[] = [];
+
+	private readonly marked: Int32Array;
+	private mark = 0;
+	private readonly branches: number[];
+	private readonly wholes: number[];
+
+	constructor(
+		private readonly state: State,
+		private readonly dice: Dice,
+		private readonly values: Values,
+		private readonly manner: Manner
+	) {
+		const { atoms } = state.model.components;
+
+		this.marked = new Int32Array(state.model.tasks);
+		const movable = atoms.map((_, at) => at).filter((at) => !this.isPinned(at));
+		const isTail = (at: number) => {
+			const atom = atoms[at];
+			return (
+				atom?.tasks.length === 1 &&
+				(state.model.into[atom.top] ?? []).length > 0 &&
+				(state.model.out[atom.top] ?? []).length === 0
+			);
+		};
+		this.branches = movable.filter((at) => !atoms[at]?.whole && (atoms[at]?.tasks.length ?? 0) > 1);
+		this.wholes = movable.filter((at) => atoms[at]?.whole && !isTail(at));
+		if (this.branches.length === 0) this.branches = this.wholes;
+	}
+
+	/** Chooses the tasks to take out; gives the tops to put back, in order. */
+	choose(missing: number): readonly number[] {
+		const { dice, tops } = this;
+		this.tasks.length = 0;
+		tops.length = 0;
+		this.mark += 1;
+		this.noise = 0;
+		this.radius = NEVER;
+		this.values.barred = -1;
+		const kind = dice.next(100);
+		if (missing >= 0 && dice.next(2) === 0) {
+			this.take(missing);
+			this.near(this.wholes, 1 + dice.next(3), false);
+			if (dice.next(2) === 0) dice.shuffle(tops);
+			return tops;
+		}
+		const { manner } = this;
+		const [a, b, c, d] = manner.shares;
+		if (kind < a) this.near(this.branches, 1 + dice.next(5), false);
+		else if (kind < a + b) this.near(this.wholes, 1 + dice.next(2), false);
+		else if (kind < a + b + c) this.near(this.wholes, 2 + dice.next(2), false);
+		else if (kind < a + b + c + d) this.near(this.wholes, 2 + dice.next(2), true);
+		else this.near(this.branches, 4 + dice.next(6), false);
+		if (dice.next(4) < manner.noisy) this.noise = 1 + dice.next(manner.noise);
+		if (kind < a + b + c || kind >= a + b + c + d) {
+			const roll = dice.next(4);
+			if (roll < 3) this.radius = roll < 2 ? manner.near : manner.far;
+		}
+		if (kind < a + b + c || kind >= a + b + c + d || dice.next(2) === 0) dice.shuffle(tops);
+		return tops;
+	}
+
+	/** An atom by chance and others that are near it in time: where it is, or where it would be best off. */
+	private near(atoms: readonly number[], count: number, wished: boolean): void {
+		const { dice } = this;
+		if (atoms.length === 0) return;
+		let seed = atoms[dice.next(atoms.length)] as number;
+		// What does not stand goes in whole, or not at all.
+		if (!this.stands(seed)) return;
+		if (wished)
+			for (let k = 0; k < 2; k += 1) {
+				const other = atoms[dice.next(atoms.length)] as number;
+				if (this.stands(other) && this.excessOf(other) > this.excessOf(seed)) seed = other;
+			}
+		this.take(seed);
+		this.bar(seed);
+		const when = wished ? this.wishOf(seed) : this.whenOf(seed);
+		for (let more = 1; more < count; more += 1) {
+			let best = -1;
+			let distance = 1 << 28;
+			for (let tries = 0; tries < 6; tries += 1) {
+				const other = atoms[dice.next(atoms.length)] as number;
+				if (this.isTaken(other) || !this.stands(other)) continue;
+				const apart = Math.abs(this.whenOf(other) - when);
+				if (apart < distance) {
+					distance = apart;
+					best = other;
+				}
+			}
+			if (best >= 0) this.take(best);
+		}
+	}
+
+	/** Keeps the seed from going back to where it was, often: else most moves would change nothing. */
+	private bar(seed: number): void {
+		const { dice, values, state, manner } = this;
+		const atom = state.model.components.atoms[seed] as Atom;
+		if (dice.next(100) >= manner.barred) return;
+		const u = atom.whole ? atom.hub : (atom.tasks[atom.tasks.length - 1] as number);
+		const start = state.start[u] as number;
+		const around = dice.next(atom.whole ? manner.barWhole : manner.barBranch);
+		values.barred = u;
+		values.barredFrom = start - around;
+		values.barredTo = start + around;
+	}
+
+	private wishOf(at: number): number {
+		const atom = this.state.model.components.atoms[at];
+		return this.values.wished[atom?.tasks[atom.tasks.length - 1] ?? 0] ?? 0;
+	}
+
+	/** What an atom costs where it stands over what it must cost. */
+	private excessOf(at: number): number {
+		const { state } = this;
+		const atom = state.model.components.atoms[at] as Atom;
+		let sum = -(this.values.least[atom.top] as number);
+		for (let k = 0; k < atom.tasks.length; k += 1) sum += state.priceOf(atom.tasks[k] as number);
+		return sum;
+	}
+
+	private stands(at: number): boolean {
+		const { start, model } = this.state;
+		return (start[(model.components.atoms[at] as Atom).top] as number) >= 0;
+	}
+
+	private isTaken(at: number): boolean {
+		const atom = this.state.model.components.atoms[at];
+		return atom !== undefined && this.marked[atom.top] === this.mark;
+	}
+
+	private whenOf(at: number): number {
+		const atom = this.state.model.components.atoms[at];
+		const last = atom?.tasks[atom.tasks.length - 1] ?? 0;
+		return this.state.start[last] ?? 0;
+	}
+
+	private take(at: number): void {
+		const { components } = this.state.model;
+		const atom = components.atoms[at];
+		if (!atom) return;
+		this.tops.push(atom.top);
+		for (const u of atom.tasks) {
+			if (this.marked[u] === this.mark) continue;
+			this.marked[u] = this.mark;
+			this.tasks.push(u);
+			for (const tail of components.tails[u] as readonly number[]) {
+				if (this.marked[tail] === this.mark) continue;
+				this.marked[tail] = this.mark;
+				this.tasks.push(tail);
+			}
+		}
+	}
+
+	private isPinned(at: number): boolean {
+		const atom = this.state.model.components.atoms[at];
+		return (atom?.tasks ?? []).some((u) => this.state.model.pinned[u] === 1);
+	}
+}

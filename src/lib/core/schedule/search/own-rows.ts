@@ -1,0 +1,165 @@
+import {
+	NEVER,
+	type CompiledDemand,
+	type CompiledEdge,
+	type CompiledMode,
+	type CompiledWindow
+} from './compiled.ts';
+import { priceAt, priceOfLag } from './prices.ts';
+import type { State } from './state.ts';
+
+/** What a task costs by its start on its own account: its demands, its prices, its lags to what stands. */
+export class OwnRows {
+	/** By mode and start, the prices that depend on nothing else; for a portion those of its start. */
+	readonly fixed: readonly Int32Array[];
+
+	constructor(private readonly state: State) {
+		const { model } = state;
+		this.fixed = model.modes.map((mode) => {
+			const row = new Int32Array(model.horizon + 1);
+			for (const price of model.prices[mode.task] ?? []) {
+				if (mode.portion && !price.ofStart) continue;
+				for (let t = 0; t <= model.horizon; t += 1)
+					row[t] = Math.min(NEVER, (row[t] ?? 0) + priceAt(price, t, t + mode.length));
+			}
+			return row;
+		});
+	}
+
+	/** Fills a row over [from, to]; for a portion everything that does not depend on its end. */
+	fill(u: number, m: number, mode: CompiledMode, row: Int32Array, from: number, to: number): void {
+		const { state } = this;
+		const { model } = state;
+		const { demands, length } = mode;
+		const last = Math.min(to, model.horizon - length);
+		if (last < from) {
+			row.fill(NEVER, from, to + 1);
+			return;
+		}
+		const fixed = this.fixed[m] as Int32Array;
+		for (let t = from; t <= last; t += 1) row[t] = fixed[t] as number;
+		if (last < to) row.fill(NEVER, last + 1, to + 1);
+		for (let at = 0; at < demands.length; at += 1)
+			this.keepDemand(demands[at] as CompiledDemand, row, from, last);
+		if (mode.machine >= 0) this.keepChangeovers(mode, row, from, last);
+		const into = model.into[u] as readonly number[];
+		for (let at = 0; at < into.length; at += 1) {
+			const edge = model.edges[into[at] as number] as CompiledEdge;
+			const began = state.start[edge.before] as number;
+			if (began < 0) continue;
+			const window = state.windowOf(edge, state.mode[edge.before] as number, m);
+			const anchor = edge.fromStart ? began : (state.end[edge.before] as number);
+			this.addPreceding(window, row, from, last, anchor);
+		}
+		const out = model.out[u] as readonly number[];
+		for (let at = 0; at < out.length; at += 1) {
+			const edge = model.edges[out[at] as number] as CompiledEdge;
+			const start = state.start[edge.after] as number;
+			if (start < 0 || (mode.portion && !edge.fromStart)) continue;
+			const window = state.windowOf(edge, m, state.mode[edge.after] as number);
+			this.addFollowing(window, row, from, last, edge.fromStart ? 0 : length, start);
+		}
+	}
+
+	/** Adds the price of a lag that began at `anchor` and ends at the row's start. */
+	private addPreceding(
+		window: CompiledWindow | null,
+		row: Int32Array,
+		from: number,
+		to: number,
+		anchor: number
+	): void {
+		if (!window) {
+			row.fill(NEVER, from, to + 1);
+			return;
+		}
+		let until = to;
+		for (let at = 0; at < window.holds.length; at += 1) {
+			const view = (window.holds[at] as CompiledWindow['holds'][number]).view;
+			const free = this.state.pools.view(view)[anchor < 0 ? 0 : anchor] as number;
+			if (free < until) until = free;
+		}
+		for (let t = from; t <= to; t += 1) {
+			const price = t > until && t > anchor ? NEVER : priceOfLag(window, t - anchor);
+			row[t] = price >= NEVER ? NEVER : Math.min(NEVER, (row[t] as number) + price);
+		}
+	}
+
+	/** Adds the price of a lag that begins at the row's time plus `offset` and ends at `start`. */
+	addFollowing(
+		window: CompiledWindow | null,
+		row: Int32Array,
+		from: number,
+		to: number,
+		offset: number,
+		start: number
+	): void {
+		if (!window) {
+			row.fill(NEVER, from, to + 1);
+			return;
+		}
+		for (let t = from; t <= to; t += 1) {
+			const price = priceOfLag(window, start - offset - t);
+			row[t] = price >= NEVER ? NEVER : Math.min(NEVER, (row[t] as number) + price);
+		}
+		for (const { view } of window.holds) {
+			const blocked = this.state.pools.view(view);
+			for (let t = from; t <= to && t + offset < start; t += 1)
+				if (t + offset < 0 || (blocked[t + offset] as number) < start) row[t] = NEVER;
+		}
+	}
+
+	/** The fixed prices where the first demand is met, in one go. */
+	private begin(
+		fixed: Int32Array,
+		demand: CompiledDemand | undefined,
+		row: Int32Array,
+		from: number,
+		to: number
+	): void {
+		if (!demand || demand.view < 0 || from + demand.from < 0) {
+			for (let t = from; t <= to; t += 1) row[t] = fixed[t] as number;
+			if (demand) this.keepDemand(demand, row, from, to);
+			return;
+		}
+		const blocked = this.state.pools.view(demand.view);
+		const begin = demand.from;
+		const end = demand.to;
+		const last = Math.min(to, this.state.model.horizon - end);
+		for (let t = from; t <= last; t += 1)
+			row[t] = (blocked[t + begin] as number) < t + end ? NEVER : (fixed[t] as number);
+		for (let t = Math.max(from, last + 1); t <= to; t += 1) row[t] = NEVER;
+	}
+
+	private keepDemand(demand: CompiledDemand, row: Int32Array, from: number, to: number): void {
+		const { state } = this;
+		if (demand.view < 0) {
+			for (let t = from; t <= to; t += 1) if (!state.meets(demand, t)) row[t] = NEVER;
+			return;
+		}
+		const blocked = state.pools.view(demand.view);
+		const { horizon } = state.model;
+		const begin = demand.from;
+		const end = demand.to;
+		for (let t = from; t <= to; t += 1)
+			if (t + begin < 0 || t + end > horizon || (blocked[t + begin] as number) < t + end)
+				row[t] = NEVER;
+	}
+
+	/** Forbids starts too close to what stands on the machine and is of another family. */
+	private keepChangeovers(mode: CompiledMode, row: Int32Array, from: number, to: number): void {
+		const { state } = this;
+		const { between } = state.model.changing[mode.machine] as {
+			between: (a: string, b: string) => number;
+		};
+		for (let other = 0; other < state.model.tasks; other += 1) {
+			const start = state.start[other] as number;
+			if (start < 0) continue;
+			const its = state.modeAt(state.mode[other] as number);
+			if (its.machine !== mode.machine) continue;
+			const after = (state.end[other] as number) + between(its.family, mode.family);
+			const before = start - mode.length - between(mode.family, its.family);
+			for (let t = Math.max(from, before + 1); t < after && t <= to; t += 1) row[t] = NEVER;
+		}
+	}
+}

@@ -1,0 +1,21 @@
+import { NEVER, type CompiledPrice, type CompiledWindow } from './compiled.ts';
+
+/** What a lag costs in a window; NEVER where it is forbidden. */
+export function priceOfLag(window: CompiledWindow, lag: number): number {
+	if (lag < window.least)
+		return window.outside < 0
+			? NEVER
+			: window.price * (window.wish - window.least) + window.outside * (window.least - lag);
+	if (lag > window.most)
+		return window.outside < 0
+			? NEVER
+			: window.price * (window.most - window.wish) + window.outside * (lag - window.most);
+	const off = lag - window.wish;
+	return window.price * (off < 0 ? -off : off);
+}
+
+export function priceAt(price: CompiledPrice, start: number, end: number): number {
+	const off = (price.ofStart ? start : end) - price.at;
+	if (off === 0) return 0;
+	return price.away + (off < 0 ? -off * price.early : off * price.late);
+}

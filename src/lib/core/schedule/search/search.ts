@@ -1,0 +1,257 @@
+import { worseAllowed } from './acceptance.ts';
+import { NEVER, type Compiled } from './compiled.ts';
+import type { Plan } from '../plan.ts';
+import { costOf } from './cost.ts';
+import { Dice } from './dice.ts';
+import { Inserter } from './insert.ts';
+import { learnLeast } from './learn-least.ts';
+import { MANNER, type Manner } from './manner.ts';
+import { Neighbourhoods } from './neighbourhoods.ts';
+import { planOf } from './plan-of.ts';
+import { State, type Stand } from './state.ts';
+import { Timing } from './timing.ts';
+
+/** Price of a task that found no place: more than any wish, so that a complete plan always wins. */
+const MISSING = 1 << 22;
+
+/** The search for a better plan, one move at a time; it never takes the time itself. */
+export class Search {
+	readonly state: State;
+	readonly best: Stand[] = [];
+	bestCost = NEVER;
+	cost = NEVER;
+	moves = 0;
+	accepted = 0;
+	private readonly dice: Dice;
+	private readonly inserter: Inserter;
+	private readonly neighbourhoods: Neighbourhoods;
+	private readonly timing: Timing;
+	private readonly removed: Stand[] = [];
+
+	constructor(
+		readonly model: Compiled,
+		seed: number,
+		readonly manner: Manner = MANNER
+	) {
+		this.state = new State(model);
+		this.timing = new Timing(this.state);
+		this.dice = new Dice(seed);
+		this.inserter = new Inserter(this.state, this.dice);
+		this.neighbourhoods = new Neighbourhoods(this.state, this.dice, this.inserter.values, manner);
+	}
+
+	/** First plans: all components put in one by one, in an order for each attempt; the best is gone on from. */
+	begin(): void {
+		learnLeast(this.inserter.values);
+		for (let attempt = 0; attempt < this.manner.attempts; attempt += 1) this.attempt(attempt);
+		this.restore();
+	}
+
+	private attempt(attempt: number): void {
+		this.inserter.attempts = 4;
+		const { model, state, dice } = this;
+		const { components } = model;
+		for (let u = 0; u < model.tasks; u += 1) if ((state.start[u] as number) >= 0) state.remove(u);
+		const size = (at: number) => components.members[at]?.length ?? 0;
+		const rank = components.members.map((_, at) => {
+			const due = this.dueOf(at);
+			if (attempt === 0) return due * 1000 - size(at);
+			if (attempt === 1) return -size(at) * 1000 + due;
+			return attempt % 2 === 0
+				? due * 1000 - size(at) + dice.next(40_000)
+				: (dice.next(8) - size(at)) * 1000 + due;
+		});
+		const order = components.members.map((_, at) => at);
+		order.sort((a, b) => (rank[a] ?? 0) - (rank[b] ?? 0) || a - b);
+		for (const component of order) {
+			const top = components.members[component]?.[0] ?? 0;
+			const waits = (model.into[top] ?? []).some(
+				(e) => (state.start[model.edges[e]?.before ?? 0] ?? -1) < 0
+			);
+			if (waits || (state.start[top] ?? -1) >= 0) continue;
+			const least = this.inserter.values.least[top] ?? 0;
+			// Where what hangs from it gets in its own way at the best start, another start may do.
+			let noise = 0;
+			for (const over of [100, 400, 1600, NEVER / 2, NEVER / 2, NEVER / 2]) {
+				this.inserter.values.beginning.look(model.horizon);
+				if (this.inserter.insert(top, least + over, noise)) break;
+				this.clear(component);
+				noise = 4 * noise + 16;
+			}
+		}
+		this.cost = this.total();
+		if (this.cost < this.bestCost) this.keep();
+	}
+
+	/** The first time that what a component leads to is late. */
+	private dueOf(component: number): number {
+		const { model } = this;
+		const { components, prices, edges } = model;
+		let first = model.horizon;
+		const look = (u: number) => {
+			for (const price of prices[u] ?? []) if (price.late > 0) first = Math.min(first, price.at);
+		};
+		for (const u of components.members[component] ?? []) {
+			look(u);
+			for (const e of components.followers[u] ?? []) look(edges[e]?.after ?? 0);
+		}
+		return first;
+	}
+
+	/**
+	 * The temperature when a share of the budget is spent: so many times what a task costs at first, cooling with the
+	 * square of what is left. A plan that is late or lacks tasks is told by its bound, or the heat would melt it.
+	 */
+	temperature(spent: number): number {
+		const { model } = this;
+		const bound = model.components.members.reduce(
+			(sum, [root = 0]) => sum + (this.inserter.values.least[root] ?? 0),
+			model.tasks
+		);
+		const left = spent < 1 ? 1 - spent : 0;
+		return (this.manner.heat * Math.min(this.bestCost, 4 * bound) * left * left) / model.tasks + 1;
+	}
+
+	/** One move: something is taken out and put back otherwise, and kept or undone. */
+	move(temperature: number): void {
+		this.moves += 1;
+		const { state, inserter, removed } = this;
+		const tops = this.neighbourhoods.choose(this.missingAtom());
+		removed.length = 0;
+		const { values } = inserter;
+		const assumed = this.assume(values.beginning.first());
+		for (const u of this.neighbourhoods.tasks)
+			if ((state.start[u] as number) >= 0) removed.push(state.remove(u));
+		const { noise } = this.neighbourhoods;
+		inserter.attempts =
+			state.placed + removed.length < this.model.tasks ? 6 : this.manner.attemptsOfMove;
+		const limit = this.cost + worseAllowed(temperature, this.dice.next(1024));
+		let complete = true;
+		let cost = costOf(this.state);
+		let waiting = 0;
+		for (let at = 0; at < tops.length; at += 1)
+			waiting += values.least[tops[at] as number] as number;
+		for (let at = 0; at < tops.length && complete; at += 1) {
+			const top = tops[at] as number;
+			waiting -= values.least[top] as number;
+			if ((state.start[top] as number) >= 0) continue;
+			// What costs more than this would be undone, so it need not be looked at.
+			values.radius = this.neighbourhoods.radius;
+			const budget = limit - cost - values.beginning.look(assumed) - waiting;
+			complete = inserter.insert(top, budget, noise);
+			if (!complete) break;
+			cost = costOf(this.state);
+			complete = cost <= limit;
+		}
+		values.radius = NEVER;
+		values.barred = -1;
+		if (complete) cost = this.total();
+		if (complete && cost <= limit) {
+			this.accepted += 1;
+			this.cost = cost;
+			if (cost < this.bestCost) this.keep();
+			return;
+		}
+		for (const u of this.neighbourhoods.tasks) if ((state.start[u] as number) >= 0) state.remove(u);
+		for (let at = removed.length - 1; at >= 0; at -= 1) state.putBack(removed[at] as Stand);
+	}
+
+	/** Brings the plan to the best times for its order; true where that is better. */
+	polish(mostSteps: number): boolean {
+		const { state, model } = this;
+		const starts = this.timing.improve(mostSteps);
+		if (!starts) return false;
+		const before = this.cost;
+		const stands: Stand[] = [];
+		for (let u = 0; u < model.tasks; u += 1)
+			if ((state.start[u] as number) >= 0) stands.push(state.remove(u));
+		for (const stand of stands) state.putBack({ ...stand, start: starts[stand.task] as number });
+		const cost = this.total();
+		if (cost < before) {
+			this.cost = cost;
+			if (cost < this.bestCost) this.keep();
+			return true;
+		}
+		for (const stand of stands) state.remove(stand.task);
+		for (const stand of stands) state.putBack(stand);
+		return false;
+	}
+
+	/** When the day may begin for nothing while a move is made: as it does, or sooner. */
+	private assume(first: number): number {
+		const roll = this.dice.next(8);
+		if (roll < 4) return first;
+		if (roll < 7) return first - this.dice.next(12);
+		return first - this.dice.next(48);
+	}
+
+	private clear(component: number): void {
+		for (const u of this.model.components.members[component] ?? []) {
+			if ((this.state.start[u] ?? -1) >= 0) this.state.remove(u);
+			for (const tail of this.model.components.tails[u] ?? [])
+				if ((this.state.start[tail] ?? -1) >= 0) this.state.remove(tail);
+		}
+	}
+
+	/** The atom of a component that does not stand, by chance; -1 when all stand. */
+	private missingAtom(): number {
+		const { model, state } = this;
+		if (state.placed === model.tasks) return -1;
+		const { atoms } = model.components;
+		const from = this.dice.next(atoms.length);
+		for (let k = 0; k < atoms.length; k += 1) {
+			const at = (from + k) % atoms.length;
+			const atom = atoms[at];
+			if (atom?.whole && (state.start[atom.top] as number) < 0) return at;
+		}
+		return -1;
+	}
+
+	private total(): number {
+		const cost = costOf(this.state);
+		return cost >= NEVER ? NEVER : cost + MISSING * (this.model.tasks - this.state.placed);
+	}
+
+	private keep(): void {
+		this.bestCost = this.cost;
+		this.best.length = 0;
+		const { state, model } = this;
+		for (let u = 0; u < model.tasks; u += 1)
+			if ((state.start[u] as number) >= 0) this.best.push(this.standOf(u));
+	}
+
+	/** Goes back to the best plan found. */
+	restore(): void {
+		this.putAll(this.best);
+		this.cost = this.bestCost;
+	}
+
+	/** The best plan found, as plain data; the search goes on from where it was. */
+	plan(): Plan {
+		const now: Stand[] = [];
+		const { state, model } = this;
+		for (let u = 0; u < model.tasks; u += 1)
+			if ((state.start[u] as number) >= 0) now.push(this.standOf(u));
+		this.putAll(this.best);
+		const plan = planOf(state);
+		this.putAll(now);
+		return plan;
+	}
+
+	private putAll(stands: readonly Stand[]): void {
+		for (let u = 0; u < this.model.tasks; u += 1)
+			if ((this.state.start[u] as number) >= 0) this.state.remove(u);
+		for (const stand of stands) this.state.putBack(stand);
+	}
+
+	private standOf(u: number): Stand {
+		const { state } = this;
+		return {
+			task: u,
+			mode: state.mode[u] as number,
+			start: state.start[u] as number,
+			unit: state.load[u]?.unit ?? -1,
+			given: state.givenTo(u)
+		};
+	}
+}

@@ -1,0 +1,330 @@
+import {
+	NEVER,
+	type Compiled,
+	type CompiledDemand,
+	type CompiledEdge,
+	type CompiledMode,
+	type CompiledPortion,
+	type CompiledPrice,
+	type CompiledWindow
+} from './compiled.ts';
+import { priceAt, priceOfLag } from './prices.ts';
+import { Loads, type Load } from './loads.ts';
+import { Pools } from './pools.ts';
+
+/** Where a task stood, to be put back there. */
+export interface Stand {
+	readonly task: number;
+	readonly mode: number;
+	readonly start: number;
+	readonly unit: number;
+	readonly given: readonly (readonly number[])[] | null;
+}
+
+/** A plan in the making: which tasks stand where, and all that follows from it for pools and loads. */
+export class State {
+	/** By task: its start or -1, its end, its mode. */
+	readonly start: Int32Array;
+	readonly end: Int32Array;
+	readonly mode: Int32Array;
+	/** By task, where it started when it was last taken out; -1 before that. */
+	readonly stood: Int32Array;
+	readonly load: (Load | null)[];
+	readonly pools: Pools;
+	readonly loads: Loads;
+	placed = 0;
+	/** The prices of all that stands and of the lags between it, kept up to date; and how many lags are broken. */
+	priced = 0;
+	broken = 0;
+	private readonly given: (readonly (readonly number[])[] | null)[];
+
+	constructor(readonly model: Compiled) {
+		this.start = new Int32Array(model.tasks).fill(-1);
+		this.end = new Int32Array(model.tasks).fill(-1);
+		this.mode = new Int32Array(model.tasks).fill(-1);
+		this.stood = new Int32Array(model.tasks).fill(-1);
+		this.load = new Array<Load | null>(model.tasks).fill(null);
+		this.given = new Array<null>(model.tasks).fill(null);
+		this.pools = new Pools(model);
+		this.loads = new Loads(model);
+	}
+
+	modeAt(m: number): CompiledMode {
+		return this.model.modes[m] as CompiledMode;
+	}
+
+	readonly portionOf = (u: number): CompiledPortion =>
+		this.modeAt(this.mode[u] as number).portion as CompiledPortion;
+
+	/** The window of an edge between two modes; null forbids. */
+	windowOf(edge: CompiledEdge, beforeMode: number, afterMode: number): CompiledWindow | null {
+		const { firstMode } = this.model;
+		const row = beforeMode - (firstMode[edge.before] as number);
+		const column = afterMode - (firstMode[edge.after] as number);
+		return edge.table[row * edge.afterModes + column] as CompiledWindow | null;
+	}
+
+	place(u: number, m: number, start: number, unit: number, given: Stand['given'] = null): void {
+		const mode = this.modeAt(m);
+		this.start[u] = start;
+		this.mode[u] = m;
+		this.placed += 1;
+		if (mode.portion) this.join(u, mode.portion, start, unit);
+		else this.end[u] = start + mode.length;
+		const { demands } = mode;
+		let picks: (readonly number[])[] | null = null;
+		for (let at = 0; at < demands.length; at += 1) {
+			const demand = demands[at] as CompiledDemand;
+			const only = demand.view >= 0;
+			const pools = only ? demand.pools : (given?.[at] ?? this.choose(demand, start));
+			if (!only) {
+				picks ??= demands.map(() => []);
+				picks[at] = pools;
+			}
+			this.takeAll(demand, pools, start, 1);
+		}
+		this.given[u] = picks;
+		this.price(u, 1);
+		this.hold(u, 1);
+	}
+
+	remove(u: number): Stand {
+		const start = this.start[u] as number;
+		const m = this.mode[u] as number;
+		const mode = this.modeAt(m);
+		const given = this.given[u] ?? null;
+		this.price(u, -1);
+		this.hold(u, -1);
+		const { demands } = mode;
+		for (let at = 0; at < demands.length; at += 1) {
+			const demand = demands[at] as CompiledDemand;
+			this.takeAll(demand, demand.view >= 0 ? demand.pools : (given?.[at] ?? []), start, -1);
+		}
+		const unit = this.load[u]?.unit ?? -1;
+		this.stood[u] = start;
+		this.start[u] = -1;
+		if (mode.portion) this.leave(u);
+		this.mode[u] = -1;
+		this.end[u] = -1;
+		this.placed -= 1;
+		return { task: u, mode: m, start, unit, given };
+	}
+
+	/** What a task costs where it stands, with the lags that lead to it and, at the end of a chain, to its tails. */
+	priceOf(u: number): number {
+		const { edges, into, prices, components } = this.model;
+		let sum = 0;
+		const own = prices[u] as readonly CompiledPrice[];
+		for (let at = 0; at < own.length; at += 1)
+			sum += priceAt(own[at] as CompiledPrice, this.start[u] as number, this.end[u] as number);
+		const entering = into[u] as readonly number[];
+		for (let at = 0; at < entering.length; at += 1) {
+			const edge = edges[entering[at] as number] as CompiledEdge;
+			const began = this.start[edge.before] as number;
+			if (began < 0) continue;
+			const window = this.windowOf(edge, this.mode[edge.before] as number, this.mode[u] as number);
+			const anchor = edge.fromStart ? began : (this.end[edge.before] as number);
+			if (window) sum += priceOfLag(window, (this.start[u] as number) - anchor);
+		}
+		const tails = components.tails[u] as readonly number[];
+		for (let at = 0; at < tails.length; at += 1) sum += this.priceOf(tails[at] as number);
+		return sum;
+	}
+
+	/** The pools that gave what a task needs, where there was a choice. */
+	givenTo(u: number): Stand['given'] {
+		return this.given[u] ?? null;
+	}
+
+	putBack(stand: Stand): void {
+		this.place(stand.task, stand.mode, stand.start, stand.unit, stand.given);
+	}
+
+	/** What gives a demand of a task that starts then; empty-handed it takes the first, and the pool is overdrawn. */
+	choose(demand: CompiledDemand, start: number): number[] {
+		const picked: number[] = [];
+		const from = start + demand.from;
+		const to = start + demand.to;
+		for (let p = 0; p < demand.choice.length && picked.length < demand.amount; p += 1) {
+			const views = demand.choice[p] as readonly number[];
+			for (let k = 0; k < views.length && picked.length < demand.amount; k += 1) {
+				if (from < 0 || (this.pools.view(views[k] as number)[from] as number) < to) break;
+				picked.push(demand.pools[p] as number);
+			}
+		}
+		while (picked.length < demand.amount) picked.push(demand.pools[0] as number);
+		return picked;
+	}
+
+	/** True where a demand of a task that starts then is met. */
+	meets(demand: CompiledDemand, start: number): boolean {
+		const from = start + demand.from;
+		const to = start + demand.to;
+		if (from < 0 || to > this.model.horizon) return false;
+		if (demand.view >= 0) return (this.pools.view(demand.view)[from] as number) >= to;
+		let met = 0;
+		for (let p = 0; p < demand.choice.length; p += 1) {
+			const views = demand.choice[p] as readonly number[];
+			for (let k = 0; k < views.length; k += 1) {
+				if ((this.pools.view(views[k] as number)[from] as number) < to) break;
+				met += 1;
+			}
+		}
+		return met >= demand.amount;
+	}
+
+	private takeAll(
+		demand: CompiledDemand,
+		pools: readonly number[],
+		anchor: number,
+		sign: number
+	): void {
+		const from = anchor + demand.from;
+		const to = anchor + demand.to;
+		if (demand.view >= 0) {
+			this.pools.take(pools[0] as number, from, to, sign * demand.amount);
+			return;
+		}
+		for (let at = 0; at < pools.length; at += 1)
+			this.pools.take(pools[at] as number, from, to, sign);
+	}
+
+	private price(u: number, sign: number): void {
+		const prices = this.model.prices[u] as readonly CompiledPrice[];
+		for (let at = 0; at < prices.length; at += 1)
+			this.priced +=
+				sign * priceAt(prices[at] as CompiledPrice, this.start[u] as number, this.end[u] as number);
+	}
+
+	/** Takes or gives back what the lags of a task to its placed neighbours hold and cost. */
+	private hold(u: number, sign: number): void {
+		const { edges, out, into } = this.model;
+		const leaving = out[u] as readonly number[];
+		for (let at = 0; at < leaving.length; at += 1)
+			this.holdEdge(edges[leaving[at] as number] as CompiledEdge, sign);
+		const entering = into[u] as readonly number[];
+		for (let at = 0; at < entering.length; at += 1)
+			this.holdEdge(edges[entering[at] as number] as CompiledEdge, sign);
+	}
+
+	private holdEdge(edge: CompiledEdge, sign: number): void {
+		const to = this.start[edge.after] as number;
+		const began = this.start[edge.before] as number;
+		if (to < 0 || began < 0) return;
+		const window = this.windowOf(
+			edge,
+			this.mode[edge.before] as number,
+			this.mode[edge.after] as number
+		);
+		if (!window) {
+			this.broken += sign;
+			return;
+		}
+		const from = edge.fromStart ? began : (this.end[edge.before] as number);
+		const price = priceOfLag(window, to - from);
+		if (price >= NEVER) this.broken += sign;
+		else this.priced += sign * price;
+		for (let at = 0; at < window.holds.length; at += 1) {
+			const { pool, amount } = window.holds[at] as CompiledWindow['holds'][number];
+			this.pools.take(pool, from, to, sign * amount);
+		}
+	}
+
+	private join(u: number, portion: CompiledPortion, start: number, unit: number): void {
+		const machineAt = this.model.unitMachine[unit] as number;
+		const on = this.model.batch[machineAt];
+		if (!on) throw new Error('a portion stands on no unit');
+		const { loading, unloading } = on.machine;
+		const known = this.loads.at(unit, start);
+		if (known) {
+			known.members.push(u);
+			known.size += portion.size;
+			known.low = Math.min(known.low, portion.level);
+			known.high = Math.max(known.high, portion.level);
+			this.load[u] = known;
+			this.end[u] = known.end;
+			if (portion.length > known.longest) this.endLoadAt(known, portion.length, u);
+			return;
+		}
+		const end = start + loading + portion.length + unloading;
+		const load: Load = {
+			unit,
+			start,
+			end,
+			size: portion.size,
+			low: portion.level,
+			high: portion.level,
+			longest: portion.length,
+			members: [u],
+			given: []
+		};
+		for (const { demand, ofEnd } of on.attended) {
+			const anchor = ofEnd ? end : start;
+			const pools = demand.view >= 0 ? [...demand.pools] : this.choose(demand, anchor);
+			load.given.push(pools);
+			this.takeAll(demand, pools, anchor, 1);
+		}
+		this.loads.add(load);
+		this.load[u] = load;
+		this.end[u] = end;
+	}
+
+	private leave(u: number): void {
+		const load = this.load[u];
+		if (!load) return;
+		this.load[u] = null;
+		load.members.splice(load.members.indexOf(u), 1);
+		if (load.members.length === 0) {
+			const on = this.model.batch[this.model.unitMachine[load.unit] as number];
+			on?.attended.forEach(({ demand, ofEnd }, at) =>
+				this.takeAll(demand, load.given[at] ?? [], ofEnd ? load.end : load.start, -1)
+			);
+			this.loads.drop(load);
+			return;
+		}
+		load.size = 0;
+		load.low = NEVER;
+		load.high = -NEVER;
+		let longest = 0;
+		for (const other of load.members) {
+			const portion = this.portionOf(other);
+			load.size += portion.size;
+			load.low = Math.min(load.low, portion.level);
+			load.high = Math.max(load.high, portion.level);
+			longest = Math.max(longest, portion.length);
+		}
+		if (longest < load.longest) this.endLoadAt(load, longest, -1);
+	}
+
+	/** A load became longer or shorter: what counts from its end goes with it. */
+	private endLoadAt(load: Load, longest: number, newcomer: number): void {
+		const on = this.model.batch[this.model.unitMachine[load.unit] as number];
+		const end = load.end + longest - load.longest;
+		on?.attended.forEach(({ demand, ofEnd }, at) => {
+			if (!ofEnd) return;
+			this.takeAll(demand, load.given[at] ?? [], load.end, -1);
+			this.takeAll(demand, load.given[at] ?? [], end, 1);
+		});
+		for (const u of load.members) {
+			// The newcomer's own lags and prices are taken up when it stands.
+			if (u === newcomer) {
+				this.end[u] = end;
+				continue;
+			}
+			this.price(u, -1);
+			this.holdFromEnd(u, -1);
+			this.end[u] = end;
+			this.price(u, 1);
+			this.holdFromEnd(u, 1);
+		}
+		load.end = end;
+		load.longest = longest;
+	}
+
+	private holdFromEnd(u: number, sign: number): void {
+		for (const e of this.model.out[u] as readonly number[]) {
+			const edge = this.model.edges[e] as CompiledEdge;
+			if (!edge.fromStart) this.holdEdge(edge, sign);
+		}
+	}
+}
