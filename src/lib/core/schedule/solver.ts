@@ -3,6 +3,7 @@ import { faultOf, type Fault } from './faults.ts';
 import type { Plan } from './plan.ts';
 import type { Problem } from './problem.ts';
 import { compile } from './search/compile.ts';
+import { standsOf } from './search/stands-of.ts';
 import { MANNER, type Manner } from './search/manner.ts';
 import { Search } from './search/search.ts';
 
@@ -41,6 +42,14 @@ export class Solver {
 	/** Makes the first plan. */
 	begin(): void {
 		this.search.begin();
+	}
+
+	/**
+	 * Begins from a plan in force instead: what still can stands where it stood, the rest is put in around it. What the
+	 * problem pins is kept first.
+	 */
+	resume(plan: Plan): void {
+		this.search.resume(standsOf(this.search.model, plan));
 	}
 
 	/** Makes so many moves with a share of the budget (0 to 1) spent. */

@@ -275,6 +275,6 @@ export function compile(problem: Problem): Compiled {
 		batch,
 		unitMachine: Int32Array.from(unitMachine),
 		unitCapacity: Int32Array.from(unitCapacity),
-		components: componentsOf(problem.tasks.length, edges, out, into)
+		components: componentsOf(problem.tasks.length, edges, out, into, pinned)
 	};
 }

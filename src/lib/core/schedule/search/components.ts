@@ -43,7 +43,8 @@ export function componentsOf(
 	tasks: number,
 	edges: readonly CompiledEdge[],
 	out: readonly (readonly number[])[],
-	into: readonly (readonly number[])[]
+	into: readonly (readonly number[])[],
+	pinned: Uint8Array
 ): Components {
 	const of = new Int32Array(tasks).fill(-1);
 	const parent = new Int32Array(tasks).fill(-1);
@@ -118,12 +119,14 @@ export function componentsOf(
 		addAtom(root, component, true);
 		for (const u of inside) {
 			const under = children[u] ?? [];
-			if (under.length < 2) continue;
+			const decided = pinned[u] === 1;
+			if (under.length < 2 && !decided) continue;
 			for (const e of under) {
 				const edge = edges[e];
 				if (!edge) continue;
 				const child = parentEdge[edge.after] === e ? edge.after : edge.before;
-				addAtom(child, component, false);
+				// What hangs from something decided is as much of a whole as there is.
+				addAtom(child, component, decided);
 			}
 		}
 	});

@@ -56,9 +56,10 @@ export class Inserter {
 		return false;
 	}
 
-	/** Takes a task out again with all that was put in from it on. */
-	private takeOut(u: number): void {
+	/** Takes a task out again with all that was put in from it on; what is decided stays. */
+	takeOut(u: number): void {
 		const { state } = this;
+		if (state.model.pinned[u] === 1) return;
 		const { components, edges } = state.model;
 		for (const list of [components.children[u], components.followers[u]] as (readonly number[])[])
 			for (let at = 0; at < list.length; at += 1) {

@@ -1,5 +1,5 @@
 import { worseAllowed } from './acceptance.ts';
-import { NEVER, type Compiled } from './compiled.ts';
+import { NEVER, type Compiled, type CompiledEdge } from './compiled.ts';
 import type { Plan } from '../plan.ts';
 import { costOf } from './cost.ts';
 import { Dice } from './dice.ts';
@@ -10,6 +10,7 @@ import { Neighbourhoods } from './neighbourhoods.ts';
 import { planOf } from './plan-of.ts';
 import { State, type Stand } from './state.ts';
 import { Timing } from './timing.ts';
+import { tryStand } from './try-stand.ts';
 
 /** Price of a task that found no place: more than any wish, so that a complete plan always wins. */
 const MISSING = 1 << 22;
@@ -63,22 +64,56 @@ export class Search {
 		});
 		const order = components.members.map((_, at) => at);
 		order.sort((a, b) => (rank[a] ?? 0) - (rank[b] ?? 0) || a - b);
-		for (const component of order) {
-			const top = components.members[component]?.[0] ?? 0;
-			const waits = (model.into[top] ?? []).some(
-				(e) => (state.start[model.edges[e]?.before ?? 0] ?? -1) < 0
-			);
-			if (waits || (state.start[top] ?? -1) >= 0) continue;
-			const least = this.inserter.values.least[top] ?? 0;
+		for (const component of order) this.fill(component);
+		this.cost = this.total();
+		if (this.cost < this.bestCost) this.keep();
+	}
+
+	/** Puts in what of a component does not stand; where a tree finds no place it is left out, and told as missing. */
+	private fill(component: number): void {
+		const { model, state, inserter } = this;
+		for (const top of model.components.members[component] ?? []) {
+			const parent = model.components.parent[top] as number;
+			const begins = parent < 0 || (state.start[parent] as number) >= 0;
+			if ((state.start[top] as number) >= 0 || !begins) continue;
+			const waits = (model.into[top] ?? []).some((e) => {
+				const { before, tight } = model.edges[e] as CompiledEdge;
+				return !tight && (state.start[before] as number) < 0;
+			});
+			if (waits) continue;
+			const least = inserter.values.least[top] as number;
 			// Where what hangs from it gets in its own way at the best start, another start may do.
 			let noise = 0;
 			for (const over of [100, 400, 1600, NEVER / 2, NEVER / 2, NEVER / 2]) {
-				this.inserter.values.beginning.look(model.horizon);
-				if (this.inserter.insert(top, least + over, noise)) break;
-				this.clear(component);
+				inserter.values.beginning.look(model.horizon);
+				if (inserter.insert(top, least + over, noise)) break;
+				inserter.takeOut(top);
 				noise = 4 * noise + 16;
 			}
 		}
+	}
+
+	/**
+	 * Begins from a plan that was made for the problem as it was: what still can stands where it stood, the rest is put
+	 * in around it, in order of due times.
+	 */
+	resume(stands: readonly Stand[]): void {
+		learnLeast(this.inserter.values);
+		const { state, model } = this;
+		this.inserter.attempts = 4;
+		for (const stand of stands) if (model.pinned[stand.task] === 1) tryStand(state, stand);
+		for (const stand of stands) if (model.pinned[stand.task] !== 1) tryStand(state, stand);
+		const { components } = model;
+		// A tree stands from its top on: what hangs from something that does not stand goes in with it.
+		for (const members of components.members)
+			for (const u of members) {
+				const parent = components.parent[u] as number;
+				if (parent >= 0 && (state.start[parent] as number) < 0 && model.pinned[u] !== 1)
+					if ((state.start[u] as number) >= 0) state.remove(u);
+			}
+		const order = components.members.map((_, at) => at);
+		order.sort((a, b) => this.dueOf(a) - this.dueOf(b) || a - b);
+		for (const component of order) this.fill(component);
 		this.cost = this.total();
 		if (this.cost < this.bestCost) this.keep();
 	}
@@ -183,14 +218,6 @@ export class Search {
 		if (roll < 4) return first;
 		if (roll < 7) return first - this.dice.next(12);
 		return first - this.dice.next(48);
-	}
-
-	private clear(component: number): void {
-		for (const u of this.model.components.members[component] ?? []) {
-			if ((this.state.start[u] ?? -1) >= 0) this.state.remove(u);
-			for (const tail of this.model.components.tails[u] ?? [])
-				if ((this.state.start[tail] ?? -1) >= 0) this.state.remove(tail);
-		}
 	}
 
 	/** The atom of a component that does not stand, by chance; -1 when all stand. */

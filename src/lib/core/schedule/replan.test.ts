@@ -1,0 +1,139 @@
+import { test } from 'node:test';
+import assert from 'node:assert/strict';
+import { generateDay } from '../../../../bench/schedule/generate-day.ts';
+import { problemOf } from '../../../../bench/schedule/neutral-case.ts';
+import { checkPlan } from './check/check-plan.ts';
+import { EVERY_KIND, GOOD_PLAN } from './every-kind.fixture.ts';
+import type { Plan } from './plan.ts';
+import type { Problem } from './problem.ts';
+import { differenceOf, withPriceOnMoving, withSoftWindows } from './replan.ts';
+import { solve, Solver } from './solver.ts';
+
+/** What was begun before a time happened as it was planned, and is pinned. */
+function happened(problem: Problem, plan: Plan, until: number): Problem {
+	const placed = new Map(plan.placed.map((one) => [one.task, one]));
+	return {
+		...problem,
+		tasks: problem.tasks.map((task) => {
+			const one = placed.get(task.id);
+			return one && one.start < until
+				? { ...task, pin: { start: one.start, mode: one.mode, unit: one.unit } }
+				: task;
+		})
+	};
+}
+
+function replanned(problem: Problem, before: Plan, moves: number) {
+	const made = Solver.of(withPriceOnMoving(problem, before, { price: 6, tier: 0 }), 1);
+	assert.ok(made.ok, JSON.stringify(made));
+	const solver = made.value;
+	solver.resume(before);
+	for (let done = 0; done < moves; done += 10) solver.run(10, done / moves);
+	solver.finish();
+	const after = solver.plan();
+	assert.deepEqual(checkPlan(problem, after).violations, []);
+	return { after, difference: differenceOf(before, after) };
+}
+
+test('a plan goes on from what happened: what began stays, and little of the rest moves', () => {
+	const problem = problemOf(generateDay('medium', 1));
+	const made = solve(problem, { seed: 1, moves: 400 });
+	assert.ok(made.ok);
+	const before = made.value;
+	assert.deepEqual(before.missing, []);
+	const began = happened(problem, before, 230);
+	// One dough that is still rising turns out quicker: its wish and its most come sooner.
+	const rising = problem.lags.find(
+		({ before: task, after }) =>
+			after.startsWith('div') &&
+			(before.placed.find((one) => one.task === task)?.start ?? 0) < 230 &&
+			(before.placed.find((one) => one.task === after)?.start ?? 0) >= 232
+	);
+	assert.ok(rising, 'a dough is on its way at that time');
+	const changed: Problem = {
+		...began,
+		lags: began.lags.map((lag) =>
+			lag.before === rising.before && lag.after.startsWith('div')
+				? {
+						...lag,
+						windows: lag.windows.map((choice) => ({
+							...choice,
+							window: choice.window && {
+								...choice.window,
+								least: choice.window.least - 3,
+								wish: (choice.window.wish ?? 0) - 3
+							}
+						}))
+					}
+				: lag
+		)
+	};
+	const { difference } = replanned(changed, before, 60);
+	assert.equal(difference.dropped.length + difference.added.length, 0);
+	const free = changed.tasks.filter(({ pin }) => pin === null).length;
+	const stayed = difference.kept - (changed.tasks.length - free);
+	assert.ok(stayed >= 0.7 * free, `${stayed} of ${free} stay`);
+	for (const { before: was } of difference.moved) assert.ok(was.start >= 230, was.task);
+});
+
+test('a resource that is gone moves what stood on it, and only the problem decides what may stay', () => {
+	const before = solve(EVERY_KIND, { seed: 1, moves: 300 });
+	assert.ok(before.ok);
+	const without: Problem = {
+		...EVERY_KIND,
+		batchMachines: EVERY_KIND.batchMachines.map((machine) => ({
+			...machine,
+			units: machine.units.filter(({ id }) => id !== before.value.loads[0]?.unit)
+		}))
+	};
+	const { difference } = replanned(without, before.value, 100);
+	const tiles = difference.moved.map(({ after }) => after.task);
+	assert.ok(tiles.some((task) => task.endsWith('tile')));
+	assert.equal(difference.dropped.length, 0);
+});
+
+test('a new job is put in around what stands', () => {
+	const [first, ...others] = EVERY_KIND.tasks;
+	assert.ok(first);
+	const one = { ...EVERY_KIND, tasks: [first, ...others] };
+	const extra: Problem = {
+		...one,
+		tasks: [...one.tasks, { ...first, id: 'more red', group: 'more' }]
+	};
+	const before = solve(EVERY_KIND, { seed: 1, moves: 300 });
+	assert.ok(before.ok);
+	const { difference } = replanned(extra, before.value, 100);
+	assert.deepEqual(
+		difference.added.map(({ task }) => task),
+		['more red']
+	);
+	assert.ok(difference.kept >= 3, JSON.stringify(difference.moved));
+});
+
+test('what exists is used outside its window rather than dropped, at its price', () => {
+	const pinned: Problem = {
+		...EVERY_KIND,
+		tasks: EVERY_KIND.tasks.map((task) =>
+			task.id === 'red'
+				? { ...task, pin: { start: 0, mode: 'press', unit: null } }
+				: task.id === 'red tile'
+					? { ...task, earliest: 30 }
+					: task
+		)
+	};
+	const strict = solve(pinned, { seed: 1, moves: 100 });
+	assert.ok(strict.ok && strict.value.missing.includes('red tile'));
+	const soft = withSoftWindows(pinned, (task) => task === 'red', 50);
+	const made = solve(soft, { seed: 1, moves: 100 });
+	assert.ok(made.ok);
+	assert.deepEqual(made.value.missing, []);
+	const { violations, cost } = checkPlan(soft, made.value);
+	assert.deepEqual(violations, []);
+	// The tile starts at 30, its window closed at 16: fourteen units at 50, and eight off its wish at 2.
+	assert.equal(cost.tiers[1], 14 * 50 + 8 * 2);
+});
+
+test('two plans that are one differ in nothing', () => {
+	const { moved, added, dropped, kept } = differenceOf(GOOD_PLAN, GOOD_PLAN);
+	assert.deepEqual([moved, added, dropped, kept], [[], [], [], 5]);
+});
