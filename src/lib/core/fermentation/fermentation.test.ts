@@ -79,7 +79,14 @@ test('cardinal temperatures with a pole or out of order are refused', () => {
 		ok: false,
 		error: { kind: 'optimum-too-low', least: 21, optimum: 20 }
 	});
-	assert.equal(cardinalCurve({ minimum: 30, optimum: 20, maximum: 42 }).ok, false);
+	for (const temperatures of [
+		{ minimum: 30, optimum: 20, maximum: 42 },
+		{ minimum: 4, optimum: 40, maximum: 38 }
+	])
+		assert.deepEqual(cardinalCurve(temperatures), {
+			ok: false,
+			error: { kind: 'not-ordered', temperatures }
+		});
 });
 
 const celsius = fc.double({ min: 2, max: 36, noNaN: true });

@@ -1,3 +1,4 @@
+import { DENSE, ERROR, NODES, WEIGHTS } from './dormand-prince.ts';
 import { spendWork } from '../work.ts';
 
 /**
@@ -48,29 +49,6 @@ const LONGEST_STEP_MINUTES = 120;
 const SHORTEST_STEP_MINUTES = 1e-6;
 const MOST_STEPS = 100_000;
 
-// The pair of fifth and fourth order of dormand-prince-1980.
-const NODES = [0, 1 / 5, 3 / 10, 4 / 5, 8 / 9, 1, 1];
-const WEIGHTS: readonly (readonly number[])[] = [
-	[],
-	[1 / 5],
-	[3 / 40, 9 / 40],
-	[44 / 45, -56 / 15, 32 / 9],
-	[19372 / 6561, -25360 / 2187, 64448 / 6561, -212 / 729],
-	[9017 / 3168, -355 / 33, 46732 / 5247, 49 / 176, -5103 / 18656],
-	[35 / 384, 0, 500 / 1113, 125 / 192, -2187 / 6784, 11 / 84]
-];
-const ERROR = [71 / 57600, 0, -71 / 16695, 71 / 1920, -17253 / 339200, 22 / 525, -1 / 40];
-
-/** The continuous extension of the pair, of order 4 all along a step (hairer-1993). */
-const DENSE = [
-	-12715105075 / 11282082432,
-	0,
-	87487479700 / 32700410799,
-	-10690763975 / 1880347072,
-	701980252875 / 199316789632,
-	-1453857185 / 822651844,
-	69997945 / 29380423
-];
 /** How closely the moment is found at which a threshold is passed, in minutes. */
 const SWITCH_MINUTES = 1e-7;
 /** A threshold that is passed and passed back within a step is looked for at so many places. */
