@@ -312,3 +312,13 @@ test('a build whose wait cannot be is told with the reason, and the doughs go on
 	assert.ok(problem.tasks.some((task) => task.id.startsWith('mix:loaf:')));
 	assert.ok(!problem.tasks.some((task) => task.id.startsWith('preparation:')));
 });
+
+test('mixing stands on a mixer and a load on a deck, what is done by hand on neither', () => {
+	const machinesOf = new Map(
+		expandDay(DAY).problem.tasks.map(({ id, machines }) => [id, machines])
+	);
+	assert.deepEqual(machinesOf.get('mix:loaf:1:0'), ['mixer']);
+	assert.equal(machinesOf.get('load:loaf:1:round:1')?.includes('mixer'), false);
+	for (const byHand of ['portion:loaf:1:round:0', 'portion:loaf:1:round:1'])
+		assert.deepEqual(machinesOf.get(byHand), [], byHand);
+});

@@ -1,19 +1,8 @@
-import { NEVER, type CompiledEdge, type CompiledWindow } from './compiled.ts';
-import { setupBetween } from './setup.ts';
-import type { Load } from './loads.ts';
+import { NEVER } from './compiled.ts';
 import { MinCut } from './min-cut.ts';
+import { Orders } from './orders.ts';
 import { priceAt, priceOfLag } from './prices.ts';
 import type { State } from './state.ts';
-
-/** A use of a pool: from an anchor of one node to an anchor of another. */
-interface Use {
-	readonly from: number;
-	readonly fromOff: number;
-	readonly to: number;
-	readonly toOff: number;
-	readonly begin: number;
-	readonly end: number;
-}
 
 /**
  * The best times for a plan whose order, modes and units stay as they are.
@@ -21,35 +10,23 @@ interface Use {
  * Model: with all orders fixed the plan is a simple temporal network with convex prices, an L-natural-convex function of
  * whole numbers; it is brought down by steepest descent: the set of tasks to move one unit later (or earlier) that
  * saves most is a minimum cut, until no set saves anything, which proves the optimum for that order. Portions of a
- * load move as one. Pools of several are split into pieces as the plan uses them, each with its order.
+ * load move as one.
  * Source: Murota, discrete convex analysis; Dinic for the cuts. Failures: none; a plan that breaks something is left.
  */
 export class Timing {
-	private readonly nodeOf: Int32Array;
-	private readonly time: Int32Array;
-	private readonly low: Int32Array;
-	private readonly high: Int32Array;
-	private nodes = 0;
+	private readonly orders: Orders;
 	private readonly cut: MinCut;
 	private readonly kept: Uint8Array;
-	private arcs: { a: number; b: number; least: number }[] = [];
-	private loadNodes = new Map<Load, number>();
-	private spanNodes: { node: number; price: number }[] = [];
 
 	constructor(private readonly state: State) {
-		const { model } = state;
-		const most = model.tasks + 2 * model.spans.length + 2 * model.batch.length + 4;
-		this.nodeOf = new Int32Array(model.tasks);
-		this.time = new Int32Array(most);
-		this.low = new Int32Array(most);
-		this.high = new Int32Array(most);
-		this.cut = new MinCut(most);
-		this.kept = new Uint8Array(most);
+		this.orders = new Orders(state);
+		this.cut = new MinCut(this.orders.most);
+		this.kept = new Uint8Array(this.orders.most);
 	}
 
 	/** Gives the starts of all tasks at the optimum for the order of the plan; null where none can be improved. */
 	improve(mostSteps: number): Int32Array | null {
-		this.read();
+		this.orders.read();
 		let moved = false;
 		let failed = 0;
 		let sign: 1 | -1 = 1;
@@ -66,263 +43,20 @@ export class Timing {
 		const { model } = this.state;
 		const starts = new Int32Array(model.tasks);
 		for (let u = 0; u < model.tasks; u += 1) {
-			const node = this.nodeOf[u] as number;
-			starts[u] = node < 0 ? -1 : (this.time[node] as number);
+			const node = this.orders.nodeOf[u] as number;
+			starts[u] = node < 0 ? -1 : (this.orders.time[node] as number);
 		}
 		return starts;
 	}
 
-	private read(): void {
-		const { state, time, low, high, nodeOf } = this;
-		const { model } = state;
-		this.nodes = 0;
-		this.arcs = [];
-		this.spanNodes = [];
-		this.loadNodes = new Map();
-		for (let u = 0; u < model.tasks; u += 1) {
-			const start = state.start[u] as number;
-			nodeOf[u] = -1;
-			if (start < 0) continue;
-			const load = state.load[u];
-			let node = load ? this.loadNodes.get(load) : undefined;
-			if (node === undefined) {
-				node = this.addNode(start, 0, model.horizon);
-				if (load) this.loadNodes.set(load, node);
-			}
-			nodeOf[u] = node;
-			const fixed = model.pinned[u] === 1;
-			low[node] = fixed ? start : Math.max(low[node] as number, model.earliest[u] as number);
-			high[node] = fixed ? start : Math.min(high[node] as number, model.latest[u] as number);
-			const length = (state.end[u] as number) - start;
-			high[node] = Math.min(high[node] as number, model.horizon - length);
-		}
-		this.readSpans();
-		this.readLoads();
-		this.readPools();
-		this.readChangeovers();
-		for (let node = 0; node < this.nodes; node += 1) {
-			// What stands is never thrown out of its own bounds.
-			low[node] = Math.min(low[node] as number, time[node] as number);
-			high[node] = Math.max(high[node] as number, time[node] as number);
-		}
-	}
-
-	private addNode(at: number, low: number, high: number): number {
-		const node = this.nodes;
-		this.time[node] = at;
-		this.low[node] = low;
-		this.high[node] = high;
-		this.nodes += 1;
-		return node;
-	}
-
-	private order(a: number, b: number, least: number): void {
-		if (a !== b) this.arcs.push({ a, b, least });
-	}
-
-	private readSpans(): void {
-		const { state } = this;
-		const { model } = state;
-		for (const span of model.spans) {
-			const inside: number[] = [];
-			let first = NEVER;
-			let last = -1;
-			for (const u of span.tasks) {
-				const start = state.start[u] as number;
-				if (start < 0) continue;
-				const node = this.nodeOf[u] as number;
-				if (start < span.floor) {
-					this.high[node] = Math.min(this.high[node] as number, span.floor - 1);
-					continue;
-				}
-				this.low[node] = Math.max(this.low[node] as number, span.floor);
-				inside.push(u);
-				first = Math.min(first, start);
-				last = Math.max(last, state.end[u] as number);
-			}
-			if (inside.length === 0) continue;
-			const begin = this.addNode(first, -model.horizon, 2 * model.horizon);
-			this.spanNodes.push({ node: begin, price: -span.price });
-			for (const u of inside) this.order(begin, this.nodeOf[u] as number, 0);
-			if (span.until !== null) continue;
-			const end = this.addNode(last, -model.horizon, 2 * model.horizon);
-			this.spanNodes.push({ node: end, price: span.price });
-			for (const u of inside)
-				this.order(
-					this.nodeOf[u] as number,
-					end,
-					(state.end[u] as number) - (state.start[u] as number)
-				);
-		}
-	}
-
-	private readLoads(): void {
-		const { state } = this;
-		const { model } = state;
-		for (const { machine, firstUnit, units } of model.batch) {
-			const loads: Load[] = [];
-			for (let unit = firstUnit; unit < firstUnit + units; unit += 1)
-				loads.push(...(state.loads.ofUnit[unit] as Load[]));
-			if (loads.length === 0) continue;
-			loads.sort((a, b) => a.start - b.start);
-			const node = (load: Load) => this.loadNodes.get(load) ?? 0;
-			loads.forEach((a, k) => {
-				for (const b of loads.slice(k + 1)) {
-					const own = a.unit === b.unit;
-					const setup = Math.max(
-						setupBetween(machine, a.low, b.high),
-						setupBetween(machine, a.high, b.low)
-					);
-					if (!own && (!machine.shared || setup === 0)) continue;
-					const gap = own ? Math.max(machine.recovery, setup) : setup;
-					this.order(node(a), node(b), a.end - a.start + gap);
-				}
-			});
-			if (machine.onPrice === 0) continue;
-			const begin = this.addNode(loads[0]?.start ?? 0, -model.horizon, 2 * model.horizon);
-			const end = this.addNode(
-				loads.reduce((last, load) => Math.max(last, load.end), 0),
-				-model.horizon,
-				2 * model.horizon
-			);
-			this.spanNodes.push({ node: begin, price: -machine.onPrice });
-			this.spanNodes.push({ node: end, price: machine.onPrice });
-			for (const load of loads) {
-				this.order(begin, node(load), 0);
-				this.order(node(load), end, load.end - load.start);
-			}
-		}
-	}
-
-	/** Splits what is used of every pool into pieces, each used by one after the other. */
-	private readPools(): void {
-		const { state, nodeOf } = this;
-		const { model } = state;
-		const uses: Use[][] = model.there.map(() => []);
-		const add = (pool: number, amount: number, use: Use) => {
-			if (use.begin < use.end) for (let k = 0; k < amount; k += 1) uses[pool]?.push(use);
-		};
-		for (let u = 0; u < model.tasks; u += 1) {
-			const start = state.start[u] as number;
-			if (start < 0) continue;
-			const node = nodeOf[u] as number;
-			state.modeAt(state.mode[u] as number).demands.forEach((demand, at) => {
-				const pools = demand.view >= 0 ? demand.pools : (state.givenTo(u)?.[at] ?? []);
-				const use = {
-					from: node,
-					fromOff: demand.from,
-					to: node,
-					toOff: demand.to,
-					begin: start + demand.from,
-					end: start + demand.to
-				};
-				for (const pool of pools) add(pool, demand.view >= 0 ? demand.amount : 1, use);
-			});
-		}
-		for (const [load, node] of this.loadNodes) {
-			const on = model.batch[model.unitMachine[load.unit] as number];
-			on?.attended.forEach(({ demand, ofEnd }, at) => {
-				const off = ofEnd ? load.end - load.start : 0;
-				const use = {
-					from: node,
-					fromOff: off + demand.from,
-					to: node,
-					toOff: off + demand.to,
-					begin: load.start + off + demand.from,
-					end: load.start + off + demand.to
-				};
-				const pools = load.given[at] ?? [];
-				for (const pool of pools) add(pool, demand.view >= 0 ? demand.amount : 1, use);
-			});
-		}
-		for (const edge of model.edges) {
-			const window = this.windowNow(edge);
-			if (!window) continue;
-			const began = state.start[edge.before] as number;
-			const off = edge.fromStart ? 0 : (state.end[edge.before] as number) - began;
-			for (const { pool, amount } of window.holds)
-				add(pool, amount, {
-					from: nodeOf[edge.before] as number,
-					fromOff: off,
-					to: nodeOf[edge.after] as number,
-					toOff: 0,
-					begin: began + off,
-					end: state.start[edge.after] as number
-				});
-		}
-		uses.forEach((list, pool) => this.chain(list, model.there[pool] as Int16Array));
-	}
-
-	private chain(uses: Use[], there: Int16Array): void {
-		uses.sort((a, b) => a.begin - b.begin || a.end - b.end);
-		let most = 0;
-		for (const amount of there) most = Math.max(most, amount);
-		// Piece k is there where more than k are; each serves the uses it can one after the other.
-		const last: (Use | null)[] = Array.from({ length: most }, () => null);
-		for (const use of uses) {
-			let best = -1;
-			for (let k = 0; k < most; k += 1) {
-				const before = last[k] ?? null;
-				if (before && before.end > use.begin) continue;
-				let whole = true;
-				for (let t = use.begin; t < use.end && whole; t += 1) whole = (there[t] ?? 0) > k;
-				if (!whole) continue;
-				if (best < 0 || (last[k]?.end ?? -1) > (last[best]?.end ?? -1)) best = k;
-			}
-			if (best < 0) {
-				// No piece serves it whole (one hands over to another): it stays where it is.
-				this.low[use.from] = this.high[use.from] = this.time[use.from] as number;
-				this.low[use.to] = this.high[use.to] = this.time[use.to] as number;
-				continue;
-			}
-			const before = last[best];
-			if (before) this.order(before.to, use.from, before.toOff - use.fromOff);
-			let from = use.begin;
-			let to = use.end;
-			while (from > 0 && (there[from - 1] as number) > best) from -= 1;
-			while (to < there.length && (there[to] as number) > best) to += 1;
-			this.low[use.from] = Math.max(this.low[use.from] as number, from - use.fromOff);
-			this.high[use.to] = Math.min(this.high[use.to] as number, to - use.toOff);
-			last[best] = use;
-		}
-	}
-
-	private readChangeovers(): void {
-		const { state } = this;
-		const { model } = state;
-		const byMachine = new Map<number, number[]>();
-		for (let u = 0; u < model.tasks; u += 1) {
-			if ((state.start[u] as number) < 0) continue;
-			const { machine } = state.modeAt(state.mode[u] as number);
-			if (machine >= 0) byMachine.set(machine, [...(byMachine.get(machine) ?? []), u]);
-		}
-		for (const [machine, tasks] of byMachine) {
-			tasks.sort((a, b) => (state.start[a] as number) - (state.start[b] as number));
-			tasks.forEach((a, k) => {
-				const b = tasks[k + 1];
-				if (b === undefined) return;
-				const [one, other] = [a, b].map((u) => state.modeAt(state.mode[u] as number).family);
-				const gap = model.changing[machine]?.between(one ?? '', other ?? '') ?? 0;
-				const length = (state.end[a] as number) - (state.start[a] as number);
-				this.order(this.nodeOf[a] as number, this.nodeOf[b] as number, length + gap);
-			});
-		}
-	}
-
-	private windowNow(edge: CompiledEdge): CompiledWindow | null {
-		const { state } = this;
-		const before = state.mode[edge.before] as number;
-		const after = state.mode[edge.after] as number;
-		return before < 0 || after < 0 ? null : state.windowOf(edge, before, after);
-	}
-
 	/** Moves the set of nodes that saves most by one unit; false where none saves anything. */
 	private step(sign: 1 | -1): boolean {
-		const { cut, time, low, high, state, nodeOf, kept } = this;
+		const { cut, state, kept, orders } = this;
+		const { time, low, high, nodeOf, nodes } = orders;
 		const { model } = state;
 		cut.clear();
-		const own = new Int32Array(this.nodes);
-		for (let node = 0; node < this.nodes; node += 1) {
+		const own = new Int32Array(nodes);
+		for (let node = 0; node < nodes; node += 1) {
 			const to = (time[node] as number) + sign;
 			if (to < (low[node] as number) || to > (high[node] as number)) own[node] = NEVER;
 		}
@@ -341,9 +75,9 @@ export class Timing {
 						priceAt(price, start, start + length)
 				);
 		}
-		for (const { node, price } of this.spanNodes) charge(node, sign * price);
+		for (const { node, price } of orders.spanNodes) charge(node, sign * price);
 		for (const edge of model.edges) {
-			const window = this.windowNow(edge);
+			const window = orders.windowNow(edge);
 			if (!window) continue;
 			const a = nodeOf[edge.before] as number;
 			const b = nodeOf[edge.after] as number;
@@ -361,16 +95,16 @@ export class Timing {
 				own
 			);
 		}
-		for (const { a, b, least } of this.arcs) {
+		for (const { a, b, least } of orders.arcs) {
 			const room = (time[b] as number) - (time[a] as number) - least;
 			// Only the one that is moved towards the other can break the order.
 			if (room < 1) this.joinPair(a, b, sign > 0 ? NEVER : 0, sign > 0 ? 0 : NEVER, own);
 		}
-		for (let node = 0; node < this.nodes; node += 1) cut.price(node, own[node] as number);
+		for (let node = 0; node < nodes; node += 1) cut.price(node, own[node] as number);
 		kept.fill(0);
 		cut.solve(kept);
 		let any = false;
-		for (let node = 0; node < this.nodes; node += 1) {
+		for (let node = 0; node < nodes; node += 1) {
 			if (kept[node] !== 1) continue;
 			time[node] = (time[node] as number) + sign;
 			any = true;
