@@ -19,6 +19,8 @@ export type { Cost, Placed, Plan, PlannedLoad } from './plan.ts';
 export { faultOf, LIMITS, type Fault } from './faults.ts';
 export { solve, Solver, type Progress } from './solver.ts';
 export { differenceOf, withPriceOnMoving, withSoftWindows, type Difference } from './replan.ts';
+export type { Link } from './circle.ts';
+export { conflictOf, type Conflict, type Wish } from './conflict.ts';
 export { holdersOf, type Held, type Holder } from './holders.ts';
 export {
 	chanceOfPlan,

@@ -1,0 +1,102 @@
+import type { Mode, Problem, Task } from './problem.ts';
+
+/** One step of a chain of constraints that cannot all be kept: `by` units are asked for, together more than there is. */
+export interface Link {
+	readonly kind: 'lag-least' | 'lag-most' | 'earliest' | 'latest' | 'pin' | 'horizon';
+	/** The lag, or the task whose bound it is. */
+	readonly of: string;
+	/** The task before and after; null for the beginning of time. */
+	readonly from: string | null;
+	readonly to: string | null;
+	/** The task `to` starts at least so many units after `from` (which may be negative). */
+	readonly by: number;
+}
+
+/**
+ * Looks for a circle of lags and bounds that no start times can keep, whatever the resources; null where there is none.
+ *
+ * Model: the temporal network of the hard windows, at the shortest lengths and widest windows of all modes, so that what
+ * is found clashes in every mode; Bellman and Ford's longest paths, a circle of positive length is the clash.
+ * Range: a problem without faults. Source: Dechter, Meiri and Pearl (1991). Failures: none.
+ * Example: a task that starts at least 5 after another, which starts at least 3 after it: a circle of 8.
+ */
+export function circleOf(problem: Problem): readonly Link[] | null {
+	const links = linksOf(problem);
+	const nodes: (string | null)[] = [null, ...problem.tasks.map(({ id }) => id)];
+	const index = new Map(nodes.map((id, at) => [id, at]));
+	const latest = new Float64Array(nodes.length);
+	const by: (Link | null)[] = nodes.map(() => null);
+	let last = -1;
+	for (let sweep = 0; sweep <= nodes.length; sweep += 1) {
+		last = -1;
+		for (const link of links) {
+			const from = index.get(link.from) ?? 0;
+			const to = index.get(link.to) ?? 0;
+			const reached = (latest[from] ?? 0) + link.by;
+			if (reached <= (latest[to] ?? 0)) continue;
+			latest[to] = reached;
+			by[to] = link;
+			last = to;
+		}
+		if (last < 0) return null;
+	}
+	// Somewhere behind the last that moved lies the circle: go back far enough to be on it.
+	let at = last;
+	for (let step = 0; step < nodes.length; step += 1) at = index.get(by[at]?.from ?? null) ?? 0;
+	const circle: Link[] = [];
+	const start = at;
+	do {
+		const link = by[at];
+		if (!link) break;
+		circle.unshift(link);
+		at = index.get(link.from) ?? 0;
+	} while (at !== start);
+	return circle;
+}
+
+function linksOf(problem: Problem): readonly Link[] {
+	const links: Link[] = [];
+	const lengths = new Map(problem.tasks.map((task) => [task.id, lengthsOf(problem, task)]));
+	for (const task of problem.tasks) {
+		const { id, pin } = task;
+		const [shortest] = lengths.get(id) ?? [0, 0];
+		links.push({ kind: 'earliest', of: id, from: null, to: id, by: task.earliest ?? 0 });
+		if (task.latest !== null)
+			links.push({ kind: 'latest', of: id, from: id, to: null, by: -task.latest });
+		links.push({ kind: 'horizon', of: id, from: id, to: null, by: shortest - problem.horizon });
+		if (pin?.start === undefined || pin.start === null) continue;
+		links.push({ kind: 'pin', of: id, from: null, to: id, by: pin.start });
+		links.push({ kind: 'pin', of: id, from: id, to: null, by: -pin.start });
+	}
+	for (const { id, before, after, from, windows } of problem.lags) {
+		const given = windows.flatMap(({ window }) => (window ? [window] : []));
+		if (given.length === 0 || given.some(({ outside }) => outside !== null)) continue;
+		const [shortest, longest] = from === 'start' ? [0, 0] : (lengths.get(before) ?? [0, 0]);
+		const least = Math.min(...given.map((window) => window.least));
+		links.push({ kind: 'lag-least', of: id, from: before, to: after, by: shortest + least });
+		if (given.some(({ most }) => most === null)) continue;
+		const most = Math.max(...given.map((window) => window.most ?? 0));
+		links.push({ kind: 'lag-most', of: id, from: after, to: before, by: -(longest + most) });
+	}
+	return links;
+}
+
+/** The shortest and longest a task can take in any of its modes. */
+function lengthsOf(problem: Problem, task: Task): readonly [number, number] {
+	const all = task.modes
+		.filter(({ id }) => (task.pin?.mode ?? id) === id)
+		.flatMap((mode) => lengthsOfMode(problem, mode));
+	return all.length === 0 ? [0, 0] : [Math.min(...all), Math.max(...all)];
+}
+
+function lengthsOfMode(problem: Problem, mode: Mode): readonly number[] {
+	const { batch } = mode;
+	if (!batch) return [mode.length ?? 0];
+	return problem.batchMachines
+		.filter(({ id }) => batch.machines.includes(id))
+		.flatMap(({ loading, unloading }) => {
+			const own = batch.length + loading + unloading;
+			// Others of its load may keep it longer.
+			return [own, own + batch.lengthTolerance];
+		});
+}
