@@ -39,17 +39,29 @@ export class Solver {
 		return fault ? fail(fault) : ok(new Solver(problem, seed, manner));
 	}
 
-	/** Makes the first plan. */
+	/** Makes the first plan; goes on by steps of a few milliseconds, between which it can be left. */
+	beginning(): Generator<void, void> {
+		return this.search.begin();
+	}
+
+	/** Makes the first plan in one go. */
 	begin(): void {
-		this.search.begin();
+		const steps = this.beginning();
+		while (!steps.next().done);
 	}
 
 	/**
 	 * Begins from a plan in force instead: what still can stands where it stood, the rest is put in around it. What the
 	 * problem pins is kept first.
 	 */
+	resuming(plan: Plan): Generator<void, void> {
+		return this.search.resume(standsOf(this.search.model, plan));
+	}
+
+	/** The same in one go. */
 	resume(plan: Plan): void {
-		this.search.resume(standsOf(this.search.model, plan));
+		const steps = this.resuming(plan);
+		while (!steps.next().done);
 	}
 
 	/** Makes so many moves with a share of the budget (0 to 1) spent. */

@@ -41,14 +41,19 @@ export class Search {
 		this.neighbourhoods = new Neighbourhoods(this.state, this.dice, this.inserter.values, manner);
 	}
 
-	/** First plans: all components put in one by one, in an order for each attempt; the best is gone on from. */
-	begin(): void {
+	/**
+	 * First plans: all components put in one by one, in an order for each attempt; the best is gone on from. Stops for
+	 * breath after each component.
+	 */
+	*begin(): Generator<void, void> {
 		learnLeast(this.inserter.values);
-		for (let attempt = 0; attempt < this.manner.attempts; attempt += 1) this.attempt(attempt);
+		yield;
+		for (let attempt = 0; attempt < this.manner.attempts; attempt += 1)
+			yield* this.attempt(attempt);
 		this.restore();
 	}
 
-	private attempt(attempt: number): void {
+	private *attempt(attempt: number): Generator<void, void> {
 		this.inserter.attempts = 4;
 		const { model, state, dice } = this;
 		const { components } = model;
@@ -64,7 +69,10 @@ export class Search {
 		});
 		const order = components.members.map((_, at) => at);
 		order.sort((a, b) => (rank[a] ?? 0) - (rank[b] ?? 0) || a - b);
-		for (const component of order) this.fill(component);
+		for (const component of order) {
+			this.fill(component);
+			yield;
+		}
 		this.cost = this.total();
 		if (this.cost < this.bestCost) this.keep();
 	}
@@ -97,7 +105,7 @@ export class Search {
 	 * Begins from a plan that was made for the problem as it was: what still can stands where it stood, the rest is put
 	 * in around it, in order of due times.
 	 */
-	resume(stands: readonly Stand[]): void {
+	*resume(stands: readonly Stand[]): Generator<void, void> {
 		learnLeast(this.inserter.values);
 		const { state, model } = this;
 		this.inserter.attempts = 4;
@@ -113,7 +121,10 @@ export class Search {
 			}
 		const order = components.members.map((_, at) => at);
 		order.sort((a, b) => this.dueOf(a) - this.dueOf(b) || a - b);
-		for (const component of order) this.fill(component);
+		for (const component of order) {
+			this.fill(component);
+			yield;
+		}
 		this.cost = this.total();
 		if (this.cost < this.bestCost) this.keep();
 	}

@@ -11,7 +11,7 @@ import { Search } from './search.ts';
 /** A first plan of a problem, with its times brought to the best for its order. */
 function polished(problem: Problem, seed: number) {
 	const search = new Search(compile(problem), seed);
-	search.begin();
+	for (const _ of search.begin());
 	for (let move = 0; move < 5; move += 1) search.move(50);
 	const before = search.cost;
 	const better = search.polish(1000);

@@ -1,0 +1,86 @@
+import type { JudgedPlan } from '../contracts/schedule-protocol.ts';
+import { checkPlan, Solver, type Fault, type Plan, type Problem } from '../core/schedule/index.ts';
+
+/** What solving needs of its surroundings: a clock, and a pause in which messages are let in. */
+export interface Surroundings {
+	readonly now: () => number;
+	readonly pause: () => Promise<void>;
+	/** False once nobody wants the answer any more. */
+	readonly wanted: () => boolean;
+}
+
+export interface Asked {
+	readonly problem: Problem;
+	readonly inForce: Plan | null;
+	readonly seed: number;
+	readonly budgetMs: number;
+}
+
+export type Answer =
+	| { readonly kind: 'solved'; readonly found: JudgedPlan }
+	| { readonly kind: 'faulty'; readonly fault: Fault }
+	| { readonly kind: 'unwanted' };
+
+/** A slice of work after which messages are let in: well within the 20 ms in which a cancel is to be heard. */
+const SLICE_MS = 8;
+
+/** Moves between two looks at the clock. */
+const MOVES = 2;
+
+/** Not sooner than this is a better plan told again, in milliseconds: telling it takes time from the search. */
+const TELL_EVERY_MS = 60;
+
+/**
+ * Solves a problem within a time on the clock, in slices between which it can be stopped; the same for the worker, the
+ * server and tests. Each plan is judged by the checker before it is told; a plan with a violation other than a
+ * missing task is a bug, and throws.
+ */
+export async function solveInSlices(
+	{ problem, inForce, seed, budgetMs }: Asked,
+	{ now, pause, wanted }: Surroundings,
+	onBetter: (found: JudgedPlan) => void
+): Promise<Answer> {
+	const began = now();
+	const made = Solver.of(problem, seed);
+	if (!made.ok) return { kind: 'faulty', fault: made.error };
+	const solver = made.value;
+	let slice = now();
+	const breathe = async () => {
+		if (now() - slice < SLICE_MS) return true;
+		await pause();
+		slice = now();
+		return wanted();
+	};
+	for (const _ of inForce ? solver.resuming(inForce) : solver.beginning())
+		if (!(await breathe())) return { kind: 'unwanted' };
+	let told = shortOf(solver);
+	onBetter(judged(problem, solver));
+	let toldAt = now();
+	for (let spent = 0; spent < 1; spent = (now() - began) / budgetMs) {
+		solver.run(MOVES, spent);
+		if (!(await breathe())) return { kind: 'unwanted' };
+		if (shortOf(solver) >= told || now() - toldAt < TELL_EVERY_MS) continue;
+		told = shortOf(solver);
+		onBetter(judged(problem, solver));
+		toldAt = now();
+	}
+	solver.finish();
+	return { kind: 'solved', found: judged(problem, solver) };
+}
+
+/** What a better plan has less of: missing tasks first, then cost. */
+function shortOf({ progress }: Solver): number {
+	return progress.missing * 1e9 + (progress.cost ?? 0);
+}
+
+function judged(problem: Problem, solver: Solver): JudgedPlan {
+	const plan = solver.plan();
+	const { violations, cost } = checkPlan(problem, plan);
+	const wrong = violations.find(({ kind }) => kind !== 'task-missing');
+	if (wrong) throw new Error(`the search made a plan that does not hold: ${JSON.stringify(wrong)}`);
+	return {
+		plan,
+		cost: plan.missing.length === 0 ? cost : null,
+		moves: solver.progress.moves
+	};
+}
