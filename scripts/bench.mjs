@@ -1,6 +1,7 @@
 // npm run bench: figures of speed as ratios, side by side in one run, then memory while the bakery is in use.
 //
-//   npm run bench -- soak   only the memory; JOVET_SOAK_MINUTES=10 for longer
+//   npm run bench -- soak       only the memory; JOVET_SOAK_MINUTES=10 for longer
+//   npm run bench -- schedule   only the scheduling engine
 import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { buildApplication, prepareTypes } from './parts/build.mjs';
@@ -15,9 +16,11 @@ async function main() {
 	await installPostgres();
 	await prepareTypes();
 	const asked = process.argv.slice(2);
-	const files = ['bench', 'soak'].filter((file) => asked.length === 0 || asked.includes(file));
+	const files = ['bench', 'schedule', 'soak'].filter(
+		(file) => asked.length === 0 || asked.includes(file)
+	);
 	if (files.length === 0)
-		throw new Plain(`There is no figure called "${asked.join(' ')}": bench or soak.`);
+		throw new Plain(`There is no figure called "${asked.join(' ')}": bench, schedule or soak.`);
 	if (files.includes('soak')) await buildApplication();
 	const folder = await clusterFolder(path.join(DATA, 'bench-postgres'));
 	// Durable like real data: what is measured is what a bakery would have.

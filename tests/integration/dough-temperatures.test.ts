@@ -189,3 +189,21 @@ test('the school of the bakery is set for all, and the water of every mix follow
 	assert.equal(rule.water.wanted.value, rule.water.schools['factor-rule'].value);
 	assert.notEqual(balance.water.wanted.value, rule.water.wanted.value);
 });
+
+test('every pre-ferment that goes into a bowl of the date is asked for by name, each once', async () => {
+	const { inputs, mixes } = await readWater(t.db, TOMORROW, NOW_MS);
+	const asked = inputs.filter(({ quantity }) => quantity === 'preferment');
+	const names = asked.map(({ name }) => name);
+	assert.deepEqual([...new Set(names)], names);
+	assert.ok(names.includes('Wheat levain') && names.includes('Poolish'), names.join(', '));
+	assert.ok(mixes.length > 0 && asked.every(({ preparationId }) => preparationId !== null));
+	// The room, the flour and the tap come first, and are nobody's pre-ferment.
+	assert.deepEqual(
+		inputs.slice(0, 3).map(({ quantity, preparationId }) => [quantity, preparationId]),
+		[
+			['room', null],
+			['flour', null],
+			['tap', null]
+		]
+	);
+});

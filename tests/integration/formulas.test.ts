@@ -363,3 +363,19 @@ test('the room opens with the first formula, and an unknown one is none', async 
 	);
 	assert.equal(mixerMostGrams, 32_000);
 });
+
+test('a product of one dough tells what its label promises, a plait of two promises nothing of either', async () => {
+	const book = await loadFormulaBook(t.db);
+	const productsOf = async (name: string) => {
+		const formula = book.formulas.find((one) => one.formula.name === name);
+		assert.ok(formula);
+		const found = await readFormula(t.db, TOMORROW, formula.formula.id);
+		assert.ok(found);
+		return new Map(found.products.map((product) => [product.name, product]));
+	};
+	assert.equal((await productsOf('Harbour dough')).get('Harbour loaf')?.bakedGrams, 780);
+	const tins = await productsOf("Cooper's dough");
+	assert.equal(tins.get("Cooper's tin")?.bakedGrams, 740);
+	assert.equal(tins.get('Two-light plait')?.bakedGrams, null);
+	assert.ok(tins.get('Two-light plait')?.alongside.includes('Dark Beacon dough'));
+});

@@ -1,0 +1,65 @@
+import { checkPlan } from '../src/lib/core/schedule/index.ts';
+import { FT06, FT10, jobShop, LA01 } from './schedule/job-shops.ts';
+import { generateDay, type DaySize } from './schedule/generate-day.ts';
+import { problemOf } from './schedule/neutral-case.ts';
+import { solveWithin, warmUp, type TimedRun } from './schedule/timed.ts';
+
+/** Seeds of days, drawn after the code was frozen. */
+const DAYS: Readonly<Record<DaySize, readonly number[]>> = {
+	small: [64_774, 51_311],
+	medium: [37_346, 61_959],
+	large: [30_254, 34_359]
+};
+const SEEDS = [1, 2, 3, 4, 5];
+const SHORT_MS = 500;
+const LONG_MS = 5000;
+
+function median(values: readonly number[]): number {
+	return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
+}
+
+function row(...cells: readonly string[]): void {
+	process.stdout.write(`| ${cells.join(' | ')} |\n`);
+}
+
+/** How a made-up day fares: what a run at the short time costs over the best that was found in the long one. */
+function dayRow(size: DaySize, day: number): void {
+	const problem = problemOf(generateDay(size, day));
+	const short = SEEDS.map((seed) => solveWithin(problem, seed, SHORT_MS));
+	const long = [6, 7].map((seed) => solveWithin(problem, seed, LONG_MS));
+	const costs = (runs: readonly TimedRun[]) => runs.map(({ cost }) => cost ?? Infinity);
+	const best = Math.min(...costs(short), ...costs(long));
+	const over = (cost: number) => (cost === Infinity ? 'does not hold' : (cost / best).toFixed(3));
+	const late = short.filter(({ plan }) => (checkPlan(problem, plan).cost.tiers[0] ?? 0) > 0).length;
+	row(
+		`${size} ${day}`,
+		String(problem.tasks.length),
+		median(short.map(({ firstMs }) => firstMs)).toFixed(0),
+		over(median(costs(short))),
+		over(Math.max(...costs(short))),
+		over(median(costs(long))),
+		`${late} of ${SEEDS.length}`,
+		median(short.map(({ moves }) => moves)).toFixed(0)
+	);
+}
+
+function shopRow(name: string, jobs: typeof FT06, horizon: number, optimum: number): void {
+	const runs = [1, 2].map((seed) => solveWithin(jobShop(jobs, horizon), seed, LONG_MS));
+	const best = Math.min(...runs.map(({ cost }) => cost ?? Infinity));
+	row(name, String(optimum), String(best), (best / optimum).toFixed(3));
+}
+
+for (const size of ['small', 'medium', 'large'] as const) warmUp(problemOf(generateDay(size, 1)));
+process.stdout.write(
+	`\nSchedules of made-up days, over the best found in any run (${SHORT_MS} and ${LONG_MS} ms)\n`
+);
+row('day', 'tasks', 'first ms', 'median', 'worst', 'median long', 'late', 'moves');
+row('---', '---', '---', '---', '---', '---', '---', '---');
+for (const size of ['small', 'medium', 'large'] as const)
+	for (const day of DAYS[size]) dayRow(size, day);
+process.stdout.write(`\nJob shops of the open literature, ${LONG_MS} ms\n`);
+row('shop', 'optimum', 'best', 'ratio');
+row('---', '---', '---', '---');
+shopRow('FT06', FT06, 200, 55);
+shopRow('LA01', LA01, 2000, 666);
+shopRow('FT10', FT10, 3000, 930);
