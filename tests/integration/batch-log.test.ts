@@ -166,6 +166,23 @@ test('what was written down by mistake is struck, and the log stays', async () =
 	}>`select count(*) as n from batch_event where kind in ('moved', 'struck')
 		and batch_id = (select batch_id from batch_event where id = ${entryId})`.execute(t.db);
 	assert.equal(Number(log.rows[0]?.n), 2);
+	const state = async () =>
+		(
+			await sql<{ state: string }>`select state from batch
+				where id = (select batch_id from batch_event where id = ${entryId})`.execute(t.db)
+		).rows[0]?.state;
+	assert.equal(await state(), 'begun', 'it goes on as it did before the move');
+	const end = await send(t.db, { kind: 'end-dough', batch }, { minutes: 502 });
+	assert.ok(end.outcome === 'done', JSON.stringify(end));
+	assert.equal(await state(), 'ended');
+	// The end itself is struck, and it goes on.
+	const check = await send(
+		t.db,
+		{ kind: 'strike-entry', entryId: end.answer.entryId },
+		{ minutes: 503 }
+	);
+	assert.equal(check.outcome, 'done');
+	assert.equal(await state(), 'begun');
 });
 
 test('the database itself keeps what was begun as it is, and the log as it was written', async () => {

@@ -166,6 +166,13 @@ test('measured doughs stay where they are, with their mass, whatever is ordered,
 	await same('orders cut to a third');
 	const { over } = await readOrders(t.db, TOMORROW);
 	assert.ok(over.some((over) => over.grams > 20_000 && over.name === 'Harbour dough'));
+	// A loaf is scaled at about 900 g: what is over is told as so many of them, and never as more than it makes.
+	for (const { kind, grams, pieces } of over) {
+		if (kind !== 'mix' || !pieces) continue;
+		const each = grams / pieces.count;
+		assert.ok(each >= 300 && each < 2000, `${pieces.count} of ${grams} g`);
+	}
+	assert.ok(over.some(({ pieces }) => pieces !== null));
 	assert.deepEqual((await readPlan(t.db, TOMORROW)).over, over);
 	await order(LOAF, 6);
 	await same('orders grown');
