@@ -21,15 +21,15 @@ export interface Manner {
 }
 
 export const MANNER: Manner = {
-	shares: [35, 20, 10, 15],
-	noisy: 2,
+	shares: [45, 25, 5, 15],
+	noisy: 0,
 	noise: 8,
 	near: 12,
 	far: 36,
 	barred: 60,
 	barWhole: 6,
 	barBranch: 3,
-	heat: 2,
+	heat: 1,
 	attemptsOfMove: 2,
 	attempts: 2
 };

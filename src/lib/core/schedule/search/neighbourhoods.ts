@@ -5,6 +5,10 @@ import type { Manner } from './manner.ts';
 import type { State } from './state.ts';
 import type { Values } from './values.ts';
 
+/** After so many moves it is looked again whether something stands out by its price; and by how much it must. */
+const LOOK_EVERY = 16;
+const STANDS_OUT = 6;
+
 /** Chooses what is taken out of a plan together, to be put back otherwise. */
 export class Neighbourhoods {
 	/** All tasks to take out, each once. */
@@ -13,6 +17,8 @@ export class Neighbourhoods {
 	noise = 0;
 	/** How far from where it stood a task may be put. */
 	radius = NEVER;
+	private worst = -1;
+	private since = 0;
 	private readonly tops: number[] = [];
 
 	private readonly marked: Int32Array;
@@ -60,6 +66,11 @@ export class Neighbourhoods {
 			return tops;
 		}
 		const { manner } = this;
+		const worst = this.worstAtom();
+		if (worst >= 0 && dice.next(2) === 0) {
+			this.near(this.wholes, 1 + dice.next(3), true, worst);
+			return tops;
+		}
 		const [a, b, c, d] = manner.shares;
 		if (kind < a) this.near(this.branches, 1 + dice.next(5), false);
 		else if (kind < a + b) this.near(this.wholes, 1 + dice.next(2), false);
@@ -76,13 +87,13 @@ export class Neighbourhoods {
 	}
 
 	/** An atom by chance and others that are near it in time: where it is, or where it would be best off. */
-	private near(atoms: readonly number[], count: number, wished: boolean): void {
+	private near(atoms: readonly number[], count: number, wished: boolean, from = -1): void {
 		const { dice } = this;
 		if (atoms.length === 0) return;
-		let seed = atoms[dice.next(atoms.length)] as number;
+		let seed = from >= 0 ? from : (atoms[dice.next(atoms.length)] as number);
 		// What does not stand goes in whole, or not at all.
 		if (!this.stands(seed)) return;
-		if (wished)
+		if (wished && from < 0)
 			for (let k = 0; k < 2; k += 1) {
 				const other = atoms[dice.next(atoms.length)] as number;
 				if (this.stands(other) && this.excessOf(other) > this.excessOf(seed)) seed = other;
@@ -117,6 +128,31 @@ export class Neighbourhoods {
 		values.barred = u;
 		values.barredFrom = start - around;
 		values.barredTo = start + around;
+	}
+
+	/**
+	 * The whole that is far dearer than the others over its least: something of it is late. -1 where none stands out.
+	 * Looked for now and then only.
+	 */
+	private worstAtom(): number {
+		this.since += 1;
+		if (this.since < LOOK_EVERY) return this.worst;
+		this.since = 0;
+		let most = 0;
+		let sum = 0;
+		let found = -1;
+		for (let at = 0; at < this.wholes.length; at += 1) {
+			const atom = this.wholes[at] as number;
+			if (!this.stands(atom)) continue;
+			const excess = this.excessOf(atom);
+			sum += excess;
+			if (excess <= most) continue;
+			most = excess;
+			found = atom;
+		}
+		const mean = (sum - most) / Math.max(1, this.wholes.length - 1);
+		this.worst = most > STANDS_OUT * (mean + 10) ? found : -1;
+		return this.worst;
 	}
 
 	private wishOf(at: number): number {

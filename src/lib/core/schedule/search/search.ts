@@ -69,16 +69,29 @@ export class Search {
 		});
 		const order = components.members.map((_, at) => at);
 		order.sort((a, b) => (rank[a] ?? 0) - (rank[b] ?? 0) || a - b);
+		// The first goes by what everything would like; whether the day is worth beginning for it shows when all stand.
+		const assumed = attempt % 2 === 0 ? this.earliestWish() : model.horizon;
 		for (const component of order) {
-			this.fill(component);
+			this.fill(component, assumed);
 			yield;
 		}
 		this.cost = this.total();
 		if (this.cost < this.bestCost) this.keep();
 	}
 
+	/** The earliest start in the priced day that anything would choose if it were alone. */
+	private earliestWish(): number {
+		const { wished, beginning } = this.inserter.values;
+		let first = this.model.horizon;
+		for (let u = 0; u < this.model.tasks; u += 1) {
+			const wish = wished[u] as number;
+			if (wish >= beginning.floor && wish < first) first = wish;
+		}
+		return first;
+	}
+
 	/** Puts in what of a component does not stand; where a tree finds no place it is left out, and told as missing. */
-	private fill(component: number): void {
+	private fill(component: number, assumed: number): void {
 		const { model, state, inserter } = this;
 		for (const top of model.components.members[component] ?? []) {
 			const parent = model.components.parent[top] as number;
@@ -93,7 +106,7 @@ export class Search {
 			// Where what hangs from it gets in its own way at the best start, another start may do.
 			let noise = 0;
 			for (const over of [100, 400, 1600, NEVER / 2, NEVER / 2, NEVER / 2]) {
-				inserter.values.beginning.look(model.horizon);
+				inserter.values.beginning.look(assumed);
 				if (inserter.insert(top, least + over, noise)) break;
 				inserter.takeOut(top);
 				noise = 4 * noise + 16;
@@ -122,7 +135,7 @@ export class Search {
 		const order = components.members.map((_, at) => at);
 		order.sort((a, b) => this.dueOf(a) - this.dueOf(b) || a - b);
 		for (const component of order) {
-			this.fill(component);
+			this.fill(component, model.horizon);
 			yield;
 		}
 		this.cost = this.total();
