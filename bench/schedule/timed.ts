@@ -4,6 +4,7 @@ export interface TimedRun {
 	readonly plan: Plan;
 	/** By the checker; null where the plan does not hold. */
 	readonly cost: number | null;
+	/** To the first complete plan; to the end of the first attempts where none of them was complete. */
 	readonly firstMs: number;
 	readonly moves: number;
 }
@@ -17,8 +18,10 @@ export function solveWithin(problem: Problem, seed: number, ms: number): TimedRu
 	const made = Solver.of(problem, seed);
 	if (!made.ok) throw new Error(`the problem has a fault: ${JSON.stringify(made.error)}`);
 	const solver = made.value;
-	solver.begin();
-	const firstMs = performance.now() - began;
+	let firstMs = Infinity;
+	for (const _ of solver.beginning())
+		if (firstMs === Infinity && solver.progress.cost !== null) firstMs = performance.now() - began;
+	if (firstMs === Infinity) firstMs = performance.now() - began;
 	// The last polish takes its time too.
 	const budget = ms * 0.97;
 	for (let spent = 0; spent < 1; spent = (performance.now() - began) / budget)

@@ -51,18 +51,24 @@ export async function solveInSlices(
 		slice = now();
 		return wanted();
 	};
-	for (const _ of inForce ? solver.resuming(inForce) : solver.beginning())
-		if (!(await breathe())) return { kind: 'unwanted' };
-	let told = shortOf(solver);
-	onBetter(judged(problem, solver));
+	let told = Infinity;
 	let toldAt = now();
+	const tell = () => {
+		told = shortOf(solver);
+		onBetter(judged(problem, solver));
+		toldAt = now();
+	};
+	for (const _ of inForce ? solver.resuming(inForce) : solver.beginning()) {
+		// The first complete plan is told at once, also when another first plan is still being tried.
+		if (told === Infinity && solver.progress.missing === 0) tell();
+		if (!(await breathe())) return { kind: 'unwanted' };
+	}
+	if (shortOf(solver) < told) tell();
 	for (let spent = 0; spent < 1; spent = (now() - began) / budgetMs) {
 		solver.run(MOVES, spent);
 		if (!(await breathe())) return { kind: 'unwanted' };
 		if (shortOf(solver) >= told || now() - toldAt < TELL_EVERY_MS) continue;
-		told = shortOf(solver);
-		onBetter(judged(problem, solver));
-		toldAt = now();
+		tell();
 	}
 	solver.finish();
 	return { kind: 'solved', found: judged(problem, solver) };
