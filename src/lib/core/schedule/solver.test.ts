@@ -184,6 +184,22 @@ test('with nobody there, what needs hands is told as missing and nothing else is
 		lags: []
 	};
 	assert.deepEqual(missingOf(lone), []);
+	// However much finds no place, the rest is planned.
+	const [job] = chain(1).tasks;
+	assert.ok(job);
+	const many: Problem = {
+		...lone,
+		pools: [...lone.pools, { id: 'nobody', there: [] }],
+		tasks: Array.from({ length: 120 }, (_, at) => ({
+			...job,
+			id: `job ${at}`,
+			modes: job.modes.map((mode) => ({
+				...mode,
+				demands: [{ pools: [at < 100 ? 'nobody' : 'bob'], amount: 1, from: 0, to: 1 }]
+			}))
+		}))
+	};
+	assert.equal(missingOf(many).length, 100);
 });
 
 test('a circle of lags, pins that contradict, a chain longer than the day: missing, not hung', () => {

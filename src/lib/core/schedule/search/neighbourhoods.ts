@@ -17,10 +17,10 @@ export class Neighbourhoods {
 	noise = 0;
 	/** How far from where it stood a task may be put. */
 	radius = NEVER;
+	/** The whole that stood out when it was last looked, and how many moves ago that was. */
 	private worst = -1;
 	private since = 0;
 	private readonly tops: number[] = [];
-
 	private readonly marked: Int32Array;
 	private mark = 0;
 	private readonly branches: number[];
@@ -33,7 +33,6 @@ export class Neighbourhoods {
 		private readonly manner: Manner
 	) {
 		const { atoms } = state.model.components;
-
 		this.marked = new Int32Array(state.model.tasks);
 		const movable = atoms.map((_, at) => at).filter((at) => !this.isPinned(at));
 		const isTail = (at: number) => {

@@ -19,8 +19,8 @@ const MISSING = 1 << 22;
 export class Search {
 	readonly state: State;
 	readonly best: Stand[] = [];
-	bestCost = NEVER;
-	cost = NEVER;
+	bestCost = Infinity;
+	cost = Infinity;
 	moves = 0;
 	accepted = 0;
 	private readonly dice: Dice;
@@ -260,7 +260,7 @@ export class Search {
 
 	private total(): number {
 		const cost = costOf(this.state);
-		return cost >= NEVER ? NEVER : cost + MISSING * (this.model.tasks - this.state.placed);
+		return cost >= NEVER ? Infinity : cost + MISSING * (this.model.tasks - this.state.placed);
 	}
 
 	private keep(): void {
