@@ -6,7 +6,8 @@ import { openHardBakery } from './hard-bakery.ts';
 import { filled, routesOfApplication } from './routes.ts';
 import { HOSTILE_STATES } from './states.ts';
 
-const MOST_MS = 1000;
+/** No page keeps a baker waiting longer, as the fuzzer has it; how fast it is otherwise is the benchmark's affair. */
+const MOST_MS = 5000;
 
 for (const state of HOSTILE_STATES)
 	void test(`every page stands ${state.name}`, async () => {

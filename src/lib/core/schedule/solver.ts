@@ -70,10 +70,10 @@ export class Solver {
 		for (let at = 0; at < moves; at += 1) this.search.move(temperature);
 	}
 
-	/** Brings the best plan to the best times for its order. */
+	/** Brings the best plan to the best times for its order; new times can make another order, so more than once. */
 	finish(): void {
 		this.search.restore();
-		this.search.polish(1000);
+		for (let turn = 0; turn < 8 && this.search.polish(1000); turn += 1);
 	}
 
 	get progress(): Progress {
