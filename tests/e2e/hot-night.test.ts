@@ -1,5 +1,5 @@
 import assert from 'node:assert/strict';
-import { accessibilityFaults, byName, choose, says, SIZES, textOf, type, visit } from './bakery.ts';
+import { accessibilityFaults, choose, says, SIZES, textOf, type, visit } from './bakery.ts';
 import {
 	HARBOUR,
 	makeHot,
@@ -193,7 +193,7 @@ night(
 		await visit(bakery, `${TONIGHT}/bakery`);
 		await page.click('[data-units] input[value=fahrenheit]');
 		await says(page, '[data-units]', 'Saved');
-		await (await byName(page, 'link', 'Water')).click();
+		await visit(bakery, `${TONIGHT}/water`);
 		await page.waitForSelector('[data-schools]');
 		await page.click('input[name=school][value=factor-rule]');
 		await says(page, '[data-schools] li:first-child', 'this bakery’s', '°F');
@@ -235,7 +235,7 @@ night(
 		await type(page, 'Chilled water', '3', 'Tab');
 		await press(page, 'Save water and ice');
 		await says(page, '[data-supply]', 'Saved: the water of every mix follows.');
-		await (await byName(page, 'link', 'Water')).click();
+		await visit(bakery, `${TONIGHT}/water`);
 		await page.waitForSelector('input[name=school][value=heat-balance]');
 		await page.click('input[name=school][value=heat-balance]');
 		await open(page, 'School bun dough');
