@@ -2,13 +2,13 @@ import { afterEach, beforeEach, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
-import { readFormula } from '../../src/lib/server/services/read-formula.ts';
 import { readLearned } from '../../src/lib/server/services/read-learned.ts';
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { readRipening } from '../../src/lib/server/services/read-ripening.ts';
 import { loadFormulaBook } from '../../src/lib/server/db/formula-book.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
+import { formulaContent } from './book-content.ts';
 import { newPlacement } from './placement.ts';
 import {
 	batchOf,
@@ -74,20 +74,12 @@ async function order(productId: string, share: number): Promise<void> {
 }
 const HARBOUR_PRODUCTS = [LOAF, demoId('product', 'Harbour small')];
 async function reviseHarbour(): Promise<void> {
-	const view = await readFormula(t.db, TOMORROW, HARBOUR_DOUGH);
-	assert.ok(view);
+	const content = await formulaContent(t.db, HARBOUR_DOUGH);
 	const done = await send(t.db, {
 		kind: 'save-formula',
-		formulaId: view.formula.id,
-		expectedRevision: view.revision,
-		name: view.formula.name,
+		...content,
 		doughLossShare: 0.08,
-		targetCelsius: view.targetCelsius + 1,
-		mostDoughGrams: view.mostDoughGrams,
-		steps: [...view.steps],
-		deliveries: [],
-		lines: view.formula.lines.map((line) => ({ ...line })),
-		preparations: []
+		targetCelsius: (content.targetCelsius ?? 0) + 1
 	});
 	assert.ok(done.outcome === 'done' && done.answer.kind === 'saved', JSON.stringify(done));
 }

@@ -8,10 +8,10 @@ import { carryOut, readCommand } from '../../src/lib/server/commands/door.ts';
 import { loadBakery } from '../../src/lib/server/db/bakery.ts';
 import { loadNewestReadings } from '../../src/lib/server/db/readings.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
-import { readFormula } from '../../src/lib/server/services/read-formula.ts';
 import { readLearned } from '../../src/lib/server/services/read-learned.ts';
 import { readRipening } from '../../src/lib/server/services/read-ripening.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
+import { formulaContent } from './book-content.ts';
 import { ingredientContent } from './ingredient-content.ts';
 import {
 	batchOf,
@@ -161,22 +161,11 @@ test('texts that no text can be, ids in capitals and numbers past counting are t
 });
 
 test('a build, a new build or a delivery that stands twice in one save is told', async () => {
-	const view = await readFormula(t.db, TOMORROW, HARBOUR_DOUGH);
-	assert.ok(view);
 	const content = {
 		kind: 'save-formula',
 		id: randomUUID(),
 		occurredAtMs: NOW_MS,
-		formulaId: view.formula.id,
-		expectedRevision: view.revision,
-		name: view.formula.name,
-		doughLossShare: view.formula.doughLoss.share,
-		targetCelsius: view.targetCelsius,
-		mostDoughGrams: view.mostDoughGrams,
-		steps: view.steps,
-		deliveries: [],
-		lines: view.formula.lines,
-		preparations: []
+		...(await formulaContent(t.db, HARBOUR_DOUGH))
 	};
 	assert.ok(readCommand(content).ok, JSON.stringify(readCommand(content)));
 	const build = (newName: string | null, preparationId: string = randomUUID()) => ({
@@ -184,7 +173,7 @@ test('a build, a new build or a delivery that stands twice in one save is told',
 		expectedRevision: 0,
 		newName,
 		copyOf: null,
-		lines: [{ material: view.formula.lines[0]?.material, parts: 1 }]
+		lines: [{ material: content.lines[0]?.material, parts: 1 }]
 	});
 	const delivery = { ingredientId: randomUUID(), deliveryId: randomUUID() };
 	const wrong = (change: object) => {

@@ -20,10 +20,12 @@ import { readIngredient } from '../../src/lib/server/services/read-ingredient.ts
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
 import { readPreparation } from '../../src/lib/server/services/read-preparation.ts';
 import { readProduct } from '../../src/lib/server/services/read-product.ts';
+import { preparationContent, productContent } from './book-content.ts';
 import { newPlacement } from './placement.ts';
 import {
 	FERRY,
 	HARBOUR_DOUGH,
+	LEVAIN,
 	LOAF,
 	send,
 	testDatabase,
@@ -38,50 +40,8 @@ before(async () => {
 after(() => t.drop());
 
 type Content<K extends 'save-preparation' | 'save-product'> = CommandContent<K>;
+const levainContent = () => preparationContent(t.db, LEVAIN);
 
-async function levainContent(): Promise<Content<'save-preparation'>> {
-	const found = await readPreparation(t.db, TOMORROW, demoId('preparation', 'Wheat levain'));
-	assert.ok(found?.preparation);
-	const { preparation, revision, steps } = found;
-	return {
-		preparationId: preparation.id,
-		expectedRevision: revision,
-		name: preparation.name,
-		preparationKind: preparation.kind,
-		buildLossShare: preparation.buildLoss.share,
-		takeBackGrams: preparation.takeBackGrams,
-		lines: [...preparation.lines],
-		steps: [...steps]
-	};
-}
-async function productContent(name: string): Promise<Content<'save-product'>> {
-	const found = await readProduct(t.db, TOMORROW, demoId('product', name));
-	assert.ok(found?.product);
-	const { product, revision, bakedGrams, bakeLossShare, shape, vesselId, dividerId } = found;
-	return {
-		productId: product.id,
-		expectedRevision: revision,
-		name: product.name,
-		doughs: product.doughs.map((dough) => ({
-			formulaId: dough.formulaId,
-			scaledGrams: dough.scaledWeight.grams
-		})),
-		extras: product.extras.map(({ use, material, amount, forPieces }) => ({
-			use,
-			material,
-			grams: amount.grams,
-			forPieces
-		})),
-		bakedGrams,
-		bakeLossShare,
-		shape,
-		vesselId,
-		dividerId,
-		footprint: found.footprint,
-		piecesPerDeck: found.piecesPerDeck,
-		steps: [...found.steps]
-	};
-}
 test('the Saltmarrow book holds sixteen doughs that can be made, and uses every kind of thing', async () => {
 	const book = await loadFormulaBook(t.db);
 	assert.equal(book.formulas.length, 16);
@@ -202,7 +162,7 @@ test('a bath above the limit of the site is refused, and the limit is the bakery
 });
 
 test('a product of two doughs and a topping is saved as a revision, and what is unknown is refused', async () => {
-	const content = await productContent('Two-light plait');
+	const content = await productContent(t.db, demoId('product', 'Two-light plait'));
 	assert.equal(content.doughs.length, 2);
 	const heavier = {
 		...content,
@@ -211,7 +171,9 @@ test('a product of two doughs and a topping is saved as a revision, and what is 
 	const done = await send(t.db, { kind: 'save-product', ...heavier });
 	assert.deepEqual(done, { outcome: 'done', answer: { revision: 2 } });
 	assert.deepEqual(
-		(await productContent('Two-light plait')).doughs.map((dough) => dough.scaledGrams),
+		(await productContent(t.db, demoId('product', 'Two-light plait'))).doughs.map(
+			(dough) => dough.scaledGrams
+		),
 		[520, 260]
 	);
 	const stale = await send(t.db, { kind: 'save-product', ...content });

@@ -1,0 +1,125 @@
+import { after, before, test } from 'node:test';
+import assert from 'node:assert/strict';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { addDays } from '../../src/lib/core/time/index.ts';
+import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
+import { readNextBakeDate } from '../../src/lib/server/services/read-bakery.ts';
+import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
+import { readFormula, readOpening } from '../../src/lib/server/services/read-formula.ts';
+import { readFrame } from '../../src/lib/server/services/read-frame.ts';
+import { readIngredient } from '../../src/lib/server/services/read-ingredient.ts';
+import { readLearned } from '../../src/lib/server/services/read-learned.ts';
+import { readOrders } from '../../src/lib/server/services/read-orders.ts';
+import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import { readPreparation } from '../../src/lib/server/services/read-preparation.ts';
+import { readProduct } from '../../src/lib/server/services/read-product.ts';
+import { readRipening } from '../../src/lib/server/services/read-ripening.ts';
+import { readRoomTrace } from '../../src/lib/server/services/read-room-trace.ts';
+import { readWater } from '../../src/lib/server/services/read-water.ts';
+import { BUN_DOUGH, playNight, POOLISH, STICK_DOUGH } from './recorded-night/night.ts';
+import { told } from './recorded-night/told.ts';
+import {
+	HARBOUR_DOUGH,
+	LEVAIN,
+	LOAF,
+	NOW_MS,
+	testDatabase,
+	TOMORROW,
+	type TestDatabase
+} from './test-database.ts';
+
+/*
+ * What every page was given after one eventful night, as it was recorded and read. Whoever means to change it records
+ * it anew (JOVET_RECORD=1) and reads the difference: each line of it is something a baker will see.
+ */
+const RECORDED = path.join(import.meta.dirname, '..', 'fixtures', 'recorded-night');
+const RECORDS_ANEW = process.env.JOVET_RECORD === '1';
+const MORNING_MS = NOW_MS + 565 * 60_000;
+
+let t: TestDatabase;
+let answers: readonly unknown[] = [];
+before(async () => {
+	t = await testDatabase();
+	answers = await playNight(t.db);
+});
+after(() => t.drop());
+
+const DAY_AFTER = addDays(TOMORROW, 1);
+/** Without what is the same on every page of the book. */
+const alone = <V extends { readonly book: unknown } | null>(view: V) =>
+	view && { ...view, book: 'as the opening lists it' };
+
+const PAGES: Readonly<Record<string, () => unknown>> = {
+	answers: () => answers,
+	frame: async () => [
+		await readFrame(t.db),
+		await readNextBakeDate(t.db, { epochMs: MORNING_MS }),
+		await readNextBakeDate(t.db, { epochMs: NOW_MS + 2 * 86_400_000 })
+	],
+	bakery: () => readBakeryRoom(t.db),
+	orders: async () => [await readOrders(t.db, TOMORROW), await readOrders(t.db, DAY_AFTER)],
+	doughs: () => readDoughs(t.db, TOMORROW),
+	water: async () => [
+		await readWater(t.db, TOMORROW, MORNING_MS),
+		(await readWater(t.db, DAY_AFTER, MORNING_MS)).inputs
+	],
+	plan: () => readPlan(t.db, TOMORROW),
+	ripening: async () => [
+		await readRipening(t.db, TOMORROW, MORNING_MS),
+		await readRipening(t.db, TOMORROW, NOW_MS + 495 * 60_000)
+	],
+	room: () => readRoomTrace(t.db, NOW_MS, MORNING_MS, 21),
+	learned: async () => {
+		const views = [];
+		for (const formulaId of [HARBOUR_DOUGH, STICK_DOUGH, BUN_DOUGH, null]) {
+			const { days, ...view } = await readLearned(
+				t.db,
+				TOMORROW,
+				{ formulaId, mixerId: null },
+				MORNING_MS
+			);
+			views.push({ ...view, days: days.slice(-3) });
+		}
+		return views;
+	},
+	formulas: async () => {
+		const views: unknown[] = [await readOpening(t.db)];
+		for (const name of ['Harbour dough', 'Tidemark dough', 'Slipway dough'])
+			views.push(alone(await readFormula(t.db, TOMORROW, demoId('formula', name))));
+		const compared = await readFormula(t.db, TOMORROW, HARBOUR_DOUGH, { from: 1, to: 2 });
+		return [...views, compared?.comparison, await readFormula(t.db, TOMORROW, LOAF)];
+	},
+	builds: async () => [
+		alone(await readPreparation(t.db, TOMORROW, LEVAIN)),
+		alone(await readPreparation(t.db, TOMORROW, POOLISH)),
+		alone(await readPreparation(t.db, TOMORROW, null))
+	],
+	products: async () => [
+		alone(await readProduct(t.db, TOMORROW, LOAF)),
+		alone(await readProduct(t.db, TOMORROW, demoId('product', 'Lamp bun'))),
+		alone(await readProduct(t.db, TOMORROW, null))
+	],
+	ingredients: async () => [
+		alone(await readIngredient(t.db, TOMORROW, demoId('ingredient', 'Butter'))),
+		alone(await readIngredient(t.db, TOMORROW, null))
+	]
+};
+
+for (const [name, read] of Object.entries(PAGES))
+	test(`${name}: what is told after the night is what was recorded`, async () => {
+		const file = path.join(RECORDED, `${name}.json`);
+		const now = await told(await read());
+		if (RECORDS_ANEW) writeFileSync(file, now);
+		assert.equal(now, readFileSync(file, 'utf8'));
+	});
+
+test('every service that a page reads from is recorded', () => {
+	const services = readdirSync('src/lib/server/services').filter((file) =>
+		file.startsWith('read-')
+	);
+	const imported = readFileSync(import.meta.filename, 'utf8');
+	assert.ok(services.length > 10);
+	for (const file of services) assert.ok(imported.includes(`services/${file}`), file);
+});
