@@ -52,13 +52,13 @@ const addresses = () =>
 		filled(address, (parameter) => (parameter === 'date' ? TOMORROW : randomUUID()))
 	);
 const port = () => new URL(bakery.origin).port;
-const reading = (headers: Record<string, string>) =>
+const reading = (headers: Record<string, string>, id: string = randomUUID()) =>
 	ask('/commands', {
 		method: 'POST',
 		headers: { 'content-type': 'application/json', ...headers },
 		body: JSON.stringify({
 			kind: 'take-reading',
-			id: randomUUID(),
+			id,
 			occurredAtMs: NOW_MS,
 			quantity: 'room',
 			preparationId: null,
@@ -196,8 +196,24 @@ test('two hundred pages at once are all answered, and so are commands beside the
 		Promise.all(
 			Array.from({ length: 200 }, (_, n) => ask(`/bake/${TOMORROW}/${pages[n % pages.length]}`))
 		),
-		Promise.all(Array.from({ length: 40 }, () => reading({})))
+		Promise.all(Array.from({ length: 40 }, () => sentAsABrowserDoes()))
 	]);
 	assert.deepEqual([...new Set(answers.map(({ status }) => status))], [200]);
 	assert.deepEqual([...new Set(commands.map(({ status }) => status))], [200]);
+	const stored = await bakery.database.db.selectFrom('reading').select('id').execute();
+	const kept = new Set(stored.map(({ id }) => id));
+	for (const { text } of commands) {
+		const { answer } = JSON.parse(text) as { answer: { readingId: string } };
+		assert.ok(kept.has(answer.readingId), text);
+	}
 });
+
+/** What is told that all are busy is sent again under the same id, until its turn comes. */
+async function sentAsABrowserDoes(): Promise<Answer> {
+	const id = randomUUID();
+	for (;;) {
+		const answer = await reading({}, id);
+		if (answer.status !== 503) return answer;
+		assert.match(answer.text, /"busy"/);
+	}
+}

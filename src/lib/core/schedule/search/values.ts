@@ -52,6 +52,8 @@ export class Values {
 	readonly least: Int32Array;
 	/** By task, a start at which that is so. */
 	readonly wished: Int32Array;
+	/** By task and start, the least that it and what hangs from it can cost when it starts there; none until learned. */
+	readonly leastAt: (Int32Array | null)[];
 
 	constructor(readonly state: State) {
 		const { model } = state;
@@ -65,6 +67,7 @@ export class Values {
 		this.early = this.beginning.early;
 		this.least = new Int32Array(model.tasks);
 		this.wished = new Int32Array(model.tasks);
+		this.leastAt = Array.from({ length: model.tasks }, () => null);
 		this.messages = model.edges.map(() => []);
 		this.pass = new WindowPass(model.horizon, state.pools);
 		this.batch = new BatchRows(state);
@@ -122,10 +125,10 @@ export class Values {
 			if (start - edge.leastOfAll - least < to) to = start - edge.leastOfAll - least;
 			if (start - edge.mostOfAll - most > from) from = start - edge.mostOfAll - most;
 		}
-		if (lastOf - firstOf === 1) {
-			const fixed = this.own.fixed[firstOf] as Int32Array;
-			while (from <= to && (fixed[from] as number) > cutoff) from += 1;
-			while (to >= from && (fixed[to] as number) > cutoff) to -= 1;
+		const bound = this.boundOf(u);
+		if (bound !== null) {
+			while (from <= to && (bound[from] as number) > cutoff) from += 1;
+			while (to >= from && (bound[to] as number) > cutoff) to -= 1;
 		}
 		this.low[u] = from;
 		this.high[u] = to;
@@ -183,6 +186,24 @@ export class Values {
 		}
 		this.low[u] = low2;
 		this.high[u] = high2;
+	}
+
+	/** By start, what a task cannot cost less than: with all that hangs from it, where none of that stands. */
+	private boundOf(u: number): Int32Array | null {
+		const { components, edges, firstMode } = this.model;
+		const learned = this.leastAt[u] as Int32Array | null;
+		if (learned !== null) {
+			const { start } = this.state;
+			let whole = true;
+			for (const list of [components.children[u], components.followers[u]] as number[][])
+				for (let at = 0; at < list.length && whole; at += 1) {
+					const edge = edges[list[at] as number] as CompiledEdge;
+					whole = (start[edge.before === u ? edge.after : edge.before] as number) < 0;
+				}
+			if (whole) return learned;
+		}
+		const first = firstMode[u] as number;
+		return (firstMode[u + 1] as number) - first === 1 ? (this.own.fixed[first] as Int32Array) : null;
 	}
 
 	/** The least that all which hangs from a task and does not stand yet will cost. */
