@@ -21,7 +21,7 @@ export interface Manner {
 }
 
 export const MANNER: Manner = {
-	shares: [45, 25, 5, 15],
+	shares: [35, 10, 5, 40],
 	noisy: 0,
 	noise: 8,
 	near: 12,

@@ -85,15 +85,18 @@ export class Neighbourhoods {
 		return tops;
 	}
 
-	/** An atom by chance and others that are near it in time: where it is, or where it would be best off. */
+	/**
+	 * The dearer of a few atoms by chance and others that are near it in time: where it is, or where it would be best
+	 * off.
+	 */
 	private near(atoms: readonly number[], count: number, wished: boolean, from = -1): void {
 		const { dice } = this;
 		if (atoms.length === 0) return;
 		let seed = from >= 0 ? from : (atoms[dice.next(atoms.length)] as number);
 		// What does not stand goes in whole, or not at all.
 		if (!this.stands(seed)) return;
-		if (wished && from < 0)
-			for (let k = 0; k < 2; k += 1) {
+		if (from < 0)
+			for (let k = wished ? 0 : 1; k < 2; k += 1) {
 				const other = atoms[dice.next(atoms.length)] as number;
 				if (this.stands(other) && this.excessOf(other) > this.excessOf(seed)) seed = other;
 			}

@@ -26,6 +26,13 @@ export class OwnRows {
 		});
 	}
 
+	/** The same for a task of one mode, which it cannot cost less than; null for one of several. */
+	fixedOf(u: number): Int32Array | null {
+		const { firstMode } = this.state.model;
+		const first = firstMode[u] as number;
+		return (firstMode[u + 1] as number) - first === 1 ? (this.fixed[first] as Int32Array) : null;
+	}
+
 	/** Fills a row over [from, to]; for a portion everything that does not depend on its end. */
 	fill(u: number, m: number, mode: CompiledMode, row: Int32Array, from: number, to: number): void {
 		const { state } = this;
@@ -107,28 +114,6 @@ export class OwnRows {
 			for (let t = from; t <= to && t + offset < start; t += 1)
 				if (t + offset < 0 || (blocked[t + offset] as number) < start) row[t] = NEVER;
 		}
-	}
-
-	/** The fixed prices where the first demand is met, in one go. */
-	private begin(
-		fixed: Int32Array,
-		demand: CompiledDemand | undefined,
-		row: Int32Array,
-		from: number,
-		to: number
-	): void {
-		if (!demand || demand.view < 0 || from + demand.from < 0) {
-			for (let t = from; t <= to; t += 1) row[t] = fixed[t] as number;
-			if (demand) this.keepDemand(demand, row, from, to);
-			return;
-		}
-		const blocked = this.state.pools.view(demand.view);
-		const begin = demand.from;
-		const end = demand.to;
-		const last = Math.min(to, this.state.model.horizon - end);
-		for (let t = from; t <= last; t += 1)
-			row[t] = (blocked[t + begin] as number) < t + end ? NEVER : (fixed[t] as number);
-		for (let t = Math.max(from, last + 1); t <= to; t += 1) row[t] = NEVER;
 	}
 
 	private keepDemand(demand: CompiledDemand, row: Int32Array, from: number, to: number): void {

@@ -125,7 +125,9 @@ export class Values {
 			if (start - edge.leastOfAll - least < to) to = start - edge.leastOfAll - least;
 			if (start - edge.mostOfAll - most > from) from = start - edge.mostOfAll - most;
 		}
-		const bound = this.boundOf(u);
+		const bound = this.nothingHangs(u)
+			? (this.leastAt[u] ?? this.own.fixedOf(u))
+			: this.own.fixedOf(u);
 		if (bound !== null) {
 			while (from <= to && (bound[from] as number) > cutoff) from += 1;
 			while (to >= from && (bound[to] as number) > cutoff) to -= 1;
@@ -188,22 +190,16 @@ export class Values {
 		this.high[u] = high2;
 	}
 
-	/** By start, what a task cannot cost less than: with all that hangs from it, where none of that stands. */
-	private boundOf(u: number): Int32Array | null {
-		const { components, edges, firstMode } = this.model;
-		const learned = this.leastAt[u] as Int32Array | null;
-		if (learned !== null) {
-			const { start } = this.state;
-			let whole = true;
-			for (const list of [components.children[u], components.followers[u]] as number[][])
-				for (let at = 0; at < list.length && whole; at += 1) {
-					const edge = edges[list[at] as number] as CompiledEdge;
-					whole = (start[edge.before === u ? edge.after : edge.before] as number) < 0;
-				}
-			if (whole) return learned;
-		}
-		const first = firstMode[u] as number;
-		return (firstMode[u + 1] as number) - first === 1 ? (this.own.fixed[first] as Int32Array) : null;
+	/** True where nothing that hangs from a task stands. */
+	private nothingHangs(u: number): boolean {
+		const { components, edges } = this.model;
+		for (const list of [components.children[u], components.followers[u]] as number[][])
+			for (let at = 0; at < list.length; at += 1) {
+				const edge = edges[list[at] as number] as CompiledEdge;
+				const other = edge.before === u ? edge.after : edge.before;
+				if ((this.state.start[other] as number) >= 0) return false;
+			}
+		return true;
 	}
 
 	/** The least that all which hangs from a task and does not stand yet will cost. */
