@@ -25,10 +25,16 @@ const room = '[data-input=Room]';
 const valueOf = (page: Page, input: string) =>
 	page.$eval(`[data-input="${input}"] input`, (element) => Number(element.value));
 
+interface Probes {
+	readonly stop: () => Promise<void>;
+	/** As after a cut of their power: they ask for the bakery's clock at once, not at their next report. */
+	readonly startAnew: () => Promise<void>;
+}
+
 /** Lets a device in, starts its probes as a process of their own, and looks at the water of the night. */
 function withProbes(
 	name: string,
-	task: (page: Page, bakery: Bakery, stopProbes: () => Promise<void>, key: string) => Promise<void>
+	task: (page: Page, bakery: Bakery, probes: Probes, key: string) => Promise<void>
 ): void {
 	journey(
 		name,
@@ -52,14 +58,23 @@ function withProbes(
 			});
 			await visit(bakery, `${TONIGHT}/water`);
 			await says(bakery.page, `${room} [data-reading-note]`, 'assumed');
-			const stop = startProbes({
-				address: bakery.origin,
-				key,
-				args: ['--weather', 'hot', '--stuck', 'Cold tap'],
-				quiet: true
-			});
+			const start = () =>
+				startProbes({
+					address: bakery.origin,
+					key,
+					args: ['--weather', 'hot', '--stuck', 'Cold tap'],
+					quiet: true
+				});
+			let stop = start();
+			const probes = {
+				stop: () => stop(),
+				startAnew: async () => {
+					await stop();
+					stop = start();
+				}
+			};
 			try {
-				await task(bakery.page, bakery, stop, key);
+				await task(bakery.page, bakery, probes, key);
 			} finally {
 				await stop();
 			}
@@ -180,14 +195,15 @@ journey(
 
 withProbes(
 	'a probe that never moves is asked about, and one that fell silent is marked with its age',
-	async (page, bakery, stopProbes, key) => {
+	async (page, bakery, probes, key) => {
 		await probeSpeaks(page);
 		// The bakery's clock runs fast from here on: hours of a night pass in seconds.
 		await setRate(bakery, 1200);
+		await probes.startAnew();
 		await visit(bakery, `${TONIGHT}/water`);
 		await says(page, '[data-input="Cold tap"]', 'has not moved for hours: is it stuck?');
 		await says(page, '[data-room-sentence] + p', 'in doubt');
-		await stopProbes();
+		await probes.stop();
 		// Slow enough for a screen to keep up, with nothing on its way any more.
 		await setRate(bakery, 60);
 		await visit(bakery, `${TONIGHT}/water`);
