@@ -1,5 +1,5 @@
 import { checkPlan } from '../src/lib/core/schedule/index.ts';
-import { FT06, FT10, jobShop, LA01 } from './schedule/job-shops.ts';
+import { FT06, FT10, jobShop, LA01 } from '../src/lib/core/schedule/job-shops.fixture.ts';
 import { generateDay, type DaySize } from './schedule/generate-day.ts';
 import { problemOf } from './schedule/neutral-case.ts';
 import { solveWithin, warmUp, type TimedRun } from './schedule/timed.ts';

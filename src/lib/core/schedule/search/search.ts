@@ -8,7 +8,9 @@ import { learnLeast } from './learn-least.ts';
 import { MANNER, type Manner } from './manner.ts';
 import { Neighbourhoods } from './neighbourhoods.ts';
 import { planOf } from './plan-of.ts';
+import { shopOf } from './shop.ts';
 import { State, type Stand } from './state.ts';
+import { Swaps } from './swaps.ts';
 import { Timing } from './timing.ts';
 import { tryStand } from './try-stand.ts';
 
@@ -28,6 +30,8 @@ export class Search {
 	private readonly neighbourhoods: Neighbourhoods;
 	private readonly timing: Timing;
 	private readonly removed: Stand[] = [];
+	/** Where only orders are to be decided, what decides them. */
+	private readonly swaps: Swaps | null;
 
 	constructor(
 		readonly model: Compiled,
@@ -39,6 +43,8 @@ export class Search {
 		this.dice = new Dice(seed);
 		this.inserter = new Inserter(this.state, this.dice);
 		this.neighbourhoods = new Neighbourhoods(this.state, this.dice, this.inserter.values, manner);
+		const shop = shopOf(model);
+		this.swaps = shop && new Swaps(shop, model.prices, model.horizon, this.dice);
 	}
 
 	/**
@@ -174,7 +180,11 @@ export class Search {
 	/** One move: something is taken out and put back otherwise, and kept or undone. */
 	move(temperature: number): void {
 		this.moves += 1;
-		const { state, inserter, removed } = this;
+		const { state, inserter, removed, swaps } = this;
+		if (swaps && state.placed === this.model.tasks) {
+			this.swapOrders(swaps);
+			return;
+		}
 		const tops = this.neighbourhoods.choose(this.missingAtom());
 		removed.length = 0;
 		const { values } = inserter;
@@ -217,9 +227,20 @@ export class Search {
 
 	/** Brings the plan to the best times for its order; true where that is better. */
 	polish(mostSteps: number): boolean {
-		const { state, model } = this;
 		const starts = this.timing.improve(mostSteps);
 		if (!starts) return false;
+		return this.moveAll(starts);
+	}
+
+	/** Changes orders by a swap; a better plan is stood up as soon as it is found. */
+	private swapOrders(swaps: Swaps): void {
+		if (swaps.cost === Infinity) swaps.read(this.state.start);
+		if (swaps.move() && swaps.bestCost < this.bestCost) this.moveAll(swaps.start);
+	}
+
+	/** Moves every task that stands to another start; false, and nothing changed, where that is no better. */
+	private moveAll(starts: Int32Array): boolean {
+		const { state, model } = this;
 		const before = this.cost;
 		const stands: Stand[] = [];
 		for (let u = 0; u < model.tasks; u += 1)

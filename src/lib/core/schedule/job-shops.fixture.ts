@@ -1,4 +1,4 @@
-import type { Lag, Price, Problem, Task } from '../../src/lib/core/schedule/index.ts';
+import type { Lag, Price, Problem, Task } from './index.ts';
 
 /**
  * Job shops of the open literature: each row a job, machine and time in turn.
