@@ -3,6 +3,7 @@ import assert from 'node:assert/strict';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { addDays } from '../../src/lib/core/time/index.ts';
+import { COMMANDS } from '../../src/lib/server/commands/registry.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
 import { readNextBakeDate } from '../../src/lib/server/services/read-bakery.ts';
@@ -18,7 +19,14 @@ import { readProduct } from '../../src/lib/server/services/read-product.ts';
 import { readRipening } from '../../src/lib/server/services/read-ripening.ts';
 import { readRoomTrace } from '../../src/lib/server/services/read-room-trace.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
-import { BUN_DOUGH, playNight, POOLISH, STICK_DOUGH } from './recorded-night/night.ts';
+import {
+	BUN_DOUGH,
+	nightId,
+	playNight,
+	POOLISH,
+	STICK,
+	STICK_DOUGH
+} from './recorded-night/night.ts';
 import { told } from './recorded-night/told.ts';
 import {
 	HARBOUR_DOUGH,
@@ -39,7 +47,7 @@ const RECORDS_ANEW = process.env.JOVET_RECORD === '1';
 const MORNING_MS = NOW_MS + 565 * 60_000;
 
 let t: TestDatabase;
-let answers: readonly unknown[] = [];
+let answers: Awaited<ReturnType<typeof playNight>> = [];
 before(async () => {
 	t = await testDatabase();
 	answers = await playNight(t.db);
@@ -94,15 +102,21 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 	builds: async () => [
 		alone(await readPreparation(t.db, TOMORROW, LEVAIN)),
 		alone(await readPreparation(t.db, TOMORROW, POOLISH)),
+		alone(await readPreparation(t.db, TOMORROW, nightId('build'))),
+		alone(await readPreparation(t.db, TOMORROW, nightId('own levain'))),
 		alone(await readPreparation(t.db, TOMORROW, null))
 	],
 	products: async () => [
 		alone(await readProduct(t.db, TOMORROW, LOAF)),
 		alone(await readProduct(t.db, TOMORROW, demoId('product', 'Lamp bun'))),
+		alone(await readProduct(t.db, TOMORROW, STICK)),
+		alone(await readProduct(t.db, TOMORROW, nightId('product'))),
 		alone(await readProduct(t.db, TOMORROW, null))
 	],
 	ingredients: async () => [
 		alone(await readIngredient(t.db, TOMORROW, demoId('ingredient', 'Butter'))),
+		alone(await readIngredient(t.db, TOMORROW, demoId('ingredient', 'Light rye flour'))),
+		alone(await readIngredient(t.db, TOMORROW, nightId('buttermilk'))),
 		alone(await readIngredient(t.db, TOMORROW, null))
 	]
 };
@@ -122,4 +136,9 @@ test('every service that a page reads from is recorded', () => {
 	const imported = readFileSync(import.meta.filename, 'utf8');
 	assert.ok(services.length > 10);
 	for (const file of services) assert.ok(imported.includes(`services/${file}`), file);
+});
+
+test('every kind of command is given in the night', () => {
+	const given = new Set(answers.map(([, kind]) => kind));
+	for (const { kind } of COMMANDS) assert.ok(given.has(kind), kind);
 });

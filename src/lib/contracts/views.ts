@@ -285,7 +285,7 @@ export interface FormulaDraftView {
 	readonly id: string;
 	readonly by: string;
 	readonly baseRevision: number;
-	readonly recordedAtMs: number;
+	readonly savedAtMs: number;
 	readonly content: FormulaContent;
 	readonly revision: RevisionContent;
 }

@@ -5,31 +5,29 @@ import type {
 	CommandKind,
 	CommandOutcome
 } from '../../../src/lib/contracts/commands.ts';
-import { id, type FormulaId, type PreparationId } from '../../../src/lib/core/identity.ts';
+import { id, type PreparationId } from '../../../src/lib/core/identity.ts';
 import { addDays } from '../../../src/lib/core/time/index.ts';
 import { keyFingerprint } from '../../../src/lib/server/auth/device.ts';
 import type { Db } from '../../../src/lib/server/db/client.ts';
 import { findDeviceByKey } from '../../../src/lib/server/db/devices.ts';
-import { loadFormulaBook } from '../../../src/lib/server/db/formula-book.ts';
 import { demoId } from '../../../src/lib/server/demo/demo-id.ts';
 import { readOrders } from '../../../src/lib/server/services/read-orders.ts';
 import { readPlan } from '../../../src/lib/server/services/read-plan.ts';
 import { readWater } from '../../../src/lib/server/services/read-water.ts';
 import { takeDeviceReadings } from '../../../src/lib/server/services/take-device-readings.ts';
-import { formulaContent, preparationContent, productContent } from '../book-content.ts';
-import { ingredientContent } from '../ingredient-content.ts';
 import { newPlacement } from '../placement.ts';
+import { editTheBook } from './book.ts';
 import { batchOf, HARBOUR_DOUGH, LEVAIN, LOAF, NOW_MS, send, TOMORROW } from '../test-database.ts';
 
 export const POOLISH = demoId('preparation', 'Poolish');
 export const STICK_DOUGH = demoId('formula', 'Stick dough');
 export const BUN_DOUGH = demoId('formula', 'School bun dough');
-const STICK = demoId('product', 'Ferry stick');
+export const STICK = demoId('product', 'Ferry stick');
 const SCHOOL = demoId('drop', 'School');
 const KEY = 'the-key-of-the-probes-of-the-recorded-night';
 
 /** An id of the night, the same each time it is played. */
-const nightId = (name: string): string => {
+export const nightId = (name: string): string => {
 	const hex = createHash('sha256').update(`recorded night ${name}`).digest('hex');
 	return [
 		hex.slice(0, 8),
@@ -40,13 +38,16 @@ const nightId = (name: string): string => {
 	].join('-');
 };
 
+/** How many minutes after the tests' now, what was given, and what was answered. */
+type Answered = readonly [minutes: number, kind: CommandKind, outcome: CommandOutcome];
+
 /**
  * Plays an eventful night on the demo: orders that change, temperatures typed and measured, a plan accepted twice,
  * doughs measured, put right, checked, moved, judged and closed, a book that is edited meanwhile. Gives what each
  * command was answered.
  */
-export async function playNight(db: Db): Promise<readonly unknown[]> {
-	const answers: unknown[] = [];
+export async function playNight(db: Db): Promise<readonly Answered[]> {
+	const answers: Answered[] = [];
 	const tell = async <K extends CommandKind>(
 		minutes: number,
 		draft: { readonly kind: K } & CommandContent<K>,
@@ -61,14 +62,14 @@ export async function playNight(db: Db): Promise<readonly unknown[]> {
 	await acceptPlan(night, 60);
 	await mixing(night);
 	await ripening(night);
-	await bookMeanwhile(night);
+	await editTheBook(night);
 	await ordersMeanwhile(night);
 	await acceptPlan(night, 560);
 	await learned(night);
 	return answers;
 }
 
-interface Night {
+export interface Night {
 	readonly db: Db;
 	readonly tell: <K extends CommandKind>(
 		minutes: number,
@@ -280,49 +281,6 @@ async function ripening({ db, tell }: Night): Promise<void> {
 	await tell(547, { kind: 'end-dough', batch: await batchOf(db, BUN_DOUGH, 1) });
 }
 
-async function bookMeanwhile({ db, tell }: Night): Promise<void> {
-	const harbour = await formulaContent(db, HARBOUR_DOUGH);
-	await tell(548, {
-		kind: 'save-formula',
-		...harbour,
-		doughLossShare: 0.05,
-		targetCelsius: harbour.targetCelsius + 1
-	});
-	await tell(549, {
-		kind: 'save-preparation',
-		...(await preparationContent(db, LEVAIN)),
-		buildLossShare: 0.03,
-		takeBackGrams: 1200
-	});
-	const stick = await productContent(db, STICK);
-	await tell(550, {
-		kind: 'save-product',
-		...stick,
-		name: 'Long ferry stick',
-		doughs: stick.doughs.map((dough) => ({ ...dough, scaledGrams: dough.scaledGrams + 20 })),
-		bakeLossShare: 0.21
-	});
-	await tell(551, {
-		kind: 'save-ingredient',
-		...(await ingredientContent(db, 'Butter')),
-		pricePerKilogram: 9.25
-	});
-	await tell(552, {
-		kind: 'create-formula',
-		formulaId: id<FormulaId>(nightId('formula')),
-		name: 'Gale dough'
-	});
-	await tell(553, {
-		kind: 'create-formula',
-		formulaId: id<FormulaId>(nightId('other formula')),
-		name: 'harbour  dough'
-	});
-	const book = await loadFormulaBook(db);
-	const rye = book.formulas.find(({ formula }) => formula.name === 'Storm rye');
-	assert.ok(rye, 'the book has the storm rye');
-	await tell(554, { kind: 'retire', what: 'formula', entityId: rye.formula.id, retired: true });
-}
-
 async function ordersMeanwhile(night: Night): Promise<void> {
 	const { cells } = await readOrders(night.db, TOMORROW);
 	for (const { dropId, productId, pieces } of cells)
@@ -338,4 +296,7 @@ async function learned({ tell }: Night): Promise<void> {
 		ignored: true
 	});
 	await tell(562, { kind: 'reset-learning', subject: 'friction', formulaId: STICK_DOUGH });
+	await tell(563, { kind: 'set-units', mass: 'imperial', temperature: 'celsius' });
+	await tell(563, { kind: 'set-water-school', school: 'factor-rule' });
+	await tell(564, { kind: 'revoke-device', deviceId: nightId('device') });
 }

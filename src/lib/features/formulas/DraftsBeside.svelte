@@ -29,8 +29,8 @@
 	<section class="mb-3 border-2 border-ink bg-sheet p-4" data-draft>
 		<h2>A draft stands beside this formula</h2>
 		<p class="mb-2">
-			{draft.by} saved it on {dayText(draft.recordedAtMs, bakery.timeZone)} at
-			{clockText(draft.recordedAtMs, bakery.timeZone)}, from revision {draft.baseRevision}, after
+			{draft.by} saved it on {dayText(draft.savedAtMs, bakery.timeZone)} at
+			{clockText(draft.savedAtMs, bakery.timeZone)}, from revision {draft.baseRevision}, after
 			someone else had saved. Nothing was merged. Against what is on the sheet now:
 		</p>
 		<RevisionDifferences

@@ -7,7 +7,8 @@ export interface FormulaDraftRow {
 	readonly id: string;
 	readonly by: string;
 	readonly baseRevision: number;
-	readonly recordedAtMs: number;
+	/** When it was saved, by the bakery's clock. */
+	readonly savedAtMs: number;
 	readonly content: FormulaContent;
 }
 
@@ -19,8 +20,9 @@ export async function loadOpenDrafts(
 	const rows = await db
 		.selectFrom('formula_draft as draft')
 		.innerJoin('person', 'person.id', 'draft.made_by')
+		.innerJoin('command', 'command.id', 'draft.command_id')
 		.selectAll('draft')
-		.select('person.name')
+		.select(['person.name', 'command.occurred_at'])
 		.where('draft.formula_id', '=', formulaId)
 		.where('draft.set_aside_at', 'is', null)
 		.orderBy('draft.recorded_at', 'desc')
@@ -30,7 +32,7 @@ export async function loadOpenDrafts(
 		id: row.id,
 		by: row.name,
 		baseRevision: row.base_revision,
-		recordedAtMs: row.recorded_at.getTime(),
+		savedAtMs: row.occurred_at.getTime(),
 		content: formulaContentSchema.parse(row.content)
 	}));
 }
