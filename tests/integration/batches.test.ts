@@ -1,5 +1,7 @@
 import { afterEach, beforeEach, test } from 'node:test';
 import assert from 'node:assert/strict';
+import type { BatchName } from '../../src/lib/contracts/batch-name.ts';
+import { id, type PreparationId } from '../../src/lib/core/identity.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
 import { readLearned } from '../../src/lib/server/services/read-learned.ts';
@@ -13,6 +15,7 @@ import { newPlacement } from './placement.ts';
 import {
 	batchOf,
 	HARBOUR_DOUGH,
+	LEVAIN,
 	LOAF,
 	NOW_MS,
 	plannedMix,
@@ -339,4 +342,43 @@ test('a dough that nobody ordered is begun as heavy as it was told, up to what a
 	};
 	assert.equal(await begin(90_000), 'more-than-a-mixer');
 	assert.equal(await begin(25_000), 'done');
+});
+
+test('a batch is not begun under the revision of another recipe', async () => {
+	const book = await loadFormulaBook(t.db);
+	const revisionOf = (name: string) =>
+		book.formulas.find(({ formula }) => formula.name === name)?.revisionId ?? '';
+	const begin = async (batch: BatchName) => {
+		const told = await send(t.db, {
+			kind: 'measure-dough',
+			batch,
+			celsius: 25,
+			waterCelsius: 18,
+			instrument: 'typed',
+			mixerId: null,
+			program: null
+		});
+		return told.outcome === 'done' ? 'done' : told.refusal;
+	};
+	const harbour = revisionOf('Harbour dough');
+	const sticks = revisionOf('Stick dough');
+	assert.ok(harbour && sticks);
+	assert.deepEqual(await begin(plannedMix(HARBOUR_DOUGH, 1, sticks, 20_000)), {
+		kind: 'unknown',
+		what: 'mix'
+	});
+	assert.equal(await begin(plannedMix(HARBOUR_DOUGH, 1, harbour, 20_000)), 'done');
+	const levain = book.preparations.get(id<PreparationId>(LEVAIN));
+	const poolish = book.preparations.get(id<PreparationId>(demoId('preparation', 'Poolish')));
+	assert.ok(levain && poolish);
+	const build = (revisionId: string): BatchName => ({
+		kind: 'planned-preparation',
+		date: TOMORROW,
+		preparationId: id<PreparationId>(LEVAIN),
+		ordinal: 1,
+		revisionId,
+		grams: 9000
+	});
+	assert.deepEqual(await begin(build(poolish.revisionId)), { kind: 'unknown', what: 'build' });
+	assert.equal(await begin(build(levain.revisionId)), 'done');
 });
