@@ -1,7 +1,10 @@
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import { checkPlan } from '../src/lib/core/schedule/index.ts';
 import { FT06, FT10, jobShop, LA01 } from '../src/lib/core/schedule/job-shops.fixture.ts';
 import { generateDay, type DaySize } from './schedule/generate-day.ts';
 import { problemOf } from './schedule/neutral-case.ts';
+import { explainConflict, replanNights, solveAThousandTimes } from './schedule/night.ts';
 import { solveWithin, warmUp, type TimedRun } from './schedule/timed.ts';
 
 /** Seeds of days, drawn after the code was frozen. */
@@ -63,3 +66,25 @@ row('---', '---', '---', '---');
 shopRow('FT06', FT06, 200, 55);
 shopRow('LA01', LA01, 2000, 666);
 shopRow('FT10', FT10, 3000, 930);
+
+process.stdout.write('\nA night that changes, medium days\n');
+const replanned = replanNights();
+row('nights', 'hold', 'p95 ms', 'stayed, median', 'stayed, least');
+row('---', '---', '---', '---', '---');
+row(
+	String(replanned.nights),
+	String(replanned.valid),
+	replanned.p95Ms.toFixed(0),
+	replanned.medianStayed.toFixed(2),
+	replanned.leastStayed.toFixed(2)
+);
+const explained = explainConflict();
+process.stdout.write(
+	`\nAn impossible day is explained in ${explained.medianMs.toFixed(1)} ms by ${explained.told}.\n`
+);
+setFlagsFromString('--expose-gc');
+const collect = runInNewContext('gc') as () => void;
+const [early, late] = solveAThousandTimes(collect);
+process.stdout.write(
+	`Heap after 100 solves ${early.toFixed(1)} MB, after 1000 ${late.toFixed(1)} MB: ${(late / early).toFixed(2)} times.\n`
+);

@@ -1,5 +1,6 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
+import { changedNight } from '../../../../bench/schedule/changed-night.ts';
 import { generateDay } from '../../../../bench/schedule/generate-day.ts';
 import { problemOf } from '../../../../bench/schedule/neutral-case.ts';
 import { checkPlan } from './check/check-plan.ts';
@@ -8,20 +9,6 @@ import type { Plan } from './plan.ts';
 import type { Problem } from './problem.ts';
 import { differenceOf, withPriceOnMoving, withSoftWindows } from './replan.ts';
 import { solve, Solver } from './solver.ts';
-
-/** What was begun before a time happened as it was planned, and is pinned. */
-function happened(problem: Problem, plan: Plan, until: number): Problem {
-	const placed = new Map(plan.placed.map((one) => [one.task, one]));
-	return {
-		...problem,
-		tasks: problem.tasks.map((task) => {
-			const one = placed.get(task.id);
-			return one && one.start < until
-				? { ...task, pin: { start: one.start, mode: one.mode, unit: one.unit } }
-				: task;
-		})
-	};
-}
 
 function replanned(problem: Problem, before: Plan, moves: number) {
 	const made = Solver.of(withPriceOnMoving(problem, before, { price: 6, tier: 0 }), 1);
@@ -41,33 +28,8 @@ test('a plan goes on from what happened: what began stays, and little of the res
 	assert.ok(made.ok);
 	const before = made.value;
 	assert.deepEqual(before.missing, []);
-	const began = happened(problem, before, 230);
-	// One dough that is still rising turns out quicker: its wish and its most come sooner.
-	const rising = problem.lags.find(
-		({ before: task, after }) =>
-			after.startsWith('div') &&
-			(before.placed.find((one) => one.task === task)?.start ?? 0) < 230 &&
-			(before.placed.find((one) => one.task === after)?.start ?? 0) >= 232
-	);
-	assert.ok(rising, 'a dough is on its way at that time');
-	const changed: Problem = {
-		...began,
-		lags: began.lags.map((lag) =>
-			lag.before === rising.before && lag.after.startsWith('div')
-				? {
-						...lag,
-						windows: lag.windows.map((choice) => ({
-							...choice,
-							window: choice.window && {
-								...choice.window,
-								least: choice.window.least - 3,
-								wish: (choice.window.wish ?? 0) - 3
-							}
-						}))
-					}
-				: lag
-		)
-	};
+	const changed = changedNight(problem, before, 230);
+	assert.ok(changed, 'a dough is on its way at that time');
 	const { difference } = replanned(changed, before, 60);
 	assert.equal(difference.dropped.length + difference.added.length, 0);
 	const free = changed.tasks.filter(({ pin }) => pin === null).length;
