@@ -18,7 +18,8 @@ holdWorkBy(() => allowances.getStore() ?? null);
 /** Does the work of a request within its allowance, and tells the log of one that was long at it. */
 export async function allowWork<T>(
 	name: string,
-	work: (allowance: WorkAllowance) => Promise<T>
+	work: (allowance: WorkAllowance) => Promise<T>,
+	worthTellingMs = WORTH_TELLING_MS
 ): Promise<T> {
 	const allowance = new WorkAllowance(MOST_UNITS);
 	const before = process.cpuUsage();
@@ -31,7 +32,7 @@ export async function allowWork<T>(
 		inside -= 1;
 		const { user, system } = process.cpuUsage(before);
 		const busyMs = Math.round((user + system) / 1000);
-		if (busyMs > WORTH_TELLING_MS && turn === begun)
+		if (busyMs > worthTellingMs && turn === begun)
 			console.warn(
 				`${name} took ${busyMs} ms of processor time (${allowance.spent} units of work)`
 			);
