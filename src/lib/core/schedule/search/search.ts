@@ -25,6 +25,11 @@ export class Search {
 	cost = Infinity;
 	moves = 0;
 	accepted = 0;
+	/** The move that found the best, or after which the search began anew; and how long it is waited for the next. */
+	private improvedAt = 0;
+	private readonly patience: number;
+	/** Another beginning that is being made, a component a move; null for none. */
+	private anew: Generator<void, void> | null = null;
 	private readonly dice: Dice;
 	private readonly inserter: Inserter;
 	private readonly neighbourhoods: Neighbourhoods;
@@ -43,6 +48,7 @@ export class Search {
 		this.dice = new Dice(seed);
 		this.inserter = new Inserter(this.state, this.dice);
 		this.neighbourhoods = new Neighbourhoods(this.state, this.dice, this.inserter.values, manner);
+		this.patience = manner.patience * model.components.atoms.length;
 		const shop = shopOf(model);
 		this.swaps = shop && new Swaps(shop, model.prices, model.horizon, this.dice);
 	}
@@ -75,6 +81,7 @@ export class Search {
 		});
 		const order = components.members.map((_, at) => at);
 		order.sort((a, b) => (rank[a] ?? 0) - (rank[b] ?? 0) || a - b);
+		if (attempt < 0) dice.shuffle(order);
 		// The first goes by what everything would like; whether the day is worth beginning for it shows when all stand.
 		const assumed = attempt % 2 === 0 ? this.earliestWish() : model.horizon;
 		for (const component of order) {
@@ -185,6 +192,15 @@ export class Search {
 			this.swapOrders(swaps);
 			return;
 		}
+		if (!this.anew && this.moves - this.improvedAt > this.patience) {
+			// Small days are soon searched through from where they began: another beginning, in an order of chance.
+			this.improvedAt = this.moves;
+			this.anew = this.attempt(this.dice.next(2) - 2);
+		}
+		if (this.anew) {
+			if (this.anew.next().done) this.anew = null;
+			return;
+		}
 		const tops = this.neighbourhoods.choose(this.missingAtom());
 		removed.length = 0;
 		const { values } = inserter;
@@ -285,6 +301,7 @@ export class Search {
 	}
 
 	private keep(): void {
+		this.improvedAt = this.moves;
 		this.bestCost = this.cost;
 		this.best.length = 0;
 		const { state, model } = this;
@@ -294,6 +311,7 @@ export class Search {
 
 	/** Goes back to the best plan found. */
 	restore(): void {
+		this.anew = null;
 		this.putAll(this.best);
 		this.cost = this.bestCost;
 	}
