@@ -10,6 +10,7 @@ import {
 	type KnownDevice
 } from '../../src/lib/server/db/devices.ts';
 import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
+import { readRoomTrace } from '../../src/lib/server/services/read-room-trace.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import { takeDeviceReadings } from '../../src/lib/server/services/take-device-readings.ts';
 import { NOW_MS, send, testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
@@ -167,7 +168,11 @@ test('a key opens the door only as it is, and never once it was shut', async () 
 		sensors: [{ ...SENSORS[0]!, id: randomUUID() }]
 	});
 	assert.ok(taken.outcome === 'refused' && taken.refusal.kind === 'name-taken');
+	const traced = () => readRoomTrace(t.db, NOW_MS - 3_600_000, NOW_MS, null);
+	const before = await traced();
+	assert.ok(before.length > 0, 'its probe read the room');
 	assert.equal((await send(t.db, { kind: 'revoke-device', deviceId })).outcome, 'done');
+	assert.deepEqual(await traced(), before, 'what it read stays');
 	assert.equal(
 		(await send(t.db, { kind: 'revoke-device', deviceId })).outcome,
 		'done',

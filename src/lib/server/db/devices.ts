@@ -196,7 +196,10 @@ export async function loadDevices(db: Db | Tx): Promise<readonly DeviceRow[]> {
 	}));
 }
 
-/** What a place was read at in a span of time, by probes and by hand, in order; no more than `most` of them. */
+/**
+ * What the room was read at in a span of time, by probes and by hand, in order; no more than `most` of them. What a probe
+ * read stays when it is shut out: the doughs that stood there did.
+ */
 export async function loadRoomReadings(
 	db: Db | Tx,
 	fromMs: number,
@@ -205,7 +208,6 @@ export async function loadRoomReadings(
 ): Promise<readonly { readonly atMs: number; readonly celsius: number }[]> {
 	const { rows } = await sql<{ at: Date; celsius: number }>`select at, celsius from (
 			(select r.measured_at as at, r.celsius from device_sensor s
-				join device d on d.id = s.device_id and d.revoked_at is null
 				join device_reading r on r.sensor_id = s.id
 				where s.kind = 'room-probe' and r.measured_at between ${new Date(fromMs)} and ${new Date(toMs)}
 				order by r.measured_at desc limit ${most})
