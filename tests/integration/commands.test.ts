@@ -4,6 +4,8 @@ import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import type { BakeDate } from '../../src/lib/core/time/index.ts';
 import { readCommand } from '../../src/lib/server/commands/door.ts';
+import { loadOrderLines } from '../../src/lib/server/db/orders.ts';
+import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
@@ -208,6 +210,39 @@ test('orders are copied to an empty date once', async () => {
 	});
 	assert.ok(empty.outcome === 'refused' && empty.refusal.kind === 'nothing-to-copy');
 	assert.equal((await readOrders(t.db, '2030-01-02' as BakeDate)).copyFrom, to);
+});
+
+test('what nobody orders, and what is off the book, is not copied', async () => {
+	const from = '2027-01-11' as BakeDate;
+	const to = '2027-01-12' as BakeDate;
+	const order = (productId: string, dropId: string, pieces: number, expectedVersion = 0) =>
+		send(t.db, {
+			kind: 'change-order',
+			date: from,
+			dropId,
+			productId,
+			pieces,
+			expectedVersion
+		});
+	const bun = demoId('product', 'Lamp bun');
+	const knot = demoId('product', 'Bollard knot');
+	for (const product of [LOAF, bun, knot])
+		assert.equal((await order(product, FERRY, 12)).outcome, 'done');
+	assert.equal((await order(knot, FERRY, 0, 1)).outcome, 'done');
+	assert.equal((await order(LOAF, demoId('drop', 'School'), 5)).outcome, 'done');
+	await send(t.db, { kind: 'retire', what: 'product', entityId: bun, retired: true });
+	const { rows } = await sql<{ id: string }>`update delivery_drop set retired_at = now()
+		where id = ${demoId('drop', 'School')} returning id`.execute(t.db);
+	assert.equal(rows.length, 1);
+	const done = await send(t.db, { kind: 'copy-orders', from, to });
+	assert.deepEqual(done, { outcome: 'done', answer: { lines: 1 } });
+	const lines = await loadOrderLines(t.db, to);
+	assert.deepEqual(
+		lines.map(({ productId, dropId, pieces }) => [productId, dropId, pieces]),
+		[[LOAF, FERRY, 12]]
+	);
+	await sql`update delivery_drop set retired_at = null`.execute(t.db);
+	await send(t.db, { kind: 'retire', what: 'product', entityId: bun, retired: false });
 });
 
 test('a reading moves the water; a correction is a new entry that stands for the old one', async () => {

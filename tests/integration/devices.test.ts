@@ -77,7 +77,8 @@ test('a bad reading does not spoil the others, and each is told why it was not t
 		reading({ measuredAt: 'yesterday' }),
 		twice,
 		twice,
-		null
+		null,
+		reading({ measuredAt: '1999-12-31T23:59:00Z' })
 	);
 	assert.equal(answer.taken, 2);
 	assert.deepEqual(
@@ -89,9 +90,17 @@ test('a bad reading does not spoil the others, and each is told why it was not t
 			[4, 'measured-in-the-future'],
 			[5, 'malformed'],
 			[7, 'sent-twice'],
-			[8, 'malformed']
+			[8, 'malformed'],
+			[9, 'measured-too-long-ago']
 		]
 	);
+	assert.equal(answer.refused[5]?.reason, 'sent-twice');
+	assert.equal(answer.refused[6]?.what, 'Invalid input: expected object, received null');
+	assert.match(answer.refused[1]?.what ?? '', /^celsius: Too big/);
+	const lateBy = (days: number) =>
+		take(reading({ measuredAt: new Date(NOW_MS - days * 86_400_000).toISOString() }));
+	assert.equal((await lateBy(366)).taken, 1, 'late is fine');
+	assert.equal((await lateBy(366.01)).refused[0]?.reason, 'measured-too-long-ago');
 	assert.match(answer.refused[2]?.what ?? '', /this device has "Core", "Room"/);
 	const clash = await take({ ...good, celsius: 20 });
 	assert.deepEqual(

@@ -25,6 +25,8 @@ export const MOST_DEVICE_REQUESTS = 300;
 export const MOST_STRANGER_REQUESTS = 60;
 /** A clock that runs ahead of the bakery's by more than this is wrong. */
 export const MOST_AHEAD_MINUTES = 10;
+/** How late something may be told; a clock that is further behind has lost its time. */
+export const MOST_LATE_DAYS = 366;
 
 export const sensorName = nameSchema;
 export const reportEverySeconds = z.int().min(1).max(3600);
@@ -50,7 +52,12 @@ export interface RefusedReading {
 	readonly at: number;
 	readonly id: string | null;
 	readonly reason:
-		'malformed' | 'unknown-sensor' | 'measured-in-the-future' | 'id-used-before' | 'sent-twice';
+		| 'malformed'
+		| 'unknown-sensor'
+		| 'measured-in-the-future'
+		| 'measured-too-long-ago'
+		| 'id-used-before'
+		| 'sent-twice';
 	readonly what: string;
 }
 
@@ -73,6 +80,7 @@ export const deviceAnswerSchema = z.object({
 				'malformed',
 				'unknown-sensor',
 				'measured-in-the-future',
+				'measured-too-long-ago',
 				'id-used-before',
 				'sent-twice'
 			]),

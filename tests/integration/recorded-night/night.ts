@@ -39,7 +39,7 @@ export const nightId = (name: string): string => {
 };
 
 /** How many minutes after the tests' now, what was given, and what was answered. */
-type Answered = readonly [minutes: number, kind: CommandKind, outcome: CommandOutcome];
+type Answered = readonly [minutes: number, kind: CommandKind | 'readings', outcome: unknown];
 
 /**
  * Plays an eventful night on the demo: orders that change, temperatures typed and measured, a plan accepted twice,
@@ -59,6 +59,7 @@ export async function playNight(db: Db): Promise<readonly Answered[]> {
 	};
 	const night = { db, tell };
 	await beforeTheNight(night);
+	answers.push([40, 'readings', await badReadings(db)]);
 	await acceptPlan(night, 60);
 	await mixing(night);
 	await ripening(night);
@@ -161,6 +162,28 @@ async function beforeTheNight({ db, tell }: Night): Promise<void> {
 		minutes: 25,
 		expectedVersion: 0
 	});
+}
+
+/** What the device's other readings were told. */
+async function badReadings(db: Db): Promise<unknown> {
+	const device = await findDeviceByKey(db, keyFingerprint(KEY));
+	assert.ok(device, 'the probes are let in');
+	const good = {
+		id: nightId('good reading'),
+		sensor: 'core-probe',
+		celsius: 25,
+		measuredAt: new Date(NOW_MS + 40 * 60_000).toISOString()
+	};
+	const readings = [
+		good,
+		null,
+		{ ...good, celsius: 900 },
+		{ ...good, id: nightId('reading of a cellar'), sensor: 'cellar' },
+		{ ...good, id: nightId('reading of tomorrow'), measuredAt: '2026-11-25T14:00:00Z' },
+		{ ...good, id: nightId('reading of the past'), measuredAt: '1999-12-31T23:59:00Z' }
+	];
+	const answer = await takeDeviceReadings(db, device, readings, NOW_MS + 40 * 60_000);
+	return [answer, await takeDeviceReadings(db, device, [good], NOW_MS + 41 * 60_000)];
 }
 
 async function changeOrder(

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { MOST_AHEAD_MINUTES } from '../../contracts/device-protocol.ts';
+import { MOST_AHEAD_MINUTES, MOST_LATE_DAYS } from '../../contracts/device-protocol.ts';
 import type { CommandOutcome } from '../../contracts/commands.ts';
 import type { Refusal, RefusalOf } from '../../contracts/refusals.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
@@ -121,7 +121,7 @@ async function once(
 }
 
 /** How late something may be written down. */
-const MOST_LATE_MS = 366 * 24 * 3_600_000;
+const MOST_LATE_MS = MOST_LATE_DAYS * 24 * 3_600_000;
 
 /** What a wrong clock says would hide or outlast what is right. */
 function clockProblem(occurredAtMs: number, bakeryNowMs: number): RefusalOf<'clock-off'> | null {

@@ -1,6 +1,7 @@
 import {
 	deviceReadingSchema,
 	MOST_AHEAD_MINUTES,
+	MOST_LATE_DAYS,
 	type DeviceAnswer,
 	type DeviceReading,
 	type RefusedReading,
@@ -129,6 +130,13 @@ function judge(
 			reading.id,
 			'measured-in-the-future',
 			`the bakery's clock shows ${new Date(nowMs).toISOString()}`
+		);
+	if (measuredAtMs < nowMs - MOST_LATE_DAYS * 24 * 3_600_000)
+		return refuse(
+			at,
+			reading.id,
+			'measured-too-long-ago',
+			`the bakery's clock shows ${new Date(nowMs).toISOString()}: has the device lost the time?`
 		);
 	return {
 		at,
