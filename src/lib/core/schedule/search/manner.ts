@@ -18,8 +18,6 @@ export interface Manner {
 	readonly attemptsOfMove: number;
 	/** How many first plans are made, each in another order, before the best is gone on from. */
 	readonly attempts: number;
-	/** So many moves for each atom without a better plan, and the search begins anew. */
-	readonly patience: number;
 }
 
 export const MANNER: Manner = {
@@ -33,6 +31,5 @@ export const MANNER: Manner = {
 	barBranch: 3,
 	heat: 1,
 	attemptsOfMove: 2,
-	attempts: 2,
-	patience: 20
+	attempts: 2
 };

@@ -48,7 +48,8 @@ export class Search {
 		this.dice = new Dice(seed);
 		this.inserter = new Inserter(this.state, this.dice);
 		this.neighbourhoods = new Neighbourhoods(this.state, this.dice, this.inserter.values, manner);
-		this.patience = manner.patience * model.components.atoms.length;
+		// As many moves as there are pairs to move together: a small day is tried out soon, a large one hardly ever.
+		this.patience = model.components.atoms.length ** 2;
 		const shop = shopOf(model);
 		this.swaps = shop && new Swaps(shop, model.prices, model.horizon, this.dice);
 	}
