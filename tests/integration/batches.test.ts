@@ -293,6 +293,8 @@ test('two who begin one dough at once begin it once', async () => {
 });
 
 test('what a begun mix was to become is its portions, and a plan that is accepted later finds them', async () => {
+	const first = (await openMixes()).find((mix) => mix.ordinal === 1);
+	assert.ok(first);
 	await send(t.db, {
 		kind: 'measure-dough',
 		batch: await batchOf(t.db, HARBOUR_DOUGH, 1),
@@ -315,7 +317,11 @@ test('what a begun mix was to become is its portions, and a plan that is accepte
 			.orderBy('batch.id')
 			.execute();
 	const begun = await portions();
-	assert.ok(begun.length > 0);
+	assert.deepEqual(
+		begun.map((portion) => `${portion.product_id} ${portion.pieces}`).sort(),
+		first.portions.map(({ productId, pieces }) => `${productId} ${pieces}`).sort(),
+		'its own portions, not those of another mix'
+	);
 	for (const portion of begun) {
 		assert.equal(portion.ordinal, 1);
 		assert.ok((portion.pieces ?? 0) > 0 && (portion.mass_g ?? 0) > 100 * (portion.pieces ?? 0));
