@@ -9,8 +9,8 @@ import {
 import type { CommandContent } from '../../src/lib/contracts/commands.ts';
 import { loadPinnedFormulas } from '../../src/lib/server/db/formulas.ts';
 import { readFormula } from '../../src/lib/server/services/read-formula.ts';
+import { preparationContent } from './book-content.ts';
 import { ingredientContent } from './ingredient-content.ts';
-import { readPreparation } from '../../src/lib/server/services/read-preparation.ts';
 import {
 	HARBOUR_DOUGH,
 	LEVAIN,
@@ -74,9 +74,7 @@ test('a revision that only follows is told as such, with the number of the edit 
 });
 
 test('a build that changes takes along what takes from it, through every level', async () => {
-	const found = await readPreparation(t.db, TOMORROW, LEVAIN);
-	assert.ok(found?.preparation);
-	const { preparation, revision, steps } = found;
+	const levain = await preparationContent(t.db, LEVAIN);
 	const before = await newestRevision();
 	const partsOf = async (revisionId: string) => {
 		const pinned = (await loadPinnedFormulas(t.db, [revisionId])).get(revisionId);
@@ -87,17 +85,8 @@ test('a build that changes takes along what takes from it, through every level',
 	const parts = await partsOf(before);
 	const saved = await send(t.db, {
 		kind: 'save-preparation',
-		preparationId: preparation.id,
-		expectedRevision: revision,
-		name: preparation.name,
-		preparationKind: preparation.kind,
-		buildLossShare: preparation.buildLoss.share,
-		takeBackGrams: preparation.takeBackGrams,
-		lines: preparation.lines.map((line, at) => ({
-			...line,
-			parts: line.parts * (at === 0 ? 2 : 1)
-		})),
-		steps: [...steps]
+		...levain,
+		lines: levain.lines.map((line, at) => ({ ...line, parts: line.parts * (at === 0 ? 2 : 1) }))
 	});
 	assert.equal(saved.outcome, 'done', JSON.stringify(saved));
 	assert.deepEqual(await partsOf(before), parts, 'the old revision keeps the old build');
