@@ -133,6 +133,26 @@ test('what has a name that reads like another goes on being saved, and is asked 
 	);
 });
 
+test('a formula that is saved under another name is held to the names of the others', async () => {
+	const content = await formulaContent(t.db, demoId('formula', 'Stick dough'));
+	const save = (change: object) =>
+		send(t.db, { kind: 'save-formula', ...content, nameMeant: false, ...change } as never);
+	const refusal = async (change: object) => {
+		const outcome = await save(change);
+		return outcome.outcome === 'refused' ? outcome.refusal : outcome.outcome;
+	};
+	assert.deepEqual(await refusal({ name: 'Harbour dough' }), {
+		kind: 'name-taken',
+		name: 'Harbour dough'
+	});
+	assert.deepEqual(await refusal({ name: 'harbour-dough' }), {
+		kind: 'name-alike',
+		name: 'harbour-dough',
+		other: 'Harbour dough'
+	});
+	assert.equal(await refusal({ name: 'harbour-dough', nameMeant: true }), 'done');
+});
+
 test('texts that no text can be, ids in capitals and numbers past counting are told or brought to one form', async () => {
 	const content = await ingredientContent(t.db, 'Sugar');
 	const base = { ...reading(20), id: randomUUID(), occurredAtMs: NOW_MS };

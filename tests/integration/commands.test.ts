@@ -2,7 +2,7 @@ import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
-import type { BakeDate } from '../../src/lib/core/time/index.ts';
+import { addDays, type BakeDate } from '../../src/lib/core/time/index.ts';
 import { readCommand } from '../../src/lib/server/commands/door.ts';
 import { loadOrderLines } from '../../src/lib/server/db/orders.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
@@ -114,6 +114,28 @@ test('of two bakers who set one lead at once, one is told what the other put', a
 		assert.ok(refused?.outcome === 'refused' && refused.refusal.kind === 'changed-meanwhile');
 		assert.ok(done?.outcome === 'done' && done.answer.minutes === refused.refusal.value);
 	}
+});
+
+test('the lead of one mix leaves those of the others as they were', async () => {
+	const date = addDays(TOMORROW, 1);
+	const set = async (ordinal: number, minutes: number, expectedVersion: number) =>
+		(
+			await send(t.db, {
+				kind: 'set-lead',
+				batch: await batchOf(t.db, HARBOUR_DOUGH, ordinal, date),
+				minutes,
+				expectedVersion
+			})
+		).outcome;
+	assert.equal(await set(1, 10, 0), 'done');
+	assert.equal(await set(2, 20, 0), 'done');
+	assert.equal(await set(1, 30, 1), 'done');
+	const { input } = await readPlan(t.db, date);
+	const mixes = input.doughs.find(({ formulaId }) => formulaId === HARBOUR_DOUGH)?.mixes ?? [];
+	assert.deepEqual(
+		mixes.slice(0, 2).map(({ leadMinutes }) => leadMinutes),
+		[30, 20]
+	);
 });
 
 test('a command that names what is not there is refused and writes nothing', async () => {

@@ -207,3 +207,18 @@ test('every pre-ferment that goes into a bowl of the date is asked for by name, 
 		]
 	);
 });
+
+test('what one mix of another dough showed on the mixer counts for this one, from the first on', async () => {
+	const before = (await harbour()).friction.usedOfOthers;
+	const done = await send(t.db, {
+		kind: 'measure-dough',
+		batch: await batchOf(t.db, demoId('formula', 'School bun dough')),
+		celsius: 27,
+		waterCelsius: 15,
+		instrument: 'core-probe',
+		mixerId: null,
+		program: null
+	});
+	assert.equal(done.outcome, 'done', JSON.stringify(done));
+	assert.equal((await harbour()).friction.usedOfOthers, before + 1);
+});

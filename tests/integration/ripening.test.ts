@@ -15,6 +15,7 @@ import { readWater } from '../../src/lib/server/services/read-water.ts';
 import {
 	batchOf,
 	HARBOUR_DOUGH,
+	LEVAIN,
 	NOW_MS,
 	send,
 	testDatabase,
@@ -107,6 +108,34 @@ test('checks and moves make its story, in the order in which they happened', asy
 		'done'
 	);
 	assert.equal((await harbour()).retarderId, null);
+});
+
+test('a build that was begun since the page was read is found by the name the page has', async () => {
+	const builds = async () =>
+		(await readRipening(t.db, TOMORROW, NOW_MS + 600 * MINUTE)).doughs.filter(
+			({ kind }) => kind !== 'mix'
+		);
+	const planned = await builds();
+	const levain = planned.find(({ recipeId }) => recipeId === LEVAIN);
+	const other = planned.find(({ recipeId }) => recipeId !== LEVAIN);
+	assert.ok(levain && other);
+	assert.deepEqual([levain.batch.kind, other.batch.kind], Array(2).fill('planned-preparation'));
+	const done = await at(60, {
+		kind: 'measure-dough',
+		batch: levain.batch,
+		celsius: 25,
+		waterCelsius: 22,
+		instrument: 'core-probe',
+		mixerId: null,
+		program: null
+	});
+	assert.equal(done.outcome, 'done', JSON.stringify(done));
+	const again = await check(120, 25.5, { batch: levain.batch });
+	assert.equal(again.outcome, 'done', JSON.stringify(again));
+	const now = (await builds()).find(({ recipeId }) => recipeId === LEVAIN);
+	assert.equal(now?.batch.kind, 'made');
+	assert.ok(now.events.some(({ kind }) => kind === 'checked'));
+	refusedAs(await check(120, 25.5, { batch: other.batch }), 'not-mixed-yet');
 });
 
 test('the room it is in is the one that was read, if only before it was mixed', async () => {
