@@ -37,7 +37,7 @@ const at = <K extends CommandKind>(
 ): Promise<CommandOutcome<K>> => send(t.db, draft, { minutes });
 const batch = () => batchOf(t.db, HARBOUR_DOUGH);
 const COLD_ROOM = demoId('retarder', 'Cold room');
-const mix = async (minutes: number, celsius = 26) =>
+const mix = async (minutes: number, celsius = 26, change: object = {}) =>
 	at(minutes, {
 		kind: 'measure-dough',
 		batch: await batch(),
@@ -45,7 +45,8 @@ const mix = async (minutes: number, celsius = 26) =>
 		waterCelsius: 18,
 		instrument: 'core-probe',
 		mixerId: null,
-		program: null
+		program: null,
+		...change
 	});
 const move = async (minutes: number, change: object = {}) =>
 	at(minutes, {
@@ -120,15 +121,7 @@ test('a build that was begun since the page was read is found by the name the pa
 	const other = planned.find(({ recipeId }) => recipeId !== LEVAIN);
 	assert.ok(levain && other);
 	assert.deepEqual([levain.batch.kind, other.batch.kind], Array(2).fill('planned-preparation'));
-	const done = await at(60, {
-		kind: 'measure-dough',
-		batch: levain.batch,
-		celsius: 25,
-		waterCelsius: 22,
-		instrument: 'core-probe',
-		mixerId: null,
-		program: null
-	});
+	const done = await mix(60, 25, { batch: levain.batch });
 	assert.equal(done.outcome, 'done', JSON.stringify(done));
 	const again = await check(120, 25.5, { batch: levain.batch });
 	assert.equal(again.outcome, 'done', JSON.stringify(again));
