@@ -1,11 +1,11 @@
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
-import { checkPlan } from '../src/lib/core/schedule/index.ts';
+import { checkPlan, type Problem } from '../src/lib/core/schedule/index.ts';
 import { FT06, FT10, jobShop, LA01 } from '../src/lib/core/schedule/job-shops.fixture.ts';
 import { generateDay, type DaySize } from './schedule/generate-day.ts';
 import { problemOf } from './schedule/neutral-case.ts';
 import { explainConflict, replanNights, solveAThousandTimes } from './schedule/night.ts';
-import { solveWithin, warmUp, type TimedRun } from './schedule/timed.ts';
+import { nodeTeam, solveByTeam, warmUp, type TimedRun } from './schedule/team.ts';
 
 /** Seeds of days, drawn after the code was frozen. */
 const DAYS: Readonly<Record<DaySize, readonly number[]>> = {
@@ -16,6 +16,7 @@ const DAYS: Readonly<Record<DaySize, readonly number[]>> = {
 const SEEDS = [1, 2, 3, 4, 5];
 const SHORT_MS = 500;
 const LONG_MS = 5000;
+const team = nodeTeam();
 
 function median(values: readonly number[]): number {
 	return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
@@ -25,12 +26,23 @@ function row(...cells: readonly string[]): void {
 	process.stdout.write(`| ${cells.join(' | ')} |\n`);
 }
 
+async function runs(
+	problem: Problem,
+	seeds: readonly number[],
+	budgetMs: number
+): Promise<TimedRun[]> {
+	const found: TimedRun[] = [];
+	// One after the other: a run has both cores.
+	for (const seed of seeds) found.push(await solveByTeam(team, problem, { seed, budgetMs }));
+	return found;
+}
+
 /** How a made-up day fares: what a run at the short time costs over the best that was found in the long one. */
-function dayRow(size: DaySize, day: number): void {
+async function dayRow(size: DaySize, day: number): Promise<void> {
 	const problem = problemOf(generateDay(size, day));
-	const short = SEEDS.map((seed) => solveWithin(problem, seed, SHORT_MS));
-	const long = [6, 7].map((seed) => solveWithin(problem, seed, LONG_MS));
-	const costs = (runs: readonly TimedRun[]) => runs.map(({ cost }) => cost ?? Infinity);
+	const short = await runs(problem, SEEDS, SHORT_MS);
+	const long = await runs(problem, [6, 7], LONG_MS);
+	const costs = (found: readonly TimedRun[]) => found.map(({ cost }) => cost ?? Infinity);
 	const best = Math.min(...costs(short), ...costs(long));
 	const over = (cost: number) => (cost === Infinity ? 'does not hold' : (cost / best).toFixed(3));
 	const late = short.filter(({ plan }) => (checkPlan(problem, plan).cost.tiers[0] ?? 0) > 0).length;
@@ -46,29 +58,36 @@ function dayRow(size: DaySize, day: number): void {
 	);
 }
 
-function shopRow(name: string, jobs: typeof FT06, horizon: number, optimum: number): void {
-	const runs = [1, 2].map((seed) => solveWithin(jobShop(jobs, horizon), seed, LONG_MS));
-	const best = Math.min(...runs.map(({ cost }) => cost ?? Infinity));
+async function shopRow(
+	name: string,
+	jobs: typeof FT06,
+	horizon: number,
+	optimum: number
+): Promise<void> {
+	const found = await runs(jobShop(jobs, horizon), [1, 2], LONG_MS);
+	const best = Math.min(...found.map(({ cost }) => cost ?? Infinity));
 	row(name, String(optimum), String(best), (best / optimum).toFixed(3));
 }
 
-for (const size of ['small', 'medium', 'large'] as const) warmUp(problemOf(generateDay(size, 1)));
+for (const size of ['small', 'medium', 'large'] as const)
+	await warmUp(team, problemOf(generateDay(size, 1)));
 process.stdout.write(
 	`\nSchedules of made-up days, over the best found in any run (${SHORT_MS} and ${LONG_MS} ms)\n`
 );
 row('day', 'tasks', 'first ms', 'median', 'worst', 'median long', 'late', 'moves');
 row('---', '---', '---', '---', '---', '---', '---', '---');
 for (const size of ['small', 'medium', 'large'] as const)
-	for (const day of DAYS[size]) dayRow(size, day);
+	for (const day of DAYS[size]) await dayRow(size, day);
 process.stdout.write(`\nJob shops of the open literature, ${LONG_MS} ms\n`);
 row('shop', 'optimum', 'best', 'ratio');
 row('---', '---', '---', '---');
-shopRow('FT06', FT06, 200, 55);
-shopRow('LA01', LA01, 2000, 666);
-shopRow('FT10', FT10, 3000, 930);
+await shopRow('FT06', FT06, 200, 55);
+await shopRow('LA01', LA01, 2000, 666);
+await shopRow('FT10', FT10, 3000, 930);
 
 process.stdout.write('\nA night that changes, medium days\n');
-const replanned = replanNights();
+const replanned = await replanNights(team);
+team.close();
 row('nights', 'hold', 'p95 ms', 'stayed, median', 'stayed, least');
 row('---', '---', '---', '---', '---');
 row(

@@ -3,7 +3,7 @@ import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { problemOf, type NeutralCase } from './neutral-case.ts';
 import { solutionOf } from './neutral-solution.ts';
-import { solveWithin, warmUp } from './timed.ts';
+import { nodeTeam, solveByTeam, warmUp } from './team.ts';
 
 // npm run schedule:cases -- --in FOLDER --out FOLDER --ms 500 --seeds 1,2,3,4,5
 const { values } = parseArgs({
@@ -36,10 +36,17 @@ if (days.length === 0) {
 	process.exit(2);
 }
 mkdirSync(to, { recursive: true });
-for (const { day } of days.slice(0, 3)) warmUp(problemOf(day));
+const team = nodeTeam();
+// Twice, by turns: what was compiled for one day alone is compiled anew for the next.
+for (const { day } of [...days.slice(0, 3), ...days.slice(0, 3)])
+	await warmUp(team, problemOf(day));
 for (const { name, day } of days)
 	for (const seed of seeds) {
-		const { plan, cost, firstMs } = solveWithin(problemOf(day), seed, ms);
+		const { plan, cost, firstMs } = await solveByTeam(team, problemOf(day), {
+			seed,
+			budgetMs: ms
+		});
 		writeFileSync(path.join(to, `${name}.${seed}.json`), JSON.stringify(solutionOf(day, plan)));
 		process.stdout.write(`${name} ${seed} ${firstMs.toFixed(1)} ${cost ?? 'does not hold'}\n`);
 	}
+team.close();

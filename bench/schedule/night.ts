@@ -5,13 +5,13 @@ import {
 	differenceOf,
 	Solver,
 	withPriceOnMoving,
-	type Plan,
 	type Problem
 } from '../../src/lib/core/schedule/index.ts';
 import { changedNight } from './changed-night.ts';
 import { generateDay } from './generate-day.ts';
 import { problemOf } from './neutral-case.ts';
-import { solveWithin } from './timed.ts';
+import type { ScheduleTeam } from '../../src/lib/workers/schedule-team.ts';
+import { solveByTeam } from './team.ts';
 
 const NIGHTS = 20;
 /** A night is looked at when its main shift has begun. */
@@ -33,17 +33,21 @@ const at = (values: readonly number[], share: number): number =>
 	] ?? NaN;
 
 /** Re-plans medium nights after one dough turned out quicker than the plan had it. */
-export function replanNights(): Replanned {
+export async function replanNights(team: ScheduleTeam): Promise<Replanned> {
 	const [times, stayed]: [number[], number[]] = [[], []];
 	let valid = 0;
 	for (let day = 1; times.length < NIGHTS && day < 3 * NIGHTS; day += 1) {
 		const problem = problemOf(generateDay('medium', day));
-		const before = solveWithin(problem, day, 500).plan;
+		const { plan: before } = await solveByTeam(team, problem, { seed: day, budgetMs: 500 });
 		const changed = changedNight(problem, before, AT);
 		if (!changed || before.missing.length > 0) continue;
-		const began = performance.now();
-		const after = replan(changed, before, began);
-		times.push(performance.now() - began);
+		const priced = withPriceOnMoving(changed, before, { price: 6, tier: 0 });
+		const { plan: after, allMs } = await solveByTeam(team, priced, {
+			seed: 1,
+			budgetMs: REPLAN_MS,
+			inForce: before
+		});
+		times.push(allMs);
 		const { kept } = differenceOf(before, after);
 		const free = changed.tasks.filter(({ pin }) => pin === null).length;
 		stayed.push((kept - (changed.tasks.length - free)) / free);
@@ -56,19 +60,6 @@ export function replanNights(): Replanned {
 		leastStayed: at(stayed, 0),
 		medianStayed: at(stayed, 0.5)
 	};
-}
-
-function replan(changed: Problem, before: Plan, began: number): Plan {
-	const made = Solver.of(withPriceOnMoving(changed, before, { price: 6, tier: 0 }), 1);
-	if (!made.ok) throw new Error(JSON.stringify(made.error));
-	const solver = made.value;
-	solver.resume(before);
-	for (let spent = 0; spent < 1; spent = (performance.now() - began) / REPLAN_MS)
-		solver.run(4, spent);
-	solver.finish();
-	const plan = solver.plan();
-	checkPlan(changed, plan);
-	return plan;
 }
 
 /** A deadline before anything can be ready, explained: how long it takes, and what is told. */

@@ -28,7 +28,7 @@ const SLICE_MS = 8;
 const MOVES = 2;
 
 /** Not sooner than this is a better plan told again, in milliseconds: telling it takes time from the search. */
-const TELL_EVERY_MS = 60;
+const TELL_EVERY_MS = 120;
 
 /**
  * Solves a problem within a time on the clock, in slices between which it can be stopped; the same for the worker, the
@@ -64,7 +64,9 @@ export async function solveInSlices(
 		if (!(await breathe())) return { kind: 'unwanted' };
 	}
 	if (shortOf(solver) < told) tell();
-	for (let spent = 0; spent < 1; spent = (now() - began) / budgetMs) {
+	// The last polish takes its time too.
+	const searching = 0.97 * budgetMs;
+	for (let spent = 0; spent < 1; spent = (now() - began) / searching) {
 		solver.run(MOVES, spent);
 		if (!(await breathe())) return { kind: 'unwanted' };
 		if (shortOf(solver) >= told || now() - toldAt < TELL_EVERY_MS) continue;

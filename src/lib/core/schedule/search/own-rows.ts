@@ -3,9 +3,10 @@ import {
 	type CompiledDemand,
 	type CompiledEdge,
 	type CompiledMode,
+	type CompiledPrice,
 	type CompiledWindow
 } from './compiled.ts';
-import { priceAt, priceOfLag } from './prices.ts';
+import { priceOfLag } from './prices.ts';
 import type { State } from './state.ts';
 
 /** What a task costs by its start on its own account: its demands, its prices, its lags to what stands. */
@@ -15,13 +16,15 @@ export class OwnRows {
 
 	constructor(private readonly state: State) {
 		const { model } = state;
+		// Most tasks have no price of their own: they share one row, since a large day has hundreds.
+		const free = new Int32Array(model.horizon + 1);
 		this.fixed = model.modes.map((mode) => {
+			const priced = (model.prices[mode.task] ?? []).filter(
+				({ ofStart }) => ofStart || !mode.portion
+			);
+			if (priced.length === 0) return free;
 			const row = new Int32Array(model.horizon + 1);
-			for (const price of model.prices[mode.task] ?? []) {
-				if (mode.portion && !price.ofStart) continue;
-				for (let t = 0; t <= model.horizon; t += 1)
-					row[t] = Math.min(NEVER, (row[t] ?? 0) + priceAt(price, t, t + mode.length));
-			}
+			for (const price of priced) addPrice(row, price, mode.length);
 			return row;
 		});
 	}
@@ -147,4 +150,14 @@ export class OwnRows {
 			for (let t = Math.max(from, before + 1); t < after && t <= to; t += 1) row[t] = NEVER;
 		}
 	}
+}
+
+/** Adds what a task of a length costs by its start, as `priceAt` has it. */
+function addPrice(row: Int32Array, price: CompiledPrice, length: number): void {
+	const { early, late, away } = price;
+	const exact = price.ofStart ? price.at : price.at - length;
+	for (let t = 0; t < row.length && t < exact; t += 1)
+		row[t] = Math.min(NEVER, (row[t] as number) + away + early * (exact - t));
+	for (let t = Math.max(0, exact + 1); t < row.length; t += 1)
+		row[t] = Math.min(NEVER, (row[t] as number) + away + late * (t - exact));
 }

@@ -59,7 +59,9 @@ export class Values {
 		const { model } = state;
 		this.model = model;
 		const size = model.horizon + 1;
-		this.rows = model.modes.map(() => new Int32Array(size));
+		// One stretch of memory for all: hundreds of small ones take milliseconds to get.
+		const all = new Int32Array(size * model.modes.length);
+		this.rows = model.modes.map((_, m) => all.subarray(m * size, (m + 1) * size));
 		this.units = model.modes.map((mode) => (mode.portion ? new Int16Array(size) : null));
 		this.low = new Int32Array(model.tasks);
 		this.high = new Int32Array(model.tasks);
