@@ -4,8 +4,12 @@ import { checkPlan, type Problem } from '../src/lib/core/schedule/index.ts';
 import { FT06, FT10, jobShop, LA01 } from '../src/lib/core/schedule/job-shops.fixture.ts';
 import { generateDay, type DaySize } from './schedule/generate-day.ts';
 import { problemOf } from './schedule/neutral-case.ts';
-import { explainConflict, replanNights, solveAThousandTimes } from './schedule/night.ts';
-import { nodeTeam, solveByTeam, warmUp, type TimedRun } from './schedule/team.ts';
+import { withEngineInBrowser } from './schedule/in-browser.ts';
+import { explainConflict, solveAThousandTimes } from './schedule/night.ts';
+import { nodeTeam } from './schedule/node-team.ts';
+import { quantile } from './schedule/quantile.ts';
+import { replanNights, type Replanned } from './schedule/replan-nights.ts';
+import { solveByTeam, warmUp, type TimedRun } from './schedule/timed.ts';
 
 /** Seeds of days, drawn after the code was frozen. */
 const DAYS: Readonly<Record<DaySize, readonly number[]>> = {
@@ -18,9 +22,7 @@ const SHORT_MS = 500;
 const LONG_MS = 5000;
 const team = nodeTeam();
 
-function median(values: readonly number[]): number {
-	return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN;
-}
+const median = (values: readonly number[]): number => quantile(values, 0.5);
 
 function row(...cells: readonly string[]): void {
 	process.stdout.write(`| ${cells.join(' | ')} |\n`);
@@ -86,17 +88,29 @@ await shopRow('LA01', LA01, 2000, 666);
 await shopRow('FT10', FT10, 3000, 930);
 
 process.stdout.write('\nA night that changes, medium days\n');
-const replanned = await replanNights(team);
+row('where', 'nights', 'hold', 'p95 ms', 'stayed, median', 'stayed, least');
+row('---', '---', '---', '---', '---', '---');
+const changedRow = (where: string, replanned: Replanned) =>
+	row(
+		where,
+		String(replanned.nights),
+		String(replanned.valid),
+		replanned.p95Ms.toFixed(0),
+		replanned.medianStayed.toFixed(2),
+		replanned.leastStayed.toFixed(2)
+	);
+changedRow('Node.js', await replanNights(team));
 team.close();
-row('nights', 'hold', 'p95 ms', 'stayed, median', 'stayed, least');
-row('---', '---', '---', '---', '---');
-row(
-	String(replanned.nights),
-	String(replanned.valid),
-	replanned.p95Ms.toFixed(0),
-	replanned.medianStayed.toFixed(2),
-	replanned.leastStayed.toFixed(2)
-);
+const chromium = process.env.JOVET_CHROMIUM;
+if (!chromium) throw new Error('JOVET_CHROMIUM is not set; measure with "npm run bench"');
+await withEngineInBrowser(chromium, async (ask) => {
+	changedRow('browser', await ask('replanNights'));
+	const cancels = await ask('cancels', 20);
+	process.stdout.write(
+		`\nA cancel is answered by a worker that searches after ${quantile(cancels, 0.5).toFixed(1)} ms (median), ` +
+			`${quantile(cancels, 1).toFixed(1)} ms at most of ${cancels.length}.\n`
+	);
+});
 const explained = explainConflict();
 process.stdout.write(
 	`\nAn impossible day is explained in ${explained.medianMs.toFixed(1)} ms by ${explained.told}.\n`

@@ -5,7 +5,12 @@
 import { rmSync } from 'node:fs';
 import path from 'node:path';
 import { buildApplication, prepareTypes } from './parts/build.mjs';
-import { installPackages, installPostgres } from './parts/install.mjs';
+import {
+	findChromium,
+	installChromium,
+	installPackages,
+	installPostgres
+} from './parts/install.mjs';
 import { DATA, PROJECT } from './parts/places.mjs';
 import { clusterFolder, startCluster } from './parts/postgres.mjs';
 import { Plain, reportAndExit, step } from './parts/progress.mjs';
@@ -22,6 +27,7 @@ async function main() {
 	if (files.length === 0)
 		throw new Plain(`There is no figure called "${asked.join(' ')}": bench, schedule or soak.`);
 	if (files.includes('soak')) await buildApplication();
+	if (files.includes('schedule')) await installChromium();
 	const folder = await clusterFolder(path.join(DATA, 'bench-postgres'));
 	// Durable like real data: what is measured is what a bakery would have.
 	const cluster = await step('starting PostgreSQL for the measurements', () =>
@@ -31,7 +37,11 @@ async function main() {
 		for (const file of files)
 			await mustRun(process.execPath, ['--import', 'tsx', `bench/${file}.ts`], {
 				cwd: PROJECT,
-				env: { ...process.env, JOVET_TEST_DATABASE: cluster.url },
+				env: {
+					...process.env,
+					JOVET_TEST_DATABASE: cluster.url,
+					JOVET_CHROMIUM: findChromium() ?? ''
+				},
 				show: true
 			});
 	} finally {

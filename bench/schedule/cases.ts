@@ -3,7 +3,8 @@ import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { problemOf, type NeutralCase } from './neutral-case.ts';
 import { solutionOf } from './neutral-solution.ts';
-import { nodeTeam, solveByTeam, warmUp } from './team.ts';
+import { nodeTeam } from './node-team.ts';
+import { solveByTeam, warmUp } from './timed.ts';
 
 // npm run schedule:cases -- --in FOLDER --out FOLDER --ms 500 --seeds 1,2,3,4,5
 const { values } = parseArgs({

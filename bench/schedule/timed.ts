@@ -1,28 +1,8 @@
-import { Worker } from 'node:worker_threads';
-import type { ScheduleReply, ScheduleRequest } from '../../src/lib/contracts/schedule-protocol.ts';
 import { checkPlan, type Plan, type Problem } from '../../src/lib/core/schedule/index.ts';
-import { ScheduleTeam, type ScheduleWorker } from '../../src/lib/workers/schedule-team.ts';
+import type { ScheduleTeam } from '../../src/lib/workers/schedule-team.ts';
 
-/** As many as the planning page has: it is told for two cores. */
-const WORKERS = 2;
-
-/** A team of schedule workers in threads of Node.js. */
-export function nodeTeam(): ScheduleTeam {
-	return new ScheduleTeam(nodeWorker, WORKERS);
-}
-
-function nodeWorker(): ScheduleWorker {
-	const thread = new Worker(new URL('./node-worker.mjs', import.meta.url));
-	const worker: ScheduleWorker = {
-		postMessage: (message: ScheduleRequest) => thread.postMessage(message),
-		onmessage: null,
-		onerror: null,
-		terminate: () => void thread.terminate()
-	};
-	thread.on('message', (data: ScheduleReply) => worker.onmessage?.({ data }));
-	thread.on('error', (error) => worker.onerror?.({ message: String(error) }));
-	return worker;
-}
+/** Figures are told for two cores. */
+export const WORKERS = 2;
 
 export interface TimedRun {
 	readonly plan: Plan;
