@@ -22,36 +22,57 @@ export interface Link {
  */
 export function circleOf(problem: Problem): readonly Link[] | null {
 	const links = linksOf(problem);
-	const nodes: (string | null)[] = [null, ...problem.tasks.map(({ id }) => id)];
-	const index = new Map(nodes.map((id, at) => [id, at]));
-	const latest = new Float64Array(nodes.length);
-	const by: (Link | null)[] = nodes.map(() => null);
-	let last = -1;
-	for (let sweep = 0; sweep <= nodes.length; sweep += 1) {
-		last = -1;
-		for (const link of links) {
-			const from = index.get(link.from) ?? 0;
-			const to = index.get(link.to) ?? 0;
-			const reached = (latest[from] ?? 0) + link.by;
-			if (reached <= (latest[to] ?? 0)) continue;
-			latest[to] = reached;
-			by[to] = link;
-			last = to;
-		}
-		if (last < 0) return null;
+	const index = new Map<string | null, number>([
+		[null, 0],
+		...problem.tasks.map(({ id }, at) => [id, at + 1] as const)
+	]);
+	const from = Int32Array.from(links, (link) => index.get(link.from) ?? 0);
+	const to = Int32Array.from(links, (link) => index.get(link.to) ?? 0);
+	const latest = new Float64Array(index.size);
+	/** By node, the link that moved it last; -1 while nothing did. */
+	const movedBy = new Int32Array(index.size).fill(-1);
+	for (let sweep = 0; sweep <= index.size; sweep += 1) {
+		let moved = false;
+		links.forEach(({ by }, at) => {
+			const node = to[at] ?? 0;
+			const reached = (latest[from[at] ?? 0] ?? 0) + by;
+			if (reached <= (latest[node] ?? 0)) return;
+			latest[node] = reached;
+			movedBy[node] = at;
+			moved = true;
+		});
+		if (!moved) return null;
+		// What moved each other in a circle will do so for ever: no need to wait until every sweep was made.
+		const on = nodeOnCircle(movedBy, from);
+		if (on >= 0) return walkRound(on, movedBy, from).map((at) => links[at] as Link);
 	}
-	// Somewhere behind the last that moved lies the circle: go back far enough to be on it.
-	let at = last;
-	for (let step = 0; step < nodes.length; step += 1) at = index.get(by[at]?.from ?? null) ?? 0;
-	const circle: Link[] = [];
-	const start = at;
+	return null;
+}
+
+/** A node that moved itself through others; -1 where there is none. */
+function nodeOnCircle(movedBy: Int32Array, from: Int32Array): number {
+	const seenFrom = new Int32Array(movedBy.length).fill(-1);
+	for (let start = 0; start < movedBy.length; start += 1) {
+		let at = start;
+		while ((seenFrom[at] ?? 0) < 0 && (movedBy[at] ?? -1) >= 0) {
+			seenFrom[at] = start;
+			at = from[movedBy[at] ?? 0] ?? 0;
+		}
+		if (seenFrom[at] === start && (movedBy[at] ?? -1) >= 0) return at;
+	}
+	return -1;
+}
+
+/** The links of the circle that a node is on, in the order of time. */
+function walkRound(start: number, movedBy: Int32Array, from: Int32Array): number[] {
+	const round: number[] = [];
+	let at = start;
 	do {
-		const link = by[at];
-		if (!link) break;
-		circle.unshift(link);
-		at = index.get(link.from) ?? 0;
+		const link = movedBy[at] ?? 0;
+		round.unshift(link);
+		at = from[link] ?? 0;
 	} while (at !== start);
-	return circle;
+	return round;
 }
 
 function linksOf(problem: Problem): readonly Link[] {
