@@ -99,7 +99,8 @@ test('the newest revision of everything takes from the newest revisions', async 
 		`(select distinct on (${kind}_id) id from ${kind}_revision order by ${kind}_id, number desc)`;
 	for (const [of, line] of [
 		['formula', 'formula_revision_line'],
-		['preparation', 'preparation_revision_line']
+		['preparation', 'preparation_revision_line'],
+		['product', 'product_revision_extra']
 	] as const)
 		for (const taken of ['ingredient', 'preparation']) {
 			const { rows } = await sql<{ lines: string; stale: string }>`

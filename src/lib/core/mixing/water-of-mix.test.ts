@@ -240,6 +240,15 @@ test('an autolyse drifts towards the room, and once it was measured only the wat
 	// It warms in the rest, so its water is asked for colder than without one.
 	const unrested = waterOfMix({ ...autolysed, mixing: { ...autolysed.mixing, rest: null } });
 	assert.ok(unrested && ahead.wanted.value < unrested.wanted.value);
+	// A rest that neither warms nor cools leaves the work of all stages to be the mixer's, no more and no less.
+	const kept = waterOfMix({
+		...autolysed,
+		mixing: {
+			...autolysed.mixing,
+			rest: { minutes: 40, ambient: { celsius: 31 }, timeConstantMinutes: 1e12 }
+		}
+	});
+	close(kept?.wanted.value, unrested.wanted.value, 1e-6);
 	// What the hot room gave the rest is not taken for the mixer's work.
 	for (const asked of [autolysed, { ...autolysed, autolysed: at(23) }]) {
 		const dough = waterOfMix(asked);
