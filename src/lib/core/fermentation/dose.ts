@@ -36,6 +36,9 @@ export function doseOfStretch(
 	return workOfDrift(curve, startCelsius, ambientCelsius, timeConstantMinutes, minutes) / reference;
 }
 
+/** So many time constants after the start a drift stands at its place; the closed form would run out of digits. */
+const STANDS_AFTER = 50;
+
 /** The integral of the rate over a drift in minutes at the optimum, in closed form. */
 function workOfDrift(
 	curve: CardinalCurve,
@@ -47,6 +50,12 @@ function workOfDrift(
 	const span = startCelsius - ambientCelsius;
 	if (timeConstantMinutes === Infinity || Math.abs(span) < LEAST_SPAN_KELVIN)
 		return minutes * rateAt(curve, startCelsius);
+	const drifting = STANDS_AFTER * timeConstantMinutes;
+	if (minutes > drifting)
+		return (
+			workOfDrift(curve, startCelsius, ambientCelsius, timeConstantMinutes, drifting) +
+			(minutes - drifting) * rateAt(curve, ambientCelsius)
+		);
 	// u falls from 1; the dough is inside the curve while T = ambient + span u is.
 	const bounds = [curve.minimum, curve.maximum].map((edge) => (edge - ambientCelsius) / span);
 	const high = Math.min(1, Math.max(...bounds));

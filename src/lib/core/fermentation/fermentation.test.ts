@@ -113,6 +113,23 @@ test('the dose adds up over split stretches', () => {
 	);
 });
 
+test('a dough that stood in its place for a thousand time constants has a dose', () => {
+	const doseOf = (length: number) =>
+		doseOfStretch(sourdough, 25, 27, {
+			ambientCelsius: 21,
+			timeConstantMinutes: 1,
+			minutes: length
+		});
+	const atPlace = rateAt(sourdough, 21) / rateAt(sourdough, 25);
+	// Where the closed form gives way, and where e^-t has no digits left at all.
+	for (const [from, to] of [
+		[49.9, 50.1],
+		[700, 800],
+		[10, 20_000]
+	] as const)
+		close(doseOf(to) - doseOf(from), (to - from) * atPlace, 1e-3);
+});
+
 test('a dough that comes from outside the curve ferments from where it enters it', () => {
 	// Seen to be missed by sampled integration: the rate is 0 at the start, the middle and the end.
 	const place = { ambientCelsius: 43.553730217087825, timeConstantMinutes: 150, minutes: 2000 };

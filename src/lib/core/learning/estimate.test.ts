@@ -44,6 +44,57 @@ test('one wild reading is named and moves next to nothing, whenever it comes', (
 	}
 });
 
+test('honest readings that agree far from what was believed win, and a single one there does not', () => {
+	const agree = (value: number, spread: number, count: number) =>
+		Array.from({ length: count }, (_, at) => reading(value, at, spread));
+	// Normal by hand: (1 / 0.0625 + 5 * 2.7 / 0.0144) / (1 / 0.0625 + 5 / 0.0144) = 2.625, wild readings aside.
+	const narrow = estimate({ mean: 1, spread: 0.25 }, agree(2.7, 0.12, 5));
+	close(narrow.mean, 2.625, 0.01);
+	assert.equal(narrow.used.length, 5);
+	// The same by hand: (9.6 / 6.25 + 6 * 30) / (1 / 6.25 + 6) = 29.47.
+	const work = estimate(PRIOR, agree(30, 1, 6));
+	close(work.mean, 29.4, 0.1);
+	assert.equal(work.used.length, 6);
+	for (const one of [
+		estimate({ mean: 1, spread: 0.25 }, agree(2.7, 0.12, 1)),
+		estimate(PRIOR, agree(30, 1, 1))
+	])
+		assert.deepEqual([one.used.length, one.leftOut.length], [0, 1]);
+});
+
+test('what is believed is what adding up over a wide, fine grid gives, wherever the readings lie', () => {
+	const normal = (off: number, spread: number) => Math.exp(-0.5 * (off / spread) ** 2) / spread;
+	let far = 0;
+	fc.assert(
+		fc.property(
+			fc.array(
+				fc.integer({ min: -120, max: 300 }).map((tenths) => tenths / 10),
+				{ minLength: 1, maxLength: 6 }
+			),
+			fc.integer({ min: 4, max: 20 }).map((tenths) => tenths / 10),
+			(values, spread) => {
+				const prior = { mean: 3, spread: 1 };
+				if (values.some((value) => Math.abs(value - 3) > 6)) far += 1;
+				let [total, sum] = [0, 0];
+				for (let x = -30; x <= 50; x += 0.005) {
+					let weight = normal(x - 3, 1);
+					for (const value of values)
+						weight *= 0.95 * normal(value - x, spread) + 0.05 * normal(value - x, 12 * spread);
+					total += weight;
+					sum += weight * x;
+				}
+				const belief = estimate(
+					prior,
+					values.map((value, at) => reading(value, at, spread))
+				);
+				close(belief.mean, sum / total, 0.01);
+			}
+		),
+		{ numRuns: 60 }
+	);
+	assert.ok(far > 20, `${far} reached beyond the prior`);
+});
+
 test('the order of the observations changes nothing, and more of them never widen an honest belief', () => {
 	fc.assert(
 		fc.property(

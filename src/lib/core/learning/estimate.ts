@@ -27,7 +27,10 @@ export interface Estimate {
 /** How often a reading is wild, and how many times wider wild readings lie (our defaults). */
 const WILD_SHARE = 0.05;
 const WILD_WIDTH = 12;
-/** The belief is looked for over this many spreads of the prior to each side, first coarsely, then finely. */
+/**
+ * The belief is looked for over this many spreads of the prior to each side, and of each reading that lies beyond, first
+ * coarsely, then finely.
+ */
 const REACH = 6;
 const COARSE_POINTS = 97;
 const FINE_POINTS = 241;
@@ -82,7 +85,7 @@ function believed(prior: Prior, observations: readonly Observation[]) {
 		for (const reading of readings) log += reading.log(value);
 		return log;
 	};
-	const { from, to } = whereItLies(prior, logAt);
+	const { from, to } = whereItLies(prior, observations, logAt);
 	const step = (to - from) / (FINE_POINTS - 1);
 	const at = (index: number) => from + index * step;
 	const weights = new Float64Array(FINE_POINTS);
@@ -109,16 +112,29 @@ function believed(prior: Prior, observations: readonly Observation[]) {
 /** The span outside which the belief is next to nothing, found on a coarse grid. */
 function whereItLies(
 	prior: Prior,
+	observations: readonly Observation[],
 	logAt: (value: number) => number
 ): { readonly from: number; readonly to: number } {
-	const step = (2 * REACH * prior.spread) / (COARSE_POINTS - 1);
-	const at = (index: number) => prior.mean + (index - (COARSE_POINTS - 1) / 2) * step;
-	const logs = Array.from({ length: COARSE_POINTS }, (_, index) => logAt(at(index)));
+	const reach = REACH * prior.spread;
+	const step = (2 * reach) / (COARSE_POINTS - 1);
+	const places = Array.from(
+		{ length: COARSE_POINTS },
+		(_, index) => prior.mean + (index - (COARSE_POINTS - 1) / 2) * step
+	);
+	// Honest readings may lie where the prior never looked: several that agree there are to win.
+	for (const { value, spread } of observations)
+		if (Math.abs(value - prior.mean) > reach)
+			for (let off = -REACH; off <= REACH; off += 1) places.push(value + off * spread);
+	places.sort((a, b) => a - b);
+	const logs = places.map(logAt);
 	const highest = logs.reduce((most, log) => Math.max(most, log), -Infinity);
 	const likely = (log: number) => log > highest - LEAST_LOG;
 	const first = logs.findIndex(likely);
 	const last = logs.findLastIndex(likely);
-	return { from: at(Math.max(0, first - 1)), to: at(Math.min(COARSE_POINTS - 1, last + 1)) };
+	return {
+		from: places[Math.max(0, first - 1)] ?? prior.mean - reach,
+		to: places[Math.min(places.length - 1, last + 1)] ?? prior.mean + reach
+	};
 }
 
 function logNormal(value: number, mean: number, spread: number): number {
