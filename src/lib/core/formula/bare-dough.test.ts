@@ -2,6 +2,7 @@ import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import { id, type FormulaId, type PreparationId } from '../identity.ts';
 import {
+	addPreparation,
 	correctWater,
 	figuresOf,
 	rebalance,
@@ -109,6 +110,40 @@ test('a build that is taken out gives its flour and water back, also where the d
 		[2, 100, 65]
 	);
 	close(hydrationOf(plain.value), 65);
+});
+
+test('a build that brings water to a dough with none of its own to give up is refused by its water', () => {
+	const poolish: Preparation = {
+		...SPONGE,
+		id: id<PreparationId>('poolish'),
+		name: 'poolish',
+		lines: [
+			{ material: of('bread flour'), parts: 100 },
+			{ material: of('water'), parts: 100 }
+		]
+	};
+	const floured: Formula = {
+		...SALTED,
+		lines: [
+			...SALTED.lines.map((line, at) => (at === 0 ? { ...line, percentOfFlour: 132 } : line)),
+			{ material: of('bread flour'), percentOfFlour: 20, addition: 'start' }
+		]
+	};
+	const pantry = {
+		...PANTRY,
+		preparations: new Map([...PANTRY.preparations, [poolish.id, poolish] as const])
+	};
+	const dough = resolveFormula(floured, pantry);
+	assert.ok(dough.ok);
+	assert.deepEqual(addPreparation(dough.value, pantry, poolish, 20), {
+		ok: false,
+		error: { kind: 'final-line-negative', line: 'water', percent: -10 }
+	});
+	assert.ok(resolved.ok);
+	assert.deepEqual(addPreparation(resolved.value, pantry, poolish, 20), {
+		ok: false,
+		error: { kind: 'no-flour-to-balance' }
+	});
 });
 
 test('the water of soakers, scalds and porridges is told apart, that of a build is not', () => {

@@ -97,6 +97,12 @@ test('less than a piece is not told as over, a whole piece is', () => {
 	close(overOf(520), 520);
 });
 
+test('dough that no product is cut from is over, whole', () => {
+	const covered = coverByMade([], new Map(), [mix(1, 4000)]);
+	assert.deepEqual(covered.mixes[0]?.portions, []);
+	close(covered.mixes[0]?.over.grams, 4000 * kept);
+});
+
 test('the earliest drop is served first by what stands', () => {
 	const covered = coverByMade(
 		[demand(large, 10, 5000, 'shop'), demand(large, 10, 1000, 'ferry')],
