@@ -58,12 +58,12 @@ export type WaterOrder =
 			readonly wantedIce: Explained;
 			readonly doughWarmerBy: TemperatureDifference;
 	  }
-	/** Milk or another liquid that comes from no tap: warmed or chilled to its temperature. */
+	/** Milk or other liquids that come from no tap, water with them or not: warmed or chilled together. */
 	| {
 			readonly kind: 'liquid';
 			readonly name: string;
 			readonly temperature: Temperature;
-			readonly mass: Mass;
+			readonly parts: readonly { readonly name: string; readonly mass: Mass }[];
 			/** What its limits leave of the miss; 0 where it can be had. */
 			readonly doughOffBy: TemperatureDifference;
 	  }
@@ -76,6 +76,9 @@ export type WaterOrder =
 			readonly doughColderBy: TemperatureDifference;
 	  };
 
+/** Ice, chilled or hot water that moves the dough by less is not worth fetching (our default). */
+const WORTH_KELVINS_OF_DOUGH = 0.5;
+
 /** Temperatures closer than this are the same to a bench thermometer (our default). */
 const SAME_KELVINS = 0.05;
 
@@ -84,7 +87,8 @@ const SAME_KELVINS = 0.05;
  *
  * Model: between the taps a blend; below the cold tap chilled water where there is some, and below that ice
  * stands in for part of the water, up to the cap of its form; above the limit for yeast or the hot tap the
- * warmest allowed is given. What cannot be reached says by how much the dough will miss, `counted` degrees
+ * warmest allowed is given. Where the plain cold tap makes the dough within half a degree it is the answer. What
+ * cannot be reached says by how much the dough will miss, `counted` degrees
  * of water standing for one of dough.
  * Range: water above 0 g. Source: domain arithmetic. Failures: none; an unreachable temperature is an
  * answer of its own kind.
@@ -98,6 +102,9 @@ export function orderWater(
 ): WaterOrder {
 	const mass = { grams: water.value };
 	const cold = supply.cold.temperature;
+	const plain = doughMiss({ kelvins: wanted.value - cold.celsius }, counted);
+	if (Math.abs(plain.kelvins) < WORTH_KELVINS_OF_DOUGH)
+		return { kind: 'blend', temperature: cold, hot: { grams: 0 }, cold: mass };
 	if (wanted.value < cold.celsius - SAME_KELVINS) return cooled(wanted, water, counted, supply);
 	const limit =
 		supply.hottestForYeast.celsius < supply.hot.celsius ? supply.hottestForYeast : supply.hot;
@@ -119,14 +126,14 @@ export function orderWater(
 const COLDEST_LIQUID_CELSIUS = 2;
 
 /**
- * Decides how the liquid of a dough that takes no water is brought to its temperature.
+ * Decides how the liquid of a dough that takes little or no water is brought to its temperature.
  * Model: as it is wanted, between the cold room and the limit for yeast. Range, source and failures: as
  * `orderWater`. Example: milk wanted at -3 is given at 2, and the dough comes out warmer.
  */
 export function orderLiquid(
 	name: string,
 	wanted: Explained,
-	mass: Mass,
+	parts: readonly { readonly name: string; readonly mass: Mass }[],
 	counted: number,
 	hottest: Temperature
 ): WaterOrder {
@@ -135,7 +142,7 @@ export function orderLiquid(
 		kind: 'liquid',
 		name,
 		temperature: { celsius },
-		mass,
+		parts,
 		doughOffBy: doughMiss({ kelvins: celsius - wanted.value }, counted)
 	};
 }

@@ -34,9 +34,10 @@ export interface BowlParts {
 /**
  * Parts a bowl into the liquid whose temperature is found and everything else with its heat.
  *
- * Model: the water, or where there is none the liquid that holds most water. Flour has its own temperature
- * and each build its own; everything else stands in the room. What is folded or rolled in comes after the mix. A
- * liquid that the scale rounds to nothing has no temperature to be found.
+ * Model: the water where it is most of what is poured, else all that is poured, at one temperature: a little water
+ * beside much milk could never bring the heat. Flour has its own temperature and each build its own; everything else
+ * stands in the room. What is folded or rolled in comes after the mix. A liquid that the scale rounds to nothing has
+ * no temperature to be found.
  * Failures: null for a bowl without any liquid.
  */
 export function bowlParts({ lines, stage }: Bowl, at: BowlTemperatures): BowlParts | null {
@@ -77,21 +78,40 @@ export function bowlParts({ lines, stage }: Bowl, at: BowlTemperatures): BowlPar
 	return { liquid: found.liquid, liquidLines: found.lines, parts };
 }
 
+/** Water is found alone only where other liquids are at most so much of it (our default). */
+const LEAST_SHARE_OF_WATER = 3;
+
+/**
+ * The liquid that is found, with its lines: water where it is most of what is poured; else all that is poured, water,
+ * milk and others together at one temperature. It goes by mass alone, so that a dough is asked for and learned from by
+ * the same liquid.
+ */
 function liquidOf(
 	lines: readonly WeighUpLine[],
 	stage: ResolvedStage
 ): { readonly liquid: Liquid; readonly lines: readonly WeighUpLine[] } | null {
-	const water = lines.filter((line) => ingredientOf(line, stage)?.kind === 'water');
-	if (water.length > 0) return { liquid: WATER, lines: water };
-	const [most] = lines
-		.flatMap((line) => {
-			const ingredient = ingredientOf(line, stage);
-			return ingredient?.kind === 'liquid' ? [{ line, ingredient }] : [];
-		})
-		.sort((a, b) => b.ingredient.composition.water - a.ingredient.composition.water);
-	if (!most) return null;
-	const { name, heatCapacity } = most.ingredient;
-	return { liquid: { name, heatCapacity }, lines: [most.line] };
+	const poured = lines.flatMap((line) => {
+		const ingredient = ingredientOf(line, stage);
+		return ingredient?.kind === 'water' || ingredient?.kind === 'liquid'
+			? [{ line, ingredient, grams: line.weighing.weighed.grams }]
+			: [];
+	});
+	const gramsOf = (of: typeof poured) => of.reduce((total, { grams }) => total + grams, 0);
+	const water = poured.filter(({ ingredient }) => ingredient.kind === 'water');
+	const others = gramsOf(poured) - gramsOf(water);
+	if (water.length > 0 && gramsOf(water) >= LEAST_SHARE_OF_WATER * others)
+		return { liquid: WATER, lines: water.map(({ line }) => line) };
+	if (poured.length === 0) return null;
+	const byMass = [...poured].sort((a, b) => b.grams - a.grams);
+	return {
+		liquid: {
+			name: [...new Set(byMass.map(({ ingredient }) => ingredient.name))].join(' and '),
+			heatCapacity: heatCapacityOfMixture(
+				poured.map(({ grams, ingredient }) => ({ grams, heatCapacity: ingredient.heatCapacity }))
+			)
+		},
+		lines: poured.map(({ line }) => line)
+	};
 }
 
 function ingredientOf({ material }: WeighUpLine, stage: ResolvedStage): Ingredient | null {

@@ -110,7 +110,7 @@ export function waterOfMix(input: WaterOfMixInput): WaterOfMix | null {
 			: orderLiquid(
 					found.liquid.name,
 					wanted,
-					{ grams: water.value },
+					lines.map(({ name, weighing }) => ({ name, mass: weighing.weighed })),
 					perDough,
 					input.supply.hottestForYeast
 				);

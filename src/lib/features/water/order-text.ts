@@ -53,7 +53,7 @@ export function poursOf(order: WaterOrder, tapName: string, units: UnitChoice): 
 				['ice', order.ice.grams]
 			]);
 		case 'liquid':
-			return parts([[order.name, order.mass.grams]]);
+			return parts(order.parts.map(({ name, mass }) => [name, mass.grams]));
 		default:
 			return assertNever(order);
 	}

@@ -1,0 +1,194 @@
+import { test } from 'node:test';
+import assert from 'node:assert/strict';
+import type { Addition, Formula, Ingredient, IngredientKind } from '../formula/index.ts';
+import { id, type DropId, type FormulaId, type IngredientId, type ProductId } from '../identity.ts';
+import { productionOf } from '../production/index.ts';
+import { frictionOfMix, waterOfMix, type WaterOfMixInput } from './index.ts';
+
+const SET = { kind: 'bakery' } as const;
+const at = (celsius: number) => ({ temperature: { celsius }, source: SET });
+const CAPACITY: Readonly<Record<string, number>> = { flour: 1.76, water: 4.186, milk: 3.93 };
+
+function ingredient(name: string, kind: IngredientKind): Ingredient {
+	return {
+		id: id<IngredientId>(name),
+		name,
+		kind,
+		composition: {
+			flour: kind === 'flour' ? 1 : 0,
+			water: kind === 'flour' ? 0 : 0.9,
+			fat: 0,
+			sugar: 0,
+			wholegrainOfFlour: 0
+		},
+		yeastFreshEquivalent: 0,
+		allergens: [],
+		heatCapacity: { kilojoulesPerKilogramKelvin: CAPACITY[name] ?? NaN },
+		density: null,
+		pricePerKilogram: null,
+		weighedOn: null,
+		retired: false
+	};
+}
+const PANTRY = new Map(
+	[ingredient('flour', 'flour'), ingredient('water', 'water'), ingredient('milk', 'liquid')].map(
+		(each) => [each.id, each]
+	)
+);
+
+/** The bowl of 10 kg of flour with other lines by their percentages. */
+function bowl(...lines: readonly (readonly [string, number, Addition?])[]): WaterOfMixInput {
+	const all = [['flour', 100] as const, ...lines];
+	const formula: Formula = {
+		id: id<FormulaId>('dough'),
+		name: 'dough',
+		lines: all.map(([name, percentOfFlour, addition = 'start']) => ({
+			material: { kind: 'ingredient', ingredientId: id<IngredientId>(name) },
+			percentOfFlour,
+			addition
+		})),
+		doughLoss: { share: 0 },
+		deliveries: []
+	};
+	const grams = 10_000 * (1 + lines.reduce((sum, [, percent]) => sum + percent / 100, 0));
+	const round = id<ProductId>('round');
+	const day = productionOf({
+		demands: [{ dropId: id<DropId>('shop'), dueMs: 0, productId: round, pieces: 1 }],
+		products: [
+			{
+				id: round,
+				name: 'round',
+				doughs: [{ formulaId: formula.id, scaledWeight: { grams } }],
+				extras: []
+			}
+		],
+		formulas: [{ formula, limits: { least: { grams: 0 }, most: { grams: 60_000 } } }],
+		pantry: { ingredients: PANTRY, preparations: new Map(), causticMost: { share: 0.04 } },
+		scales: [{ name: 'scale', capacity: { grams: 60_000 }, division: { grams: 1 } }],
+		made: { mixes: [], preparations: [] }
+	});
+	assert.ok(day.ok, JSON.stringify(day));
+	const [dough] = day.value.doughs;
+	const [mix] = dough?.mixes ?? [];
+	assert.ok(dough && mix);
+	return {
+		lines: mix.lines,
+		stage: dough.resolved.final,
+		mixing: { program: null, shareBeforeRest: 0, rest: null },
+		autolysed: null,
+		nowMs: 0,
+		school: 'heat-balance',
+		bowlKilojoulesPerKelvin: 0,
+		target: { celsius: 26 },
+		flour: at(20),
+		room: at(22),
+		preferments: [],
+		friction: {
+			work: { kilojoulesPerKilogram: 9 },
+			spread: { kilojoulesPerKilogram: 1 },
+			source: { kind: 'assumed' },
+			mixer: { workKilojoulesPerKilogram: 8, program: null }
+		},
+		supply: {
+			cold: at(11),
+			chilled: null,
+			hot: { celsius: 55 },
+			ice: { temperature: { celsius: 0 }, mostShare: { share: 0.4 } },
+			hottestForYeast: { celsius: 40 }
+		}
+	};
+}
+
+/** The balance of heat by hand: 10 kg of flour at 20, the other liquids of the bowl at 22, all to 26. */
+function byHand(liquid: readonly [string, number][], standing: readonly [string, number][] = []) {
+	const heat = (kg: number, name: string) => kg * (CAPACITY[name] ?? NaN);
+	const kilograms = 10 + [...liquid, ...standing].reduce((sum, [, kg]) => sum + kg, 0);
+	const toBring =
+		heat(10, 'flour') * (26 - 20) +
+		standing.reduce((sum, [name, kg]) => sum + heat(kg, name) * (26 - 22), 0) -
+		9 * kilograms;
+	return 26 + toBring / liquid.reduce((sum, [name, kg]) => sum + heat(kg, name), 0);
+}
+const close = (actual: number | undefined, expected: number, within = 1e-6) =>
+	assert.ok(
+		actual !== undefined && Math.abs(actual - expected) <= within,
+		`${actual} is not ${expected}`
+	);
+
+test('a little water beside much milk is poured with it, both as warm as the dough needs', () => {
+	const found = waterOfMix(bowl(['water', 3], ['milk', 55]));
+	assert.ok(found);
+	close(
+		found.wanted.value,
+		byHand([
+			['water', 0.3],
+			['milk', 5.5]
+		])
+	);
+	assert.ok(found.wanted.value > 5 && found.wanted.value < 40);
+	assert.equal(found.liquid, 'milk and water');
+	assert.ok(found.order.kind === 'liquid');
+	assert.deepEqual(
+		found.order.parts.map(({ name, mass }) => [name, mass.grams]),
+		[
+			['water', 300],
+			['milk', 5500]
+		]
+	);
+	close(found.water.value, 5800);
+	close(found.expected.value, 26);
+	assert.deepEqual(found.waysOut, []);
+});
+
+test('milk that goes in at two times is found whole', () => {
+	const found = waterOfMix(bowl(['milk', 40], ['milk', 20, 'held-back']));
+	assert.ok(found);
+	close(found.wanted.value, byHand([['milk', 6]]));
+	close(found.water.value, 6000);
+	assert.equal(found.liquid, 'milk');
+});
+
+test('much water beside a little milk is found alone, and the milk stands where it stands', () => {
+	const found = waterOfMix(bowl(['water', 60], ['milk', 10]));
+	assert.ok(found);
+	close(found.wanted.value, byHand([['water', 6]], [['milk', 1]]));
+	assert.equal(found.liquid, 'water');
+	const equal = waterOfMix(bowl(['water', 30], ['milk', 30]));
+	assert.equal(equal?.liquid, 'water and milk');
+});
+
+test('what a milk dough teaches is the work it was told, however its liquid is made up', () => {
+	for (const asked of [
+		bowl(['water', 3], ['milk', 55]),
+		bowl(['milk', 40], ['milk', 20, 'held-back']),
+		bowl(['water', 60], ['milk', 10])
+	]) {
+		const found = waterOfMix(asked);
+		assert.ok(found);
+		const revealed = frictionOfMix(
+			asked,
+			{ celsius: found.expected.value },
+			found.order.temperature
+		);
+		close(revealed?.kilojoulesPerKilogram, 9);
+	}
+});
+
+test('ice or hot water that moves the dough by less than half a degree is not fetched', () => {
+	const plain = bowl(['water', 65]);
+	const wanted = waterOfMix(plain)?.wanted.value ?? NaN;
+	const withTap = (celsius: number) =>
+		waterOfMix({ ...plain, supply: { ...plain.supply, cold: at(celsius) } });
+	for (const off of [-0.6, 0.6]) {
+		// A degree of water moves this dough by 0.6.
+		const found = withTap(wanted + off);
+		assert.ok(found?.order.kind === 'blend');
+		assert.equal(found.order.hot.grams, 0);
+		close(found.order.temperature.celsius, wanted + off);
+		assert.ok(Math.abs(found.expected.value - 26) > 0.2, 'what the tap makes of it is told');
+		assert.ok(Math.abs(found.expected.value - 26) < 0.5);
+	}
+	assert.equal(withTap(wanted + 2)?.order.kind, 'ice');
+	const warmed = withTap(wanted - 2);
+	assert.ok(warmed?.order.kind === 'blend' && warmed.order.hot.grams > 0);
+});
