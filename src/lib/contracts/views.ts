@@ -134,6 +134,7 @@ export interface MixWaterView {
 	readonly rests: boolean;
 	readonly autolysed: { readonly celsius: number; readonly atMs: number } | null;
 	readonly friction: FrictionFigures;
+	/** null for a dough that is mixed by hand. */
 	readonly mixer: { readonly id: string; readonly name: string } | null;
 	/** How long the mixer turns, where the formula tells it. */
 	readonly program: MixProgram | null;

@@ -11,6 +11,8 @@ export interface FrictionBook {
 	readonly work: SpecificEnergy;
 	/** null where the book does not tell its speeds; then every program is taken to be its own. */
 	readonly program: MixProgram | null;
+	/** How far the work beside wetting may be off from this book, as a share of it; our default where it is not told. */
+	readonly mixerMayBeOffBy?: number;
 }
 
 /** A mix as it was, or as it will be, done. */

@@ -31,7 +31,7 @@ export interface FrictionFigures {
 }
 
 /** How far the mixer may be off from what the book says of it, and doughs on it from one another (our defaults). */
-const GROUP = { mean: 1, spread: 0.25 };
+const MIXER_MAY_BE_OFF_BY = 0.25;
 const BETWEEN_DOUGHS = 0.12;
 /** How far a reading's friction lies from the truth in kJ/kg, where that was not told with it (our defaults). */
 const SPREAD = { typed: 1.1, 'core-probe': 0.9, 'surface-thermometer': 3 } as const;
@@ -78,7 +78,8 @@ export function learnedFriction(
 		)
 	];
 	const counted = observationsOf(own.book, mine);
-	const belief = estimateWithin(GROUP, group, BETWEEN_DOUGHS, counted);
+	const prior = { mean: 1, spread: own.book.mixerMayBeOffBy ?? MIXER_MAY_BE_OFF_BY };
+	const belief = estimateWithin(prior, group, BETWEEN_DOUGHS, counted);
 	const mixer = mixerWork(own.book, done);
 	const work = frictionOf(own.book, done, belief.mean);
 	const learned = belief.used.length + group.length > 0;

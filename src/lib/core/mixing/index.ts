@@ -23,11 +23,11 @@ export {
 } from './bowl-of-day.ts';
 export {
 	mixOfDay,
-	bookOf,
 	type MixRecipe,
 	type Mixer,
 	type MixOfDay,
 	type MixedOtherwise
 } from './mix-of-day.ts';
+export { bookOf, frictionHistory, isByHand } from './by-hand.ts';
 export { BY_HAND, stirredTarget } from './stirred-by-hand.ts';
 export { temperatureOfMoment, restingCelsius, type Spoken } from './temperature-of-moment.ts';

@@ -1,22 +1,14 @@
-import type { Step } from '../formula/index.ts';
-import type { DoughInstrument, FrictionBook, MixProgram } from '../heat/index.ts';
-import {
-	learnedFriction,
-	type LearnedFriction,
-	type MeasuredDough,
-	type MeasuredMix
-} from '../learning/index.ts';
+import type { DoughInstrument, MixProgram } from '../heat/index.ts';
+import { learnedFriction, type LearnedFriction, type MeasuredMix } from '../learning/index.ts';
 import type { Mix } from '../production/index.ts';
 import { bowlWaterInput, type MomentTemperature, type WaterSupply } from './bowl-of-day.ts';
 import { heatCapacityOf } from './bowl-parts.ts';
-import { mixingOf } from './mix-stages.ts';
+import { frictionHistory, isByHand, type FrictionRecipe } from './by-hand.ts';
 import type { WaterOfMixInput } from './water-of-mix.ts';
 
 /** What a formula says of its mixing. */
-export interface MixRecipe {
-	readonly steps: readonly Step[];
+export interface MixRecipe extends FrictionRecipe {
 	readonly targetCelsius: number;
-	readonly frictionKilojoulesPerKilogram: number;
 }
 
 export interface Mixer {
@@ -44,9 +36,12 @@ export interface MixKnowledge {
 	readonly supply: WaterSupply;
 	readonly mixers: readonly Mixer[];
 	readonly temperatures: readonly MomentTemperature[];
-	/** The measured mixes of this dough, newest first, and of the others with the books they are read by. */
+	/** The measured mixes of this dough, newest first, and of the others with the recipes they were mixed by. */
 	readonly own: readonly MeasuredMix[];
-	readonly others: readonly MeasuredDough[];
+	readonly others: readonly {
+		readonly recipe: FrictionRecipe;
+		readonly readings: readonly MeasuredMix[];
+	}[];
 	/** What its autolyse was measured at after its rest; null until then. */
 	readonly autolysed: {
 		readonly celsius: number;
@@ -65,7 +60,8 @@ export interface MixedOtherwise {
 /**
  * Works out one mix: on which mixer, with which friction, and what its water follows from.
  *
- * Model: the mixer that is named, or the first that takes the dough; its friction as it was learned on it.
+ * Model: the mixer that is named, or the first that takes the dough, or none where it is mixed by hand; its friction as
+ * it was learned there.
  * `sibling` is another mix of the same recipe that was worked out already; alike ones share their friction.
  * Range: any mix. Source: `learnedFriction`. Failures: none.
  * Example: of two mixers the one that takes 25 kg mixes 25 kg.
@@ -78,9 +74,11 @@ export function mixOfDay(
 	sibling: MixOfDay | null = null
 ): MixOfDay {
 	const { final } = mix.resolved;
-	const mixer = mixerOf(mixers, mix, mixed.mixerId);
+	const mixer =
+		mixed.mixerId === null && isByHand(recipe.steps) ? null : mixerOf(mixers, mix, mixed.mixerId);
 	const fillShare = mixer ? mix.dough.value / mixer.mostGrams : 1;
-	const book = bookOf(recipe);
+	const history = frictionHistory(recipe, own, others);
+	const { book } = history.own;
 	const done = { program: mixed.program ?? book.program, fill: fillShare };
 	const alike =
 		sibling !== null &&
@@ -90,7 +88,7 @@ export function mixOfDay(
 		!mixed.program;
 	const friction = alike
 		? sibling.friction
-		: learnedFriction({ book, readings: own }, others, mixer?.id ?? null, done);
+		: learnedFriction(history.own, history.others, mixer?.id ?? null, done);
 	const input = bowlWaterInput(
 		{
 			lines: mix.lines,
@@ -116,14 +114,6 @@ export function mixOfDay(
 	);
 	const heatCapacity = heatCapacityOf(final).kilojoulesPerKilogramKelvin;
 	return { recipe, mix, mixer, fillShare, friction, input, heatCapacity };
-}
-
-/** The book of a formula's friction with the speeds it is told for. */
-export function bookOf(recipe: MixRecipe): FrictionBook {
-	return {
-		work: { kilojoulesPerKilogram: recipe.frictionKilojoulesPerKilogram },
-		program: mixingOf(recipe.steps, { celsius: 0 }).program
-	};
 }
 
 /** The mixer that was named, or the first that takes the dough. */

@@ -22,7 +22,7 @@
 			units
 		);
 	const count = (n: number) => (n === 1 ? 'one mix' : `${n} mixes`);
-	const on = $derived(mix.mixer ? ` on the ${mix.mixer.name.toLowerCase()}` : '');
+	const on = $derived(mix.mixer ? ` on the ${mix.mixer.name.toLowerCase()}` : ' by hand');
 	const sentence = $derived.by(() => {
 		const figure = inDough(friction.kilojoulesPerKilogram);
 		const spread = inDough(friction.spreadKilojoulesPerKilogram);

@@ -22,15 +22,15 @@
 	}
 </script>
 
-{#if usual || mixers.length > 1}
+{#if usual || mixers.length > 1 || !mix.mixer}
 	<details>
 		<summary class="min-h-9 cursor-pointer">Mixed otherwise than the formula says</summary>
 		<div class="mt-1 flex flex-wrap items-end gap-4">
-			{#if mixers.length > 1}
+			{#if mixers.length > 1 || !mix.mixer}
 				<label>
 					<span class="block">on</span>
 					<select class="field" bind:value={mixerId} aria-label="{title}, mixed on">
-						<option value={null}>{mix.mixer?.name ?? 'the usual mixer'}</option>
+						<option value={null}>{mix.mixer?.name ?? 'by hand'}</option>
 						{#each mixers.filter((mixer) => mixer.id !== mix.mixer?.id) as mixer (mixer.id)}
 							<option value={mixer.id}>{mixer.name}</option>
 						{/each}

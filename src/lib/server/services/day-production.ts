@@ -1,6 +1,6 @@
 import { resolveAlone, resolveFormula, type Pantry, type Step } from '../../core/formula/index.ts';
 import { id, type BatchId, type DropId, type ProductId } from '../../core/identity.ts';
-import type { Mixer, MixRecipe } from '../../core/mixing/index.ts';
+import { isByHand, type Mixer, type MixRecipe } from '../../core/mixing/index.ts';
 import {
 	productionOf,
 	type DayProduction,
@@ -249,7 +249,8 @@ function productionInput(
 		formulas: book.formulas.map((revision) => ({
 			formula: revision.formula,
 			limits: {
-				least: { grams: Number.isFinite(least) ? least : 0 },
+				// Hands take as little as there is.
+				least: { grams: Number.isFinite(least) && !isByHand(revision.steps) ? least : 0 },
 				most: { grams: Math.min(revision.mostDoughGrams ?? Infinity, Math.max(most, 0)) }
 			}
 		})),

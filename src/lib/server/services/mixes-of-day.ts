@@ -1,5 +1,5 @@
 import type { WaterInputView } from '../../contracts/views.ts';
-import { bookOf, mixOfDay, type MixedOtherwise, type MixOfDay } from '../../core/mixing/index.ts';
+import { mixOfDay, type MixedOtherwise, type MixOfDay } from '../../core/mixing/index.ts';
 import type { Mix } from '../../core/production/index.ts';
 import { batchAt, recipeOfMix, type BakeryDay } from './day-production.ts';
 import { observationsOf, type Observations } from './observations.ts';
@@ -24,9 +24,7 @@ export function workOutMix(
 	const formulaId = mix.resolved.formula.id;
 	const others = day.book.formulas.flatMap((revision) => {
 		const { measured } = observationsOf(observations, revision.formula.id);
-		return revision.formula.id === formulaId || measured.length === 0
-			? []
-			: [{ book: bookOf(revision), readings: measured }];
+		return revision.formula.id === formulaId ? [] : [{ recipe: revision, readings: measured }];
 	});
 	const batch = batchAt(day, { kind: 'mix', formulaId, ordinal: mix.ordinal });
 	const checked = batch

@@ -7,10 +7,9 @@ import {
 	learnedTub,
 	type BeliefThen,
 	type LearnedClock,
-	type LearnedTub,
-	type MeasuredDough
+	type LearnedTub
 } from '../../core/learning/index.ts';
-import { bookOf, heatCapacityOf } from '../../core/mixing/index.ts';
+import { frictionHistory, heatCapacityOf, isByHand } from '../../core/mixing/index.ts';
 import { ripeningStep } from '../../core/ripening/index.ts';
 import { addDays, wallTimeOf, type BakeDate } from '../../core/time/index.ts';
 import { loadBakery, loadMixers } from '../db/bakery.ts';
@@ -94,18 +93,26 @@ async function learnedOf(
 		book.formulas.map(({ formula }) => formula.id)
 	);
 	const history = observationsOf(observations, formulaId);
-	const own: MeasuredDough = { book: bookOf(revision), readings: history.measured };
-	const others = book.formulas.flatMap((other) => {
-		const { measured } = observationsOf(observations, other.formula.id);
-		return other === revision || measured.length === 0
-			? []
-			: [{ book: bookOf(other), readings: measured }];
-	});
+	const { own, others } = frictionHistory(
+		revision,
+		history.measured,
+		book.formulas.flatMap((other) =>
+			other === revision
+				? []
+				: [
+						{
+							recipe: other,
+							readings: observationsOf(observations, other.formula.id).measured
+						}
+					]
+		)
+	);
+	const on = isByHand(revision.steps) ? null : mixerId;
 	const full = { program: own.book.program, fill: 1 };
 	return {
 		heatCapacity,
-		friction: learnedFriction(own, others, mixerId, full).figures,
-		mixes: beliefOverTime(own, others, mixerId, full, heatCapacity),
+		friction: learnedFriction(own, others, on, full).figures,
+		mixes: beliefOverTime(own, others, on, full, heatCapacity),
 		timeConstants: step
 			? WAIT_PLACES.flatMap((place) => learnedTub(step, place, history) ?? [])
 			: [],
