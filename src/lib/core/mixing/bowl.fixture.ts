@@ -1,4 +1,3 @@
-import assert from 'node:assert/strict';
 import type { Addition, Formula, Ingredient, IngredientKind } from '../formula/index.ts';
 import { id, type DropId, type FormulaId, type IngredientId, type ProductId } from '../identity.ts';
 import { productionOf, type Mix } from '../production/index.ts';
@@ -70,10 +69,10 @@ export function plainMix(flourGrams: number, ...lines: readonly PlainLine[]): Mi
 		scales: [{ name: 'scale', capacity: { grams: 60_000 }, division: { grams: 1 } }],
 		made: { mixes: [], preparations: [] }
 	});
-	assert.ok(day.ok, JSON.stringify(day));
+	if (!day.ok) throw new Error(JSON.stringify(day.error));
 	const [dough] = day.value.doughs;
 	const [mix] = dough?.mixes ?? [];
-	assert.ok(mix);
+	if (!mix) throw new Error('the dough has no mix');
 	return mix;
 }
 
@@ -83,7 +82,7 @@ export function bowl(...lines: readonly PlainLine[]): WaterOfMixInput {
 	return {
 		lines: mix.lines,
 		stage: mix.resolved.final,
-		mixing: { program: null, shareBeforeRest: 0, rest: null },
+		mixing: { program: null, kneads: [{ share: 1, rest: null }] },
 		autolysed: null,
 		nowMs: 0,
 		school: 'heat-balance',

@@ -17,7 +17,7 @@ const mixStep = (machine: HandsOnStep['machine']): Step => ({
 });
 const bulk: Step = {
 	kind: 'wait',
-	activity: 'ferment',
+	activity: 'bulk',
 	legs: [{ place: 'room', minutes: 120, ambientCelsius: 22, timeConstantMinutes: 150 }],
 	clock: null,
 	foldsAtMinutes: [],

@@ -1,7 +1,7 @@
 import type { Step } from '../formula/index.ts';
 import type { FrictionBook } from '../heat/index.ts';
 import type { MeasuredDough, MeasuredMix } from '../learning/index.ts';
-import { mixingOf } from './mix-stages.ts';
+import { beforeBulk, mixingOf } from './mix-stages.ts';
 
 /**
  * What a dough that is kneaded by hand is warmed by: the wetting of the flour and a little more, in kJ/kg; and how far
@@ -25,10 +25,9 @@ export interface FrictionRecipe {
  * Example: flour and water brought together by hand and finished on the mixer is a dough of the mixer.
  */
 export function isByHand(steps: readonly Step[]): boolean {
-	const bulk = steps.findIndex((step) => step.kind === 'wait' && step.activity === 'ferment');
-	const before = steps
-		.slice(0, bulk < 0 ? steps.length : bulk)
-		.filter((step) => step.kind === 'hands-on' && step.activity === 'mix');
+	const before = beforeBulk(steps).filter(
+		(step) => step.kind === 'hands-on' && step.activity === 'mix'
+	);
 	return (
 		before.length > 0 && before.every((step) => step.kind === 'hands-on' && step.machine === null)
 	);

@@ -1,63 +1,99 @@
-import type { HandsOnStep, Step } from '../formula/index.ts';
+import type { HandsOnStep, Step, WaitActivity } from '../formula/index.ts';
 import { FAST_OVER_SLOW, type MixProgram, type RestInBowl } from '../heat/index.ts';
 import type { Temperature } from '../units/index.ts';
 
-/** How a dough is mixed: before its autolyse, the rest in it, and the mix itself. */
+/** Work without a rest in it, and what the dough rests through after it. */
+export interface Knead {
+	/** The share of the whole work that it is. */
+	readonly share: number;
+	/** null after the last. */
+	readonly rest: RestInBowl | null;
+}
+
+/** How a dough is mixed: its kneads with the rests between them, an autolyse among them. */
 export interface MixingOfDough {
 	/** The mixer's speeds over all of it; null where the formula does not tell them. */
 	readonly program: MixProgram | null;
-	/** The share of the mixer's work that is done before the rest of an autolyse. */
-	readonly shareBeforeRest: number;
-	readonly rest: RestInBowl | null;
+	/** At least one. */
+	readonly kneads: readonly Knead[];
 }
 
 /** Flour and water that only come together take this much of the work (our default). */
 const SHARE_TO_WET = 0.15;
 
+/** Waits in which a dough ferments: what is done after the first of them is no mixing of it. */
+const FERMENTING: readonly WaitActivity[] = ['ferment', 'bulk', 'proof'];
+
 /**
- * Gives how a dough is mixed by its chain of steps up to the end of its last mix.
+ * The steps of a chain before its dough first ferments.
+ * Range: any chain. Source: definition. Failures: none. Example: without a bulk all steps.
+ */
+export function beforeBulk(steps: readonly Step[]): readonly Step[] {
+	const bulk = steps.findIndex(
+		(step) => step.kind === 'wait' && FERMENTING.includes(step.activity)
+	);
+	return bulk < 0 ? steps : steps.slice(0, bulk);
+}
+
+/**
+ * Gives how a dough is mixed by its chain of steps before its bulk.
  *
- * Model: the mixes before the first bulk, with the autolyse or cold rest between them. What rests in the room
- * rests in the room of the moment. Range: any chain. Source: our default for the work of wetting.
- * Failures: none; a chain without speeds has no program.
- * Example: slow 4, autolyse of 30 min, slow 9 and fast 5 is a program of 13 slow and 5 fast, a fifth of it
- * before the rest.
+ * Model: the mixes with every wait between two of them, in the room or the cold. What rests in the room rests in the
+ * room of the moment. Where speeds are not told the first of several takes what wetting takes, the others the rest in
+ * equal parts. Range: any chain. Source: our default for the work of wetting. Failures: none; a chain without speeds
+ * has no program.
+ * Example: slow 4, autolyse of 30 min, slow 9 and fast 5 is a program of 13 slow and 5 fast, a sixth of it before
+ * the rest.
  */
 export function mixingOf(steps: readonly Step[], room: Temperature): MixingOfDough {
 	const mixes: HandsOnStep[] = [];
-	let rest: RestInBowl | null = null;
-	let beforeRest = 0;
-	for (const step of steps) {
-		if (step.kind === 'hands-on' && step.activity === 'mix') mixes.push(step);
-		if (step.kind !== 'wait') continue;
-		if (step.activity !== 'autolyse' && step.activity !== 'chill') break;
-		const [leg] = step.legs;
-		if (!leg || leg.minutes === null || rest) continue;
-		beforeRest = mixes.length;
+	const blocks: { mixes: number[]; rest: RestInBowl | null }[] = [];
+	for (const step of beforeBulk(steps)) {
+		const last = blocks.at(-1);
+		if (step.kind === 'hands-on' && step.activity === 'mix') {
+			if (last && last.rest === null) last.mixes.push(mixes.length);
+			else blocks.push({ mixes: [mixes.length], rest: null });
+			mixes.push(step);
+		}
+		const [leg] = step.kind === 'wait' ? step.legs : [];
+		if (step.kind !== 'wait' || !leg || leg.minutes === null || !last) continue;
+		const minutes = step.legs.reduce((total, { minutes }) => total + (minutes ?? 0), 0);
 		const ambient = leg.place === 'room' ? room : { celsius: leg.ambientCelsius };
-		const minutes = step.legs.reduce((total, leg) => total + (leg.minutes ?? 0), 0);
-		rest = { minutes, ambient, timeConstantMinutes: leg.timeConstantMinutes };
+		// Two waits in a row are one, in the place of the longer.
+		if (!last.rest || minutes > last.rest.minutes)
+			last.rest = {
+				minutes: minutes + (last.rest?.minutes ?? 0),
+				ambient,
+				timeConstantMinutes: leg.timeConstantMinutes
+			};
+		else last.rest = { ...last.rest, minutes: last.rest.minutes + minutes };
 	}
 	const programs = mixes.map(programOf);
-	const programsKnown = programs.length > 0 && programs.every((program) => program !== null);
+	const known = programs.length > 0 && programs.every((program) => program !== null);
 	const weights = programs.map((program) =>
 		program ? program.slowMinutes + FAST_OVER_SLOW * program.fastMinutes : 0
 	);
 	const whole = sum(weights);
+	const shareOf = (block: { readonly mixes: readonly number[] }, at: number) => {
+		if (blocks.length === 1) return 1;
+		if (known && whole > 0) return sum(block.mixes.map((mix) => weights[mix] ?? 0)) / whole;
+		return at === 0 ? SHARE_TO_WET : (1 - SHARE_TO_WET) / (blocks.length - 1);
+	};
 	return {
-		program: programsKnown
+		program: known
 			? {
 					slowMinutes: sum(programs.map((program) => program?.slowMinutes ?? 0)),
 					fastMinutes: sum(programs.map((program) => program?.fastMinutes ?? 0))
 				}
 			: null,
-		shareBeforeRest:
-			rest === null
-				? 0
-				: programsKnown && whole > 0
-					? sum(weights.slice(0, beforeRest)) / whole
-					: SHARE_TO_WET,
-		rest: beforeRest > 0 && beforeRest < mixes.length ? rest : null
+		kneads:
+			blocks.length === 0
+				? [{ share: 1, rest: null }]
+				: blocks.map((block, at) => ({
+						share: shareOf(block, at),
+						// What it rests through after the last is no matter of the mixer's.
+						rest: at < blocks.length - 1 ? block.rest : null
+					}))
 	};
 }
 

@@ -40,7 +40,7 @@ function input(): WaterOfMixInput {
 	return {
 		lines: mix.lines,
 		stage: dough.resolved.final,
-		mixing: { program: null, shareBeforeRest: 0, rest: null },
+		mixing: { program: null, kneads: [{ share: 1, rest: null }] },
 		autolysed: null,
 		nowMs: 0,
 		school: 'factor-rule',
@@ -221,8 +221,13 @@ test('an autolyse drifts towards the room, and once it was measured only the wat
 		),
 		mixing: {
 			program: null,
-			shareBeforeRest: 0.15,
-			rest: { minutes: 40, ambient: { celsius: 31 }, timeConstantMinutes: 300 }
+			kneads: [
+				{
+					share: 0.15,
+					rest: { minutes: 40, ambient: { celsius: 31 }, timeConstantMinutes: 300 }
+				},
+				{ share: 0.85, rest: null }
+			]
 		}
 	};
 	const ahead = waterOfMix(autolysed);
@@ -238,14 +243,20 @@ test('an autolyse drifts towards the room, and once it was measured only the wat
 	close(ahead.stages.at(-1)?.celsiusAfter, 25, 1e-6);
 	close(ahead.expected.value, 25, 1e-6);
 	// It warms in the rest, so its water is asked for colder than without one.
-	const unrested = waterOfMix({ ...autolysed, mixing: { ...autolysed.mixing, rest: null } });
+	const unrested = waterOfMix({ ...autolysed, mixing: plain.mixing });
 	assert.ok(unrested && ahead.wanted.value < unrested.wanted.value);
 	// A rest that neither warms nor cools leaves the work of all stages to be the mixer's, no more and no less.
 	const kept = waterOfMix({
 		...autolysed,
 		mixing: {
-			...autolysed.mixing,
-			rest: { minutes: 40, ambient: { celsius: 31 }, timeConstantMinutes: 1e12 }
+			program: null,
+			kneads: [
+				{
+					share: 0.15,
+					rest: { minutes: 40, ambient: { celsius: 31 }, timeConstantMinutes: 1e12 }
+				},
+				{ share: 0.85, rest: null }
+			]
 		}
 	});
 	close(kept?.wanted.value, unrested.wanted.value, 1e-6);
@@ -295,13 +306,57 @@ test('how a dough is mixed is read off its chain: the speeds, and what is done b
 		foldsAtShares: []
 	};
 	const room = { celsius: 31 };
+	const inRoom = (minutes: number) => ({ minutes, ambient: room, timeConstantMinutes: 90 });
 	assert.deepEqual(mixingOf([mixStep(4, 0), rest, mixStep(9, 5)], room), {
 		program: { slowMinutes: 13, fastMinutes: 5 },
-		shareBeforeRest: 4 / 24,
-		rest: { minutes: 30, ambient: room, timeConstantMinutes: 90 }
+		kneads: [
+			{ share: 4 / 24, rest: inRoom(30) },
+			{ share: 20 / 24, rest: null }
+		]
 	});
 	const untold = { ...mixStep(5, 5), detail: { kind: 'none' as const } };
-	assert.deepEqual(mixingOf([untold], room), { program: null, shareBeforeRest: 0, rest: null });
+	const once = { program: null, kneads: [{ share: 1, rest: null }] };
+	assert.deepEqual(mixingOf([untold], room), once);
+	assert.deepEqual(mixingOf([], room), once);
+	assert.deepEqual(
+		mixingOf([untold, rest, untold, rest, untold], room).kneads.map(({ share }) => share),
+		[0.15, 0.425, 0.425]
+	);
+	// Rests in the cold between kneads count, all of them; what follows the last is no matter of the mixer's.
+	const chilled = (minutes: number) => ({
+		...rest,
+		activity: 'chill' as const,
+		legs: [{ place: 'cold' as const, ambientCelsius: 4, timeConstantMinutes: 60, minutes }]
+	});
+	const bulk = { ...rest, activity: 'bulk' as const };
+	const cold = (minutes: number) => ({
+		minutes,
+		ambient: { celsius: 4 },
+		timeConstantMinutes: 60
+	});
+	assert.deepEqual(
+		mixingOf(
+			[
+				mixStep(4, 0),
+				chilled(30),
+				mixStep(4, 0),
+				chilled(15),
+				mixStep(8, 0),
+				rest,
+				bulk,
+				mixStep(9, 0)
+			],
+			room
+		),
+		{
+			program: { slowMinutes: 16, fastMinutes: 0 },
+			kneads: [
+				{ share: 0.25, rest: cold(30) },
+				{ share: 0.25, rest: cold(15) },
+				{ share: 0.5, rest: null }
+			]
+		}
+	);
 });
 
 test('a dough of milk is found its milk', () => {

@@ -9,6 +9,7 @@ import {
 	type HeatBalanceInput,
 	type HeatPart,
 	type MixStage,
+	type RestInBowl,
 	type SourcedTemperature,
 	type StagedMixInput
 } from '../heat/index.ts';
@@ -19,7 +20,8 @@ import type { MixingOfDough } from './mix-stages.ts';
 
 /** A stage of a mix as the bench needs it. */
 export interface StageOfWater {
-	readonly kind: 'autolyse' | 'mix' | 'held-back';
+	/** A knead follows a rest of a dough that has all but its held-back water. */
+	readonly kind: 'autolyse' | 'mix' | 'knead' | 'held-back';
 	readonly waterGrams: number;
 	/** How warm the bowl's content is when the stage ends. */
 	readonly celsiusAfter: number;
@@ -58,34 +60,31 @@ export function stageThrough(
 	{ parts, liquidLines, liquid }: BowlParts,
 	balance: HeatBalanceInput
 ): Staged | null {
-	const kindOf = ({ addition }: WeighUpLine): StageOfWater['kind'] =>
-		addition === 'autolyse'
+	const { kneads } = input.mixing;
+	const heldBack = liquidLines.some(isHeldBack);
+	const rests = kneads.length > 1;
+	const autolyses = rests && parts.some(({ line }) => line.addition === 'autolyse');
+	if (!rests && !heldBack) return null;
+	const planned = kneads.map(({ share, rest }, at): PlannedStage => ({
+		kind: at === 0 && autolyses ? 'autolyse' : at === (autolyses ? 1 : 0) ? 'mix' : 'knead',
+		share,
+		rest
+	}));
+	const stagesOfMix = heldBack ? withHeldBack(planned) : planned;
+	const kinds = stagesOfMix.map(({ kind }) => kind);
+	// Without a rest of its own, what belongs to an autolyse goes in with the mix.
+	const stageOf = ({ addition }: WeighUpLine): StageOfWater['kind'] =>
+		addition === 'autolyse' && autolyses
 			? 'autolyse'
-			: additionOrder(addition) >= additionOrder('held-back') && liquidLines.some(isHeldBack)
+			: heldBack && additionOrder(addition) >= additionOrder('held-back')
 				? 'held-back'
 				: 'mix';
-	const rests =
-		input.mixing.rest !== null && parts.some(({ line }) => line.addition === 'autolyse');
-	const heldBack = liquidLines.some(isHeldBack);
-	if (!rests && !heldBack) return null;
-	const kinds: StageOfWater['kind'][] = [
-		...(rests ? (['autolyse'] as const) : []),
-		'mix',
-		...(heldBack ? (['held-back'] as const) : [])
-	];
-	// Without a rest of its own, what belongs to an autolyse goes in with the mix.
-	const stageOf = (line: WeighUpLine) => {
-		const kind = kindOf(line);
-		return kinds.includes(kind) ? kind : 'mix';
-	};
-	const works = workOf(kinds, input.mixing.shareBeforeRest);
 	const dough = parts.reduce((total, part) => total + part.mass.grams, 0) + balance.water.grams;
 	let inBowl = 0;
-	const all = kinds.map((kind, index): MixStage => {
+	const all = stagesOfMix.map(({ kind, share, rest }): MixStage => {
 		const own = parts.filter(({ line }) => stageOf(line) === kind);
 		const waterGrams = gramsOf(liquidLines.filter((line) => stageOf(line) === kind));
 		inBowl += own.reduce((total, part) => total + part.mass.grams, 0) + waterGrams;
-		const share = works[index] ?? 0;
 		return {
 			name: kind,
 			parts: own,
@@ -95,10 +94,10 @@ export function stageThrough(
 				kilojoulesPerKilogram:
 					inBowl > 0 ? (balance.friction.work.kilojoulesPerKilogram * share * dough) / inBowl : 0
 			},
-			rest: kind === 'autolyse' ? input.mixing.rest : null
+			rest
 		};
 	});
-	const done = rests && input.autolysed ? all[0] : undefined;
+	const done = autolyses && input.autolysed ? all[0] : undefined;
 	const stages = done ? all.slice(1) : all;
 	const staged: StagedMixInput = {
 		target: input.target,
@@ -146,13 +145,25 @@ function gramsOf(lines: readonly WeighUpLine[]): number {
 	return lines.reduce((total, line) => total + line.weighing.weighed.grams, 0);
 }
 
-function workOf(kinds: readonly StageOfWater['kind'][], beforeRest: number): readonly number[] {
-	const left = kinds.includes('autolyse') ? 1 - beforeRest : 1;
-	return kinds.map((kind) => {
-		if (kind === 'autolyse') return beforeRest;
-		if (kind === 'held-back') return left * WORK_AFTER_HELD_BACK;
-		return kinds.includes('held-back') ? left * (1 - WORK_AFTER_HELD_BACK) : left;
-	});
+interface PlannedStage {
+	readonly kind: StageOfWater['kind'];
+	readonly share: number;
+	readonly rest: RestInBowl | null;
+}
+
+/** Held-back water goes in towards the end: it takes its share of the work from the last knead. */
+function withHeldBack(stages: readonly PlannedStage[]): readonly PlannedStage[] {
+	const last = stages.at(-1);
+	if (!last) return stages;
+	const left = stages
+		.filter(({ kind }) => kind !== 'autolyse')
+		.reduce((total, { share }) => total + share, 0);
+	const taken = Math.min(last.share, left * WORK_AFTER_HELD_BACK);
+	return [
+		...stages.slice(0, -1),
+		{ ...last, share: last.share - taken },
+		{ kind: 'held-back', share: taken, rest: null }
+	];
 }
 
 /** The rested autolyse as one part of what comes next. */

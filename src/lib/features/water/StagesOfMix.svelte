@@ -10,8 +10,17 @@
 	let { mix }: Props = $props();
 	const room = useRoom();
 	const { units, timeZone } = $derived(room.bakery);
-	const NAMES = { autolyse: 'autolyse', mix: 'mix', 'held-back': 'held-back water' } as const;
+	const NAMES = {
+		autolyse: 'autolyse',
+		mix: 'mix',
+		knead: 'knead again',
+		'held-back': 'held-back water'
+	} as const;
 	const stages = $derived(mix.water?.stages ?? []);
+	function taking({ kind, waterGrams }: (typeof stages)[number]): string {
+		if (waterGrams > 0) return ` with ${formatMass({ grams: waterGrams }, 0, units)} of it`;
+		return kind === 'knead' ? '' : ' without water';
+	}
 </script>
 
 {#if stages.length > 0 && mix.water}
@@ -25,13 +34,13 @@
 			</p>
 		{/if}
 		<ol class="flex flex-wrap gap-x-6">
-			{#each stages as stage (stage.kind)}
+			{#each stages as stage, at (at)}
 				<li>
-					<b>{NAMES[stage.kind]}</b>
-					{stage.waterGrams > 0
-						? `with ${formatMass({ grams: stage.waterGrams }, 0, units)} of it`
-						: 'without water'}, then {formatTemperature({ celsius: stage.celsiusAfter }, 1, units)} in
-					the bowl{stage.restMinutes > 0 ? `, rests ${formatMinutes(stage.restMinutes)}` : ''}
+					<b>{NAMES[stage.kind]}</b>{taking(stage)}, then {formatTemperature(
+						{ celsius: stage.celsiusAfter },
+						1,
+						units
+					)} in the bowl{stage.restMinutes > 0 ? `, rests ${formatMinutes(stage.restMinutes)}` : ''}
 				</li>
 			{/each}
 		</ol>
