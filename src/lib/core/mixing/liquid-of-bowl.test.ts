@@ -96,3 +96,9 @@ test('ice or hot water that moves the dough by less than half a degree is not fe
 	const warmed = withTap(wanted - 2);
 	assert.ok(warmed?.order.kind === 'blend' && warmed.order.hot.grams > 0);
 });
+
+test('a bowl without any liquid has no water to find and no friction to reveal', () => {
+	const dry = bowl();
+	assert.equal(waterOfMix(dry), null);
+	assert.equal(frictionOfMix(dry, { celsius: 26 }, { celsius: 20 }), null);
+});
