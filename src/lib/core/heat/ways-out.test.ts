@@ -5,6 +5,7 @@ import {
 	FLOUR_HEAT_CAPACITY,
 	frictionRevealed,
 	waterByHeatBalance,
+	waterDegreesPerDough,
 	waysOut,
 	WATER,
 	type HeatBalanceInput
@@ -36,6 +37,12 @@ const MIXER = {
 	workKilojoulesPerKilogram: 9,
 	program: { slowMinutes: 4, fastMinutes: 6 }
 };
+const missed = (kelvins: number) => ({
+	kelvins,
+	grams: DOUGH.water.grams,
+	perDough: waterDegreesPerDough(DOUGH),
+	inBowl: []
+});
 const close = (actual: number, expected: number) =>
 	assert.ok(Math.abs(actual - expected) <= 1e-9, `${actual} is not ${expected}`);
 
@@ -44,7 +51,7 @@ test('each way alone reaches the target, or says where the dough comes out', () 
 		fc.property(fc.double({ min: 0.2, max: 12, noNaN: true }), (kelvins) => {
 			const wanted = waterByHeatBalance(DOUGH).value;
 			const got = wanted + kelvins;
-			for (const way of waysOut(DOUGH, { kelvins }, MIXER))
+			for (const way of waysOut(DOUGH, missed(kelvins), MIXER))
 				switch (way.kind) {
 					case 'part': {
 						const parts = DOUGH.parts.map((part) =>
@@ -90,12 +97,17 @@ test('each way alone reaches the target, or says where the dough comes out', () 
 });
 
 test('salt is too little to cool a dough with, and water that is too cold warms nothing by less mixing', () => {
-	const kinds = waysOut(DOUGH, { kelvins: 4 }, MIXER).map((way) =>
+	const kinds = waysOut(DOUGH, missed(4), MIXER).map((way) =>
 		way.kind === 'part' ? way.name : way.kind
 	);
-	assert.deepEqual(kinds, ['flour', 'bowl', 'friction', 'target']);
-	const cold = waysOut(DOUGH, { kelvins: -4 }, MIXER).map((way) => way.kind);
-	assert.deepEqual(cold, ['part', 'bowl', 'target']);
-	const far = waysOut(DOUGH, { kelvins: 200 }, MIXER).map((way) => way.kind);
+	assert.deepEqual(kinds, ['target', 'friction', 'flour'], 'what takes only a decision leads');
+	const kindsOf = (kelvins: number, inBowl: readonly string[] = []) =>
+		waysOut(DOUGH, { ...missed(kelvins), inBowl }, MIXER).map((way) => way.kind);
+	assert.deepEqual(kindsOf(2), ['target', 'friction', 'part', 'bowl']);
+	assert.deepEqual(kindsOf(-2), ['target', 'part', 'bowl']);
+	// Nothing is done to what is in the bowl already, nor to the bowl; and no flour is cooled by ten degrees in an hour.
+	assert.deepEqual(kindsOf(2, ['flour']), ['target', 'friction']);
+	assert.deepEqual(kindsOf(5.5), ['target', 'friction']);
+	const far = waysOut(DOUGH, missed(200), MIXER).map((way) => way.kind);
 	assert.deepEqual(far, ['target']);
 });

@@ -1,10 +1,6 @@
 import type { TemperatureDifference } from '../units/index.ts';
+import { kilojoulesPerKelvinOf, type HeatBalanceInput } from './heat-balance.ts';
 import { FAST_OVER_SLOW, type MixProgram } from './friction-work.ts';
-import {
-	kilojoulesPerKelvinOf,
-	waterDegreesPerDough,
-	type HeatBalanceInput
-} from './heat-balance.ts';
 
 /** What would bring a dough to its target when its water cannot. Colder is a negative difference. */
 export type WayOut =
@@ -20,8 +16,9 @@ export type WayOut =
 	| { readonly kind: 'smaller-batch'; readonly share: number }
 	| { readonly kind: 'target'; readonly by: TemperatureDifference };
 
-/** No part of a dough is cooled or warmed by more than this to save a mix (our default). */
-const MOST_KELVINS = 20;
+/** What can be done to a part of a dough, and to a bowl, within the hour before a mix (our defaults). */
+const MOST_KELVINS_OF_PART = 6;
+const MOST_KELVINS_OF_BOWL = 10;
 /** Parts that are less of the dough than this are not worth cooling (our default). */
 const LEAST_SHARE = 0.05;
 /** A batch that is cut below this is another batch (our default). */
@@ -33,43 +30,58 @@ export interface MixerHeat {
 	readonly program: MixProgram | null;
 }
 
+/** A water (or other liquid) that cannot be as it is wanted. */
+export interface WaterMissed {
+	/** What it is less what was wanted. */
+	readonly kelvins: number;
+	/** The water that is still to come. */
+	readonly grams: number;
+	/** By how many degrees of that water the dough changes by one, whatever it rests through. */
+	readonly perDough: number;
+	/** Parts that are in the bowl already: nothing can be done to them, nor to the bowl. */
+	readonly inBowl: readonly string[];
+}
+
 /**
- * Gives what would reach the target when the water misses its temperature by `waterMiss` (what it is less
- * what was wanted), each way alone.
+ * Gives what would reach the target when the water misses its temperature, each way alone; those that take only a
+ * decision first.
  *
- * Model: the balance of heat: the water's missing heat is taken from one part of the dough, from the bowl,
- * from the mixer's work, left to the bowl by a smaller batch, or left in the dough, which then comes out at
- * another temperature.
- * Range: a miss other than 0. Source: domain arithmetic (limits of water). Failures: none; a way that would
- * take more than 20 degrees, or all of the work, is left out; the moved target always stands.
+ * Model: the balance of heat: the water's missing heat is left in the dough, which then comes out at another
+ * temperature, left to the bowl by a smaller batch, or taken from the mixer's work, from one part of the dough or from
+ * the bowl.
+ * Range: a miss other than 0. Source: domain arithmetic (limits of water). Failures: none; a way that would take a
+ * part or a bowl further than an hour does, or all of the work, is left out; the moved target always stands.
  * Example: a dough whose water is 6 degrees too warm comes out as many warmer as its heat is more.
  */
 export function waysOut(
 	input: HeatBalanceInput,
-	waterMiss: TemperatureDifference,
+	{ kelvins, grams, perDough, inBowl }: WaterMissed,
 	mixer: MixerHeat
 ): readonly WayOut[] {
-	const heat = waterMiss.kelvins * kilojoulesPerKelvinOf(input);
+	const heat = kelvins * kilojoulesPerKelvinOf({ water: { grams }, liquid: input.liquid });
 	const dough = input.parts.reduce((total, part) => total + part.mass.grams, input.water.grams);
-	const ways: WayOut[] = [];
-	for (const { name, mass, heatCapacity } of input.parts) {
-		const kelvins = -heat / ((mass.grams / 1000) * heatCapacity.kilojoulesPerKilogramKelvin);
-		if (mass.grams / dough >= LEAST_SHARE && Math.abs(kelvins) <= MOST_KELVINS)
-			ways.push({ kind: 'part', name, by: { kelvins } });
-	}
-	ways.push(...byBowl(input, heat), ...byLessMixing(mixer, heat, dough / 1000));
-	ways.push({
-		kind: 'target',
-		by: { kelvins: waterMiss.kelvins / waterDegreesPerDough(input) }
+	const bowl = inBowl.length === 0 ? byBowl(input, heat) : [];
+	const parts = input.parts.flatMap(({ name, mass, heatCapacity }): WayOut[] => {
+		const by = -heat / ((mass.grams / 1000) * heatCapacity.kilojoulesPerKilogramKelvin);
+		const isWorth = mass.grams / dough >= LEAST_SHARE && !inBowl.includes(name);
+		return isWorth && Math.abs(by) <= MOST_KELVINS_OF_PART
+			? [{ kind: 'part', name, by: { kelvins: by } }]
+			: [];
 	});
-	return ways;
+	return [
+		{ kind: 'target', by: { kelvins: kelvins / perDough } },
+		...bowl.filter((way) => way.kind === 'smaller-batch'),
+		...byLessMixing(mixer, heat, dough / 1000),
+		...parts,
+		...bowl.filter((way) => way.kind === 'bowl')
+	];
 }
 
 function byBowl({ bowl, target }: HeatBalanceInput, heat: number): readonly WayOut[] {
 	if (!bowl) return [];
 	const kelvins = -heat / bowl.kilojoulesPerKelvin;
 	const ways: WayOut[] = [];
-	if (Math.abs(kelvins) <= MOST_KELVINS) ways.push({ kind: 'bowl', by: { kelvins } });
+	if (Math.abs(kelvins) <= MOST_KELVINS_OF_BOWL) ways.push({ kind: 'bowl', by: { kelvins } });
 	// What the bowl takes (or gives) is the same for any batch, so that less dough feels more of it.
 	const taken = bowl.kilojoulesPerKelvin * (target.celsius - bowl.temperature.temperature.celsius);
 	const share = taken / (taken + heat);

@@ -152,7 +152,7 @@ test('a miss of the water is told in degrees of dough, and the moved target is t
 		supply: {
 			...asked.supply,
 			cold: at(19),
-			ice: { ...asked.supply.ice, mostShare: { share: 0.02 } }
+			ice: { ...asked.supply.ice, mostShare: { share: 0.04 } }
 		},
 		school: 'heat-balance'
 	});
@@ -279,6 +279,16 @@ test('an autolyse drifts towards the room, and once it was measured only the wat
 		autolysed.lines.find((line) => line.addition === 'held-back')?.weighing.weighed.grams
 	);
 	close(cool.stages.at(-1)?.celsiusAfter, cool.expected.value, 1e-6);
+	// A measured autolyse stays in the ways out: they tell the very miss of the dough, and cool no flour that is wet.
+	const hot = measured(34);
+	const target = hot?.waysOut.find((way) => way.kind === 'target');
+	assert.ok(hot && target?.kind === 'target', JSON.stringify(hot?.order));
+	close(target.by.kelvins, hot.expected.value - 25, 1e-6);
+	assert.ok(
+		!hot.waysOut.some(
+			(way) => way.kind === 'bowl' || (way.kind === 'part' && way.name === 'bread flour')
+		)
+	);
 });
 
 test('how a dough is mixed is read off its chain: the speeds, and what is done before the rest', () => {

@@ -135,8 +135,13 @@ export function waterOfMix(input: WaterOfMixInput): WaterOfMix | null {
 		stages: staged?.stages(order.temperature) ?? [],
 		waysOut: missed
 			? waysOut(
-					{ ...balance, water: { grams: water.value } },
-					{ kelvins: order.temperature.celsius - wanted.value },
+					balance,
+					{
+						kelvins: order.temperature.celsius - wanted.value,
+						grams: water.value,
+						perDough,
+						inBowl: resting?.inBowl ?? []
+					},
 					input.friction.mixer
 				)
 			: []

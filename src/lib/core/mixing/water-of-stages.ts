@@ -41,6 +41,8 @@ interface Staged {
 	readonly rests: boolean;
 	readonly wanted: Explained;
 	readonly linesToCome: readonly WeighUpLine[];
+	/** What is in the bowl already, by name. */
+	readonly inBowl: readonly string[];
 	readonly waterDegreesPerDough: number;
 	readonly expected: (water: Temperature) => Explained;
 	readonly stages: (water: Temperature) => readonly StageOfWater[];
@@ -115,6 +117,7 @@ export function stageThrough(
 		rests,
 		wanted: waterOfStages(staged),
 		linesToCome: liquidLines.filter((line) => !done || stageOf(line) !== 'autolyse'),
+		inBowl: done?.parts.map(({ name }) => name) ?? [],
 		waterDegreesPerDough: 1 / perWater,
 		expected: (water) =>
 			worked({ key: 'expected-dough' }, '°C', 'sum', [
