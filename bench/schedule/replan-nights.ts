@@ -9,7 +9,7 @@ import { solveByTeam } from './timed.ts';
 const NIGHTS = 20;
 /** A night is looked at when its main shift has begun. */
 const AT = 230;
-const REPLAN_MS = 80;
+const REPLAN_MS = 74;
 
 export interface Replanned {
 	readonly nights: number;
