@@ -50,6 +50,8 @@ test('milk that goes in at two times is found whole', () => {
 	close(found.wanted.value, byHand([['milk', 6]]));
 	close(found.water.value, 6000);
 	assert.equal(found.liquid, 'milk');
+	assert.ok(found.order.kind === 'liquid');
+	assert.deepEqual(found.order.parts, [{ name: 'milk', mass: { grams: 6000 } }]);
 });
 
 test('much water beside a little milk is found alone, and the milk stands where it stands', () => {

@@ -20,7 +20,8 @@ import {
 	type WaterSupply,
 	type WayOut
 } from '../heat/index.ts';
-import type { SpecificEnergy, Temperature, TemperatureDifference } from '../units/index.ts';
+import type { WeighUpLine } from '../production/index.ts';
+import type { Mass, SpecificEnergy, Temperature, TemperatureDifference } from '../units/index.ts';
 import { bowlParts, heatCapacityOf, type Bowl, type BowlTemperatures } from './bowl-parts.ts';
 import { stageThrough, type StageOfWater, type StagingInput } from './water-of-stages.ts';
 
@@ -110,7 +111,7 @@ export function waterOfMix(input: WaterOfMixInput): WaterOfMix | null {
 			: orderLiquid(
 					found.liquid.name,
 					wanted,
-					lines.map(({ name, weighing }) => ({ name, mass: weighing.weighed })),
+					byName(lines),
 					perDough,
 					input.supply.hottestForYeast
 				);
@@ -167,6 +168,14 @@ export function frictionOfMix(
 	if (staged?.rests) return staged.reveals(dough, water);
 	const measured = { temperature: dough, source: { kind: 'bakery' as const } };
 	return { kilojoulesPerKilogram: frictionRevealed(balance, measured, water).value };
+}
+
+/** What goes in at several times is one thing to pour from. */
+function byName(lines: readonly WeighUpLine[]): readonly { name: string; mass: Mass }[] {
+	const grams = new Map<string, number>();
+	for (const { name, weighing } of lines)
+		grams.set(name, (grams.get(name) ?? 0) + weighing.weighed.grams);
+	return [...grams].map(([name, each]) => ({ name, mass: { grams: each } }));
 }
 
 /** How far the dough misses because the water cannot be had; null when it can. Warmer is positive. */
