@@ -7,6 +7,7 @@ import { migrateToLatest } from '$lib/server/db/migrate.ts';
 import { demoClock } from '$lib/server/demo/demo-clock.ts';
 import { letProbesIn } from '$lib/server/demo/demo-probes.ts';
 import { loadSaltmarrow } from '$lib/server/demo/load-saltmarrow.ts';
+import { compressed } from '$lib/server/edge/compress.ts';
 import { drainAnsweredRequests } from '$lib/server/edge/drain.ts';
 import { Busy, Gate } from '$lib/server/edge/gate.ts';
 import { addHeaders } from '$lib/server/edge/headers.ts';
@@ -64,7 +65,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const isPage = event.route.id !== null && !event.url.pathname.match(NO_PAGE);
 	const response = await (isPage ? PAGES.run(answer) : answer()).catch(busyAnswer);
 	addHeaders(response.headers);
-	return response;
+	return compressed(event.request, response);
 };
 
 /** Doors of programs, and the stream that stays open. */

@@ -97,6 +97,12 @@ export async function openBakery(
 		const page = await context.newPage();
 		await page.setViewport(SIZES.desk);
 		page.setDefaultTimeout(60_000);
+		// What the content security policy refuses is no error of the page unless it is said.
+		await page.evaluateOnNewDocument(() =>
+			document.addEventListener('securitypolicyviolation', (event) =>
+				console.error(`refused: ${event.violatedDirective} in ${event.sourceFile}`)
+			)
+		);
 		page.on('pageerror', (error) => {
 			if (!away || !/Failed to fetch|Unable to preload/.test(String(error)))
 				complaints.push(String(error));

@@ -111,6 +111,10 @@
 
 <svelte:head>
 	<title>{date ? `${room.name}, ${date}` : 'Jovet'} · {bakery?.name ?? 'Jovet'}</title>
+	<meta
+		name="description"
+		content={date ? room.about : 'The bakes of a craft bakery, planned and followed.'}
+	/>
 </svelte:head>
 
 <a class="skip" href="#room">Skip to the room</a>

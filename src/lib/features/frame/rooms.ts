@@ -1,14 +1,34 @@
 /** The rooms that exist, in the order of the work. A room that is not built yet has no way to it. */
 export const ROOMS = [
-	{ path: 'orders', name: 'Orders' },
-	{ path: 'formulas', name: 'Formulas' },
-	{ path: 'doughs', name: 'Doughs' },
-	{ path: 'plan', name: 'Plan' },
-	{ path: 'water', name: 'Water' },
-	{ path: 'ripening', name: 'Ripening' },
-	{ path: 'run-sheet', name: 'Run sheet' },
-	{ path: 'learned', name: 'Learned' },
-	{ path: 'bakery', name: 'Bakery' }
+	{ path: 'orders', name: 'Orders', about: 'How many pieces of each product go to which drop.' },
+	{
+		path: 'formulas',
+		name: 'Formulas',
+		about: 'Doughs, builds, products and ingredients, by percent of the flour.'
+	},
+	{ path: 'doughs', name: 'Doughs', about: 'What is mixed, and what is weighed for each mix.' },
+	{
+		path: 'plan',
+		name: 'Plan',
+		about: 'When each step of the night begins, and on which machine.'
+	},
+	{
+		path: 'water',
+		name: 'Water',
+		about: 'How warm the water of each mix is poured, and with how much ice.'
+	},
+	{ path: 'ripening', name: 'Ripening', about: 'How far each dough is, and when it will be ripe.' },
+	{ path: 'run-sheet', name: 'Run sheet', about: 'The night on paper, step by step.' },
+	{
+		path: 'learned',
+		name: 'Learned',
+		about: 'What measured doughs taught of mixers, tubs and clocks.'
+	},
+	{
+		path: 'bakery',
+		name: 'Bakery',
+		about: 'Units, water supply, cold rooms and probes of the house.'
+	}
 ] as const;
 
 /** The shelves of the book are one room with several addresses. */
