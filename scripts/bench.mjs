@@ -11,21 +11,17 @@ import {
 	installPackages,
 	installPostgres
 } from './parts/install.mjs';
+import { readNames } from './parts/options.mjs';
 import { DATA, PROJECT } from './parts/places.mjs';
 import { clusterFolder, startCluster } from './parts/postgres.mjs';
-import { Plain, reportAndExit, step } from './parts/progress.mjs';
+import { reportAndExit, step } from './parts/progress.mjs';
 import { mustRun } from './parts/run.mjs';
 
 async function main() {
+	const files = readNames(['bench', 'schedule', 'soak'], process.argv.slice(2), 'figure');
 	await installPackages();
 	await installPostgres();
 	await prepareTypes();
-	const asked = process.argv.slice(2);
-	const files = ['bench', 'schedule', 'soak'].filter(
-		(file) => asked.length === 0 || asked.includes(file)
-	);
-	if (files.length === 0)
-		throw new Plain(`There is no figure called "${asked.join(' ')}": bench, schedule or soak.`);
 	if (files.includes('soak')) await buildApplication();
 	if (files.includes('schedule')) await installChromium();
 	const folder = await clusterFolder(path.join(DATA, 'bench-postgres'));

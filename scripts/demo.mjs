@@ -8,28 +8,29 @@
 import { randomBytes } from 'node:crypto';
 import { rmSync } from 'node:fs';
 import path from 'node:path';
-import { parseArgs } from 'node:util';
 import { startApplication } from './parts/application.mjs';
 import { buildApplication } from './parts/build.mjs';
 import { installPackages, installPostgres } from './parts/install.mjs';
 import { keepRunning } from './parts/keep-running.mjs';
 import { takeLock } from './parts/lock.mjs';
 import { DATA } from './parts/places.mjs';
+import { readOptions } from './parts/options.mjs';
 import { freePort } from './parts/ports.mjs';
 import { clusterFolder, startCluster } from './parts/postgres.mjs';
 import { startProbes } from './parts/probes.mjs';
 import { Plain, reportAndExit, say, step } from './parts/progress.mjs';
 
 async function main() {
-	const { values } = parseArgs({
-		options: {
+	const values = readOptions(
+		{
 			at: { type: 'string' },
 			fresh: { type: 'boolean', default: false },
 			port: { type: 'string', default: process.env.PORT ?? '4310' },
 			weather: { type: 'string', default: 'usual' },
 			'no-probes': { type: 'boolean', default: false }
-		}
-	});
+		},
+		process.argv.slice(2)
+	);
 	const wanted = Number(values.port);
 	if (!Number.isInteger(wanted) || wanted < 0 || wanted > 65_535)
 		throw new Plain(`--port wants a number from 0 to 65535, not "${values.port}".`);
