@@ -15,7 +15,7 @@ export const EXTRA_USES = [
 ] as const;
 export type ExtraUse = (typeof EXTRA_USES)[number];
 
-/** So many grams for so many pieces: 25 g for 1 piece, or a bath of 4 kg for 60 pieces, never less than one. */
+/** So many grams for so many pieces: 25 g for 1 piece, 500 g for 24, or a bath of 4 kg for up to 60. */
 export interface ProductExtra {
 	readonly use: ExtraUse;
 	readonly material: Material;
@@ -50,8 +50,8 @@ export function asDoughs(products: readonly BakeryProduct[]): readonly DoughProd
 	);
 }
 
-/** What the pieces of a product take of an extra; a bath is made whole. */
+/** What the pieces of a product take of an extra: each its share, but a bath is made whole. */
 export function amountOfExtra(extra: ProductExtra, pieces: number): Mass {
 	const shares = pieces / extra.forPieces;
-	return { grams: extra.amount.grams * (extra.forPieces > 1 ? Math.ceil(shares) : shares) };
+	return { grams: extra.amount.grams * (extra.use === 'bath' ? Math.ceil(shares) : shares) };
 }

@@ -33,6 +33,7 @@ import {
 	day,
 	close
 } from './oat-loaf-day.fixture.ts';
+import { amountOfExtra } from './product.ts';
 
 test('worked figure: 40 x 900 g and 24 x 520 g are 2 mixes of 24 861.5 g', () => {
 	const [dough] = day(INPUT).doughs;
@@ -284,15 +285,28 @@ test('a product of two doughs, a filling and a topping scales as one', () => {
 	const own = thirty.builds.find((build) => build.preparation.id === filling.id);
 	assert.deepEqual(own?.uses, [{ by: { kind: 'product', productId: large }, grams: 900 }]);
 	close(own.gross.value, 1000, 1e-6);
-	// 30 pieces need two whole batches of 24.
 	assert.deepEqual(
 		thirty.extras.map((extra) => [extra.use, extra.amount.grams]),
 		[
 			['filling', 900],
-			['topping', 1000]
+			['topping', 625]
 		]
 	);
 	close(grams(made(60), 1), 2 * grams(thirty, 1), 1e-6);
+});
+
+test('500 g for 24 pieces are 521 g for 25, but a bath for up to 24 is made twice', () => {
+	const topping = {
+		use: 'topping',
+		material: { kind: 'ingredient', ingredientId: id<IngredientId>('rolled oats') },
+		amount: { grams: 500 },
+		forPieces: 24
+	} as const;
+	const grams = (use: 'topping' | 'bath', pieces: number) =>
+		amountOfExtra({ ...topping, use }, pieces).grams;
+	close(grams('topping', 25), 520.83, 0.01);
+	close(grams('topping', 12), 250, 1e-9);
+	assert.deepEqual([grams('bath', 24), grams('bath', 25), grams('bath', 1)], [500, 1000, 500]);
 });
 
 test('a divider presses whole heads and says what is left over', () => {

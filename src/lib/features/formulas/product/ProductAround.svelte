@@ -92,7 +92,11 @@
 					whole
 					onSet={(number: number | null) => setExtra(at, { forPieces: number ?? 1 })}
 				/>
-				<span>{extra.forPieces === 1 ? 'piece' : 'pieces; made whole, never in part'}</span>
+				<span
+					>{extra.forPieces === 1 ? 'piece' : 'pieces'}{extra.use === 'bath'
+						? ', made whole, never in part'
+						: ''}</span
+				>
 			</div>
 		</div>
 	{/each}
