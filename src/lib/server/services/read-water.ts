@@ -108,7 +108,8 @@ function mixesOf(
 				water: waterOfMix(input),
 				bulk: step ? { step, targetCelsius: recipe.targetCelsius } : null,
 				clockFactor: learned?.clockFactor ?? 1,
-				rests: input.mixing.kneads.length > 1 && mix.lines.some((line) => line.addition === 'autolyse'),
+				rests:
+					input.mixing.kneads.length > 1 && mix.lines.some((line) => line.addition === 'autolyse'),
 				autolysed: input.autolysed
 					? {
 							celsius: input.autolysed.temperature.celsius,
