@@ -1,9 +1,11 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
+import type { Step } from '../../src/lib/core/formula/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import { formulaContent } from './book-content.ts';
 import {
 	batchOf,
 	HARBOUR_DOUGH,
@@ -221,4 +223,35 @@ test('what one mix of another dough showed on the mixer counts for this one, fro
 	});
 	assert.equal(done.outcome, 'done', JSON.stringify(done));
 	assert.equal((await harbour()).friction.usedOfOthers, before + 1);
+});
+
+test('a dough that is mixed by hand has no mixer, and what it came out with is no mixer’s doing', async () => {
+	const sticks = demoId('formula', 'Stick dough');
+	const content = await formulaContent(t.db, sticks);
+	const steps = (content.steps as Step[]).map((step) =>
+		step.kind === 'hands-on' && step.activity === 'mix'
+			? { ...step, machine: null, detail: { kind: 'none' as const } }
+			: step
+	);
+	const saved = await send(t.db, { kind: 'save-formula', ...content, steps });
+	assert.equal(saved.outcome, 'done', JSON.stringify(saved));
+	const stick = async () =>
+		(await readWater(t.db, TOMORROW, NOW_MS)).mixes.find(({ formulaId }) => formulaId === sticks);
+	const before = await stick();
+	assert.equal(before?.mixer, null);
+	assert.equal(before.friction.used, 0);
+	assert.ok(before.friction.bookKilojoulesPerKilogram < 4);
+	const others = (await harbour()).friction.usedOfOthers;
+	const done = await send(t.db, {
+		kind: 'measure-dough',
+		batch: await batchOf(t.db, sticks),
+		celsius: 25,
+		waterCelsius: 24,
+		instrument: 'core-probe',
+		mixerId: null,
+		program: null
+	});
+	assert.equal(done.outcome, 'done', JSON.stringify(done));
+	assert.equal((await stick())?.friction.used, 1);
+	assert.equal((await harbour()).friction.usedOfOthers, others);
 });
