@@ -28,7 +28,7 @@ const SLICE_MS = 6;
 const MOVES = 2;
 
 /** Not sooner than this is a better plan told again, in milliseconds: telling it takes time from the search. */
-const TELL_EVERY_MS = 120;
+const TELL_EVERY_MS = 250;
 
 /**
  * Solves a problem within a time on the clock, in slices between which it can be stopped; the same for the worker, the
