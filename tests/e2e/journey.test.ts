@@ -17,6 +17,7 @@ import {
 	visit,
 	type Bakery
 } from './bakery.ts';
+import { open } from './hot-night.ts';
 
 const DAY = '/bake/2026-11-24';
 const sentence = '[data-room-sentence]';
@@ -170,6 +171,9 @@ journey(
 		const { page } = bakery;
 		await visit(bakery, `${DAY}/water`);
 		await says(page, sentence, 'None of 6 mixes needs ice', 'every target can be reached');
+		await open(page, 'School bun dough');
+		await says(page, '[data-plain-tap]', 'The plain cold tap does', 'with water at');
+		await open(page, 'Harbour dough, mix 1 of 2');
 		await page.click('input[name=school][value=factor-rule]');
 		await says(page, '[data-schools] li:first-child', 'this bakery’s');
 		const first = '[data-mix="Harbour dough, mix 1 of 2"]';

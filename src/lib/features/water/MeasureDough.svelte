@@ -151,14 +151,14 @@
 			</label>
 			{#if !autolyse && mix.water}
 				<label for="{id}-water">
-					<span class="block">water went in at</span>
+					<span class="block">{(mix.water?.liquid ?? 'water').toLowerCase()} went in at</span>
 					<input
 						id="{id}-water"
 						class="field small-field"
 						type="text"
 						inputmode="decimal"
 						autocomplete="off"
-						aria-label="{title}, water went in at"
+						aria-label="{title}, {(mix.water?.liquid ?? 'water').toLowerCase()} went in at"
 						value={water ?? planned}
 						oninput={(event) => (water = event.currentTarget.value)}
 					/>

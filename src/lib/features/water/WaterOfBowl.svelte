@@ -5,7 +5,7 @@
 	import type { Worked } from '../../core/explain/index.ts';
 	import { formatDifference, formatTemperature } from '../../core/units/index.ts';
 	import { sentenceText } from '../../ui/arithmetic/sentence.ts';
-	import { missText, poursOf } from './order-text.ts';
+	import { missText, plainTapText, poursOf } from './order-text.ts';
 
 	interface Props {
 		water: WaterOfMix;
@@ -25,6 +25,9 @@
 	const degrees = $derived(wanted.slice(-2));
 	const pours = $derived(poursOf(water.order, tap, units));
 	const miss = $derived(missText(water.order, iceMostShare, units));
+	const plain = $derived(
+		plainTapText(water.order, water.wanted.value, water.waterDegreesPerDough, units)
+	);
 	const ice = $derived(
 		water.order.kind === 'ice'
 			? water.order.ice
@@ -36,7 +39,7 @@
 
 <div class="figures">
 	<p>
-		<span class="name">{water.liquid} at</span>
+		<span class="name">{water.liquid.toLowerCase()} at</span>
 		<span class="large" data-water-temperature>{figure}</span>
 		<span class="unit">{degrees}</span>
 	</p>
@@ -67,6 +70,9 @@
 </div>
 {#if miss}
 	<p class="my-2" role="alert"><span class="act-now px-2 py-1">Out of reach</span> {miss}</p>
+{/if}
+{#if plain}
+	<p data-plain-tap>{plain}</p>
 {/if}
 <p class="flex flex-wrap gap-x-6 gap-y-1">
 	<button

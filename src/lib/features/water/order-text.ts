@@ -69,6 +69,22 @@ export function isMissed(order: WaterOrder): boolean {
 	return missOf(order) !== null;
 }
 
+/** Why the plain tap is the answer where another temperature was wanted; null where it was not, or is. */
+export function plainTapText(
+	order: WaterOrder,
+	wantedCelsius: number,
+	waterDegreesPerDough: number,
+	units: UnitChoice
+): string | null {
+	const off = order.temperature.celsius - wantedCelsius;
+	if (order.kind !== 'blend' || Math.abs(off) < LEAST_TOLD_KELVINS) return null;
+	const moved = formatDifference({ kelvins: Math.abs(off) / waterDegreesPerDough }, 1, units);
+	return `The plain cold tap does: the dough would be ${moved} ${off < 0 ? 'warmer' : 'colder'} with water at ${formatTemperature({ celsius: wantedCelsius }, 1, units)}.`;
+}
+
+/** Less is not seen on a bench thermometer. */
+const LEAST_TOLD_KELVINS = 0.1;
+
 /** What cannot be reached and by how much the dough will miss; null when all is well. */
 export function missText(
 	order: WaterOrder,
