@@ -4,6 +4,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import puppeteer from 'puppeteer-core';
 import { build, preview } from 'vite';
+import { browserOptions } from '../../scripts/parts/browser.mjs';
 import type { EngineInBrowser } from './browser/page.ts';
 
 /** What a page with the engine is asked: the name of what it can do, and with what. */
@@ -29,18 +30,8 @@ export async function withEngineInBrowser<T>(
 		await build(files);
 		const site = await preview({ ...files, preview: { host: '127.0.0.1', port: 0 } });
 		const browser = await puppeteer.launch({
-			executablePath: chromium,
-			userDataDir: path.join(folder, 'browser'),
-			protocolTimeout: 300_000,
-			args: [
-				...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
-				'--disable-gpu',
-				'--disable-quic',
-				'--no-first-run',
-				'--disable-background-networking',
-				'--disable-component-update',
-				'--disable-sync'
-			]
+			...browserOptions(chromium, path.join(folder, 'browser')),
+			protocolTimeout: 300_000
 		});
 		try {
 			const page = await browser.newPage();

@@ -6,6 +6,7 @@ import path from 'node:path';
 import assert from 'node:assert/strict';
 import axe from 'axe-core';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import { browserOptions } from '../../scripts/parts/browser.mjs';
 import { startApplication } from '../../scripts/parts/application.mjs';
 import { freePort } from '../../scripts/parts/ports.mjs';
 import type {
@@ -54,19 +55,7 @@ function openBrowser(): Promise<Browser> {
 	const chromium = process.env.JOVET_CHROMIUM;
 	if (!chromium) throw new Error('JOVET_CHROMIUM is not set; run the tests with "npm test"');
 	profile = mkdtempSync(path.join(os.tmpdir(), 'jovet-browser-'));
-	return puppeteer.launch({
-		executablePath: chromium,
-		userDataDir: profile,
-		args: [
-			...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
-			'--disable-gpu',
-			'--disable-quic',
-			'--no-first-run',
-			'--disable-background-networking',
-			'--disable-component-update',
-			'--disable-sync'
-		]
-	});
+	return puppeteer.launch(browserOptions(chromium, profile));
 }
 
 /**

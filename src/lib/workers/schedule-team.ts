@@ -1,5 +1,6 @@
 import type { JudgedPlan, ScheduleReply, ScheduleRequest } from '../contracts/schedule-protocol.ts';
-import type { Fault, Plan, Problem } from '../core/schedule/index.ts';
+import type { Fault, Problem } from '../core/schedule/index.ts';
+import type { Asked } from './solve-in-slices.ts';
 
 /** The part of a Worker that is used; the same of a browser's and, wrapped, of Node's. */
 export interface ScheduleWorker {
@@ -7,14 +8,6 @@ export interface ScheduleWorker {
 	onmessage: ((event: { data: ScheduleReply }) => void) | null;
 	onerror: ((event: { message?: string }) => void) | null;
 	terminate(): void;
-}
-
-export interface ScheduleWish {
-	readonly problem: Problem;
-	/** A plan in force to go on from; null for a first one. */
-	readonly inForce: Plan | null;
-	readonly seed: number;
-	readonly budgetMs: number;
 }
 
 export type ScheduleOutcome =
@@ -60,7 +53,7 @@ export class ScheduleTeam {
 	}
 
 	solve(
-		{ seed, ...wish }: ScheduleWish,
+		{ seed, ...wish }: Asked,
 		onBetter: (found: JudgedPlan) => void = () => undefined
 	): Promise<ScheduleOutcome> {
 		this.cancel();
