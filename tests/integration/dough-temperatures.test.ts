@@ -3,6 +3,7 @@ import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import type { Step } from '../../src/lib/core/formula/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
+import { readLearned } from '../../src/lib/server/services/read-learned.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { formulaContent } from './book-content.ts';
@@ -253,5 +254,7 @@ test('a dough that is mixed by hand has no mixer, and what it came out with is n
 	});
 	assert.equal(done.outcome, 'done', JSON.stringify(done));
 	assert.equal((await stick())?.friction.used, 1);
+	const learned = await readLearned(t.db, TOMORROW, { formulaId: sticks, mixerId: null }, NOW_MS);
+	assert.deepEqual([learned.mixers, learned.mixerId, learned.friction?.used], [[], null, 1]);
 	assert.equal((await harbour()).friction.usedOfOthers, others);
 });

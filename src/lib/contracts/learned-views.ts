@@ -28,6 +28,7 @@ export interface LearnedRoomView {
 		readonly name: string;
 		readonly kilojoulesPerKilogramKelvin: number;
 	} | null;
+	/** None of them for a dough that is mixed by hand. */
 	readonly mixers: readonly { readonly id: string; readonly name: string }[];
 	readonly mixerId: string | null;
 	readonly friction: FrictionFigures | null;

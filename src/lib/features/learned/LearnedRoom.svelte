@@ -40,14 +40,15 @@
 		const believed = `${inDough(friction.kilojoulesPerKilogram)} ± ${inDough(friction.spreadKilojoulesPerKilogram)} of dough`;
 		const others = `${count(friction.usedOfOthers, 'reading', 'readings')} of other doughs`;
 		if (friction.used > 0)
-			return `${count(friction.used, 'mix', 'mixes')}, ${believed}; the book says ${inDough(friction.bookKilojoulesPerKilogram)}.${friction.usedOfOthers > 0 ? ` ${others} on this mixer helped.` : ''}`;
+			return `${count(friction.used, 'mix', 'mixes')}, ${believed}; the book says ${inDough(friction.bookKilojoulesPerKilogram)}.${friction.usedOfOthers > 0 ? ` ${others} ${on} helped.` : ''}`;
 		return friction.usedOfOthers > 0
-			? `Not measured yet: ${believed}, from ${others} on this mixer; the book says ${inDough(friction.bookKilojoulesPerKilogram)}.`
+			? `Not measured yet: ${believed}, from ${others} ${on}; the book says ${inDough(friction.bookKilojoulesPerKilogram)}.`
 			: `Not measured yet: ${believed}, from the book alone.`;
 	});
 	const leftOut = $derived(
 		friction?.readings.filter((reading) => reading.leftOut && !reading.ignored) ?? []
 	);
+	const on = $derived(view.mixerId ? 'on this mixer' : 'by hand');
 	const address = (formulaId: string, mixerId: string | null) =>
 		`${resolve(`/bake/${view.date}/learned`)}?formula=${formulaId}${mixerId ? `&mixer=${mixerId}` : ''}`;
 	const PLACES = { room: 'In the room', proofer: 'In the proofer', cold: 'In the cold' } as const;

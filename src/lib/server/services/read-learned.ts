@@ -48,7 +48,9 @@ export async function readLearned(
 		}))
 		.sort((a, b) => b.measured - a.measured || a.name.localeCompare(b.name, 'en'));
 	const chosen = formulas.find((formula) => formula.id === wanted.formulaId) ?? formulas[0];
-	const mixers = allMixers.map(({ id, name }) => ({ id, name }));
+	const recipe = book.formulas.find(({ formula }) => formula.id === chosen?.id);
+	const byHand = recipe !== undefined && isByHand(recipe.steps);
+	const mixers = byHand ? [] : allMixers.map(({ id, name }) => ({ id, name }));
 	const mixerId = mixers.find((mixer) => mixer.id === wanted.mixerId)?.id ?? mixers[0]?.id ?? null;
 	const [days, of] = await Promise.all([
 		loadTemperatureDays(db, addDays(today, -DAYS), today),
@@ -107,12 +109,11 @@ async function learnedOf(
 					]
 		)
 	);
-	const on = isByHand(revision.steps) ? null : mixerId;
 	const full = { program: own.book.program, fill: 1 };
 	return {
 		heatCapacity,
-		friction: learnedFriction(own, others, on, full).figures,
-		mixes: beliefOverTime(own, others, on, full, heatCapacity),
+		friction: learnedFriction(own, others, mixerId, full).figures,
+		mixes: beliefOverTime(own, others, mixerId, full, heatCapacity),
 		timeConstants: step
 			? WAIT_PLACES.flatMap((place) => learnedTub(step, place, history) ?? [])
 			: [],
