@@ -125,7 +125,7 @@ function whereItLies(
 	for (const { value, spread } of observations)
 		if (Math.abs(value - prior.mean) > reach)
 			for (let off = -REACH; off <= REACH; off += 1) places.push(value + off * spread);
-	places.sort((a, b) => a - b);
+	if (places.length > COARSE_POINTS) places.sort((a, b) => a - b);
 	const logs = places.map(logAt);
 	const highest = logs.reduce((most, log) => Math.max(most, log), -Infinity);
 	const likely = (log: number) => log > highest - LEAST_LOG;
