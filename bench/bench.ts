@@ -133,7 +133,7 @@ async function reforecast(): Promise<Figure> {
 	const nowMs = 720 * MINUTE;
 	let kept = 0;
 	const work = () => {
-		const air = { room: traceOf(readings), roomCelsius: 25, retarders: [] };
+		const air = { room: traceOf(readings), roomCelsius: 25, named: new Map(), retarders: [] };
 		for (const story of watchDoughs(doughs, air, nowMs).stories)
 			kept += story ? (doughCard(story).marks.ripe ?? 0) : 0;
 	};
@@ -222,6 +222,7 @@ function largeFormula(): ResolvedFormula {
 			density: null,
 			pricePerKilogram: null,
 			weighedOn: null,
+			placeId: null,
 			retired: false
 		};
 	});

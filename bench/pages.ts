@@ -76,7 +76,8 @@ export async function measurePages(young: Db, old: Db): Promise<readonly Figure[
 const EMPTY = '2040-01-01' as BakeDate;
 const READINGS = (['room', 'flour', 'tap'] as const).map((quantity) => ({
 	quantity,
-	preparationId: null
+	preparationId: null,
+	placeId: null
 }));
 
 const FORMULAS = ['Harbour dough', 'Stick dough', 'Lantern rye', 'School bun dough'].map((name) =>

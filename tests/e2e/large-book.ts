@@ -23,13 +23,14 @@ export async function growBook(db: Db, formulas: number): Promise<void> {
 		allergens: [],
 		heatCapacity: { kilojoulesPerKilogramKelvin: 1.5 },
 		weighedOn: null,
+		placeId: null,
 		retired: false,
 		density: null,
 		pricePerKilogram: null
 	}));
 	await db.transaction().execute(async (tx) => {
 		for (const ingredient of ingredients) {
-			await nameIngredient(tx, ingredient.id, ingredient.name);
+			await nameIngredient(tx, ingredient);
 			await insertIngredientRevision(tx, ingredient, {
 				number: 1,
 				weighingScaleId: null,

@@ -28,7 +28,13 @@ export async function openHardBakery(): Promise<HardBakery> {
 			keySha256: keyFingerprint(deviceKey),
 			commandId: null,
 			sensors: [
-				{ id: randomUUID(), name: 'Fuzz probe', kind: 'room-probe', reportEverySeconds: 60 }
+				{
+					id: randomUUID(),
+					name: 'Fuzz probe',
+					kind: 'room-probe',
+					placeId: null,
+					reportEverySeconds: 60
+				}
 			]
 		})
 	);

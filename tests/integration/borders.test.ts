@@ -89,7 +89,7 @@ test('a reading that an earlier version took from the future does not stand for 
 	await sendAt(NOW_MS + 170 * 365 * DAY, NOW_MS + 170 * 365 * DAY, reading(59, 'flour'));
 	const { inputs } = await readWater(t.db, TOMORROW, NOW_MS);
 	assert.equal(inputs.find((input) => input.quantity === 'flour')?.reading?.celsius, 19);
-	const wanted = [{ quantity: 'flour' as const, preparationId: null }];
+	const wanted = [{ quantity: 'flour' as const, preparationId: null, placeId: null }];
 	const [up] = await loadNewestReadings(t.db, wanted, NOW_MS + 10 * 60_000);
 	assert.equal(up?.celsius, 19);
 });

@@ -24,6 +24,7 @@ export async function ingredientContent(
 		heatCapacity: ingredient.heatCapacity.kilojoulesPerKilogramKelvin,
 		density: ingredient.density?.kilogramsPerLitre ?? null,
 		pricePerKilogram: ingredient.pricePerKilogram,
-		weighedOn: ingredient.weighedOn
+		weighedOn: ingredient.weighedOn,
+		placeId: ingredient.placeId
 	};
 }

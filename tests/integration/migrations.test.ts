@@ -7,7 +7,10 @@ import { Migrator, sql } from 'kysely';
 import { loadObservations } from '../../src/lib/server/db/batch-log.ts';
 import { migrateToLatest } from '../../src/lib/server/db/migrate.ts';
 import { migrations } from '../../src/lib/server/db/migrations/index.ts';
+import { loadBakery } from '../../src/lib/server/db/bakery.ts';
+import { loadPlaces } from '../../src/lib/server/db/places.ts';
 import { loadProducts } from '../../src/lib/server/db/products.ts';
+import { loadRetarders } from '../../src/lib/server/db/retarders.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readLearned } from '../../src/lib/server/services/read-learned.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
@@ -231,7 +234,12 @@ test('what the fourth version wrote of its doughs stands at their batches, with 
 				ordinal: dough.ordinal,
 				grams: dough.grams,
 				mixed: dough.mixed,
-				events: dough.events,
+				events: dough.events.map((event) => {
+					if (event.kind !== 'moved') return event;
+					const { named, ...leg } = event.leg;
+					assert.equal(named, null, 'places had no names then');
+					return { ...event, leg };
+				}),
 				retarderId: dough.retarderId,
 				endedAtMs: dough.endedAtMs,
 				judgements: dough.judgements.map((each) => [
@@ -310,6 +318,41 @@ test('what the fourth version had learned is still known', async () => {
 				assert.ok(Math.abs(now.clock.mean - before.clock[0]) < 1e-9, name);
 			} else assert.equal(now.clock, before.clock);
 		}
+	} finally {
+		await t.drop();
+	}
+});
+
+test('what a room, its flour and a cold room were before places had names are places with theirs', async () => {
+	const cold = randomUUID();
+	const t = await migratedFrom('0006-what-can-be', async ({ db }) => {
+		await sql`insert into bakery (id, name, time_zone, mass_units, temperature_units, oven_recovery_minutes,
+			assumed_room_celsius, assumed_flour_celsius, assumed_tap_celsius, hot_tap_celsius, hottest_water_celsius,
+			ice_celsius, ice_most_share, ice_form, water_school, currency, caustic_most_share)
+			values (true, 'Old bakery', 'UTC', 'metric', 'celsius', 10, 26, 21, 12, 55, 40, 0, 0.15, 'cubes',
+			'heat-balance', '', 0.04)`.execute(db);
+		await sql`insert into retarder (id, name, set_celsius, compressor_w, air_kj_per_k, walls_w_per_k)
+			values (${cold}, 'Flour bins', 3.5, 600, 50, 6)`.execute(db);
+	});
+	try {
+		const places = [...(await loadPlaces(t.db)).values()];
+		assert.deepEqual(
+			places.map(({ name, kind, role, celsius }) => [name, kind, role, celsius]),
+			[
+				['Bakehouse', 'room', 'bakehouse', 26],
+				// A cold room had that name first.
+				['Flour bins.', 'room', 'flour', 21],
+				['Flour bins', 'cold', 'other', 3.5]
+			]
+		);
+		assert.equal(places[2]?.id, cold);
+		const [retarder] = await loadRetarders(t.db);
+		assert.deepEqual(
+			[retarder?.name, retarder?.setCelsius, retarder?.compressorWatts],
+			['Flour bins', 3.5, 600]
+		);
+		const bakery = await loadBakery(t.db);
+		assert.deepEqual(bakery?.assumed, { roomCelsius: 26, flourCelsius: 21, tapCelsius: 12 });
 	} finally {
 		await t.drop();
 	}

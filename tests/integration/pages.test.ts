@@ -49,7 +49,7 @@ test('a sour is told what its first ripening favours, and a yeasted build is not
 	]);
 	assert.deepEqual(told, [
 		['Rye sour, first stage', 'lift', 1.35],
-		['Rye sour, full', 'lift', 1.12],
+		['Rye sour, full', 'neither', 1.01],
 		['Poolish', null, null],
 		['Wheat levain', 'lift', 1.35]
 	]);

@@ -1,3 +1,4 @@
+import type { Place } from '../core/formula/index.ts';
 import type { IceForm } from '../core/heat/index.ts';
 import type { SensorKind } from './device-protocol.ts';
 import type { RetarderView } from './ripening-views.ts';
@@ -22,13 +23,21 @@ export interface DeviceView {
 		readonly id: string;
 		readonly name: string;
 		readonly kind: SensorKind;
+		readonly placeId: string | null;
 		readonly reportEverySeconds: number;
 		/** null while it never spoke. */
 		readonly now: ProbeView | null;
 	}[];
 }
 
+/** A named place, with what it was read at last. */
+export interface PlaceView extends Place {
+	/** It is a cold room whose heat is known: it is set there. */
+	readonly isRetarder: boolean;
+}
+
 export interface BakeryRoomView {
+	readonly places: readonly PlaceView[];
 	readonly supply: SupplyView;
 	readonly retarders: readonly RetarderView[];
 	readonly devices: readonly DeviceView[];

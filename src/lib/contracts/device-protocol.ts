@@ -10,6 +10,7 @@ export const SENSOR_KINDS = [
 	'room-probe',
 	'tap-probe',
 	'flour-probe',
+	'place-probe',
 	'core-probe',
 	'surface-thermometer'
 ] as const;

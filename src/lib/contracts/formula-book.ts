@@ -14,6 +14,7 @@ import {
 	type DeliveryId,
 	type FormulaId,
 	type IngredientId,
+	type PlaceId,
 	type PreparationId,
 	type ProductId
 } from '../core/identity.ts';
@@ -178,7 +179,12 @@ export const ingredientContent = {
 	heatCapacity: z.number().positive().max(10),
 	density: z.number().positive().max(5).nullable(),
 	pricePerKilogram: z.number().min(0).max(100_000).nullable(),
-	weighedOn: line(200).nullable()
+	weighedOn: line(200).nullable(),
+	/** Where it stands; null for where its kind usually does. */
+	placeId: uuid
+		.transform((value) => id<PlaceId>(value))
+		.nullable()
+		.default(null)
 };
 
 /** A delivery of a flour as it is written down. */

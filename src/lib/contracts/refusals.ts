@@ -13,6 +13,7 @@ export type UnknownThing =
 	| 'dough'
 	| 'device'
 	| 'retarder'
+	| 'place'
 	| 'mixer'
 	| 'ingredient'
 	| 'delivery'

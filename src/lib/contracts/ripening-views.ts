@@ -11,7 +11,7 @@ import type {
 	Sighting
 } from '../core/fermentation/index.ts';
 import type { WaitStep, RipenessClock } from '../core/formula/index.ts';
-import type { FormulaId, PreparationId } from '../core/identity.ts';
+import type { FormulaId, PlaceId, PreparationId } from '../core/identity.ts';
 import type { BatchName } from './batch-name.ts';
 import type { DoughInstrument } from '../core/heat/index.ts';
 import type { BakeDate } from '../core/time/index.ts';
@@ -97,6 +97,8 @@ export interface RipeningView {
 	readonly doughs: readonly RipeningDoughView[];
 	/** The room as it was read since the first dough was mixed. */
 	readonly room: readonly PlaceStretch[];
+	/** The named places that are read, by their ids. */
+	readonly named: ReadonlyMap<PlaceId, readonly PlaceStretch[]>;
 	readonly roomProbe: ProbeView | null;
 	readonly coreProbe: ProbeView | null;
 	/** What the room is taken to be at now. */

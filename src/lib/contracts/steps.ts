@@ -9,6 +9,9 @@ import {
 	WAIT_PLACES,
 	type Step
 } from '../core/formula/index.ts';
+import { id, type PlaceId } from '../core/identity.ts';
+import { uuidSchema } from './limits.ts';
+import { nameSchema } from './text.ts';
 
 const minutes = z.number().min(0).max(4320);
 /** A scald is mixed at the boil, frozen dough waits far below. */
@@ -48,6 +51,11 @@ const handsOn = z
 
 const legWith = (timeConstantMinutes: z.ZodType<number>) =>
 	z.object({
+		/** Steps written before places had names have none. */
+		named: z
+			.object({ id: uuidSchema.transform((value) => id<PlaceId>(value)), name: nameSchema })
+			.nullable()
+			.default(null),
 		place: z.enum(WAIT_PLACES),
 		ambientCelsius: dough,
 		timeConstantMinutes,

@@ -1,3 +1,4 @@
+import type { Place } from '../core/formula/index.ts';
 import type { BakeDayInput } from '../core/planning/index.ts';
 import type { MomentTemperature, WaterOfMix } from '../core/mixing/index.ts';
 import type {
@@ -33,6 +34,8 @@ export interface BakeryView {
 	readonly units: UnitChoice;
 	readonly clock: BakeryClock;
 	readonly actor: { readonly name: string; readonly role: 'head-baker' | 'baker' };
+	/** Where things stand: the bakehouse and the flour bins first, the others by name. */
+	readonly places: readonly Place[];
 }
 
 export interface DropView {
@@ -98,6 +101,8 @@ export interface ReadingView {
 export interface WaterInputView extends MomentTemperature {
 	/** null while nothing was measured and the assumed figure stands in. */
 	readonly reading: ReadingView | null;
+	/** A dough of the date feels it in its bowl; a place in which only pre-ferments and doughs wait is not felt there. */
+	readonly isFelt: boolean;
 	/** What its probe says, whether it counts or something typed stands against it; null without one. */
 	readonly probe: ProbeView | null;
 }

@@ -9,6 +9,8 @@ export type PreparationId = Id<'preparation'>;
 export type FormulaId = Id<'formula'>;
 export type ProductId = Id<'product'>;
 export type DropId = Id<'drop'>;
+/** A named place of the bakery: bins, a warm corner, a fridge, a cold room. */
+export type PlaceId = Id<'place'>;
 export type DeliveryId = Id<'delivery'>;
 /** One thing that was made, or is planned to be: a mix, a pre-ferment, a load. It never changes. */
 export type BatchId = Id<'batch'>;

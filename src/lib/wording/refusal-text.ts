@@ -13,6 +13,7 @@ const UNKNOWN: Readonly<Record<UnknownThing, string>> = {
 	observation: 'This reading is not in the log.',
 	dough: 'This dough is no longer in the day.',
 	device: 'This device is not known here.',
+	place: 'place',
 	retarder: 'This cold room is not known here.',
 	mixer: 'This mixer is no longer in the bakery.',
 	delivery: 'A delivery of this formula is no longer in the book.',

@@ -36,11 +36,30 @@ export const ACTIVITY_TEXT: Record<Exclude<Step, { kind: 'bake' }>['activity'] |
 	bake: 'Bake'
 };
 
-export const PLACE_TEXT: Record<Leg['place'], string> = {
+const PLACE_TEXT: Record<Leg['place'], string> = {
 	room: 'in the room',
 	proofer: 'in the proofer',
 	cold: 'in the cold'
 };
+
+/** What kind of place one is. */
+export const PLACE_KIND_TEXT: Record<Leg['place'], string> = {
+	room: 'a room, or a corner of one',
+	proofer: 'a prover, kept warm',
+	cold: 'kept cold'
+};
+
+/** A place without a name of its own. */
+export const OTHER_PLACE_TEXT: Record<Leg['place'], string> = {
+	room: 'Another room',
+	proofer: 'Another proofer',
+	cold: 'Another cold place'
+};
+
+/** Where a leg stands, as a sentence has it: a named place by its name. */
+export function placeText({ named, place }: Pick<Leg, 'named' | 'place'>): string {
+	return named ? `in the ${named.name.toLowerCase()}` : PLACE_TEXT[place];
+}
 
 export const SPEED_TEXT: Record<MixingStretch['speed'], string> = {
 	'by-hand': 'by hand',
@@ -81,10 +100,10 @@ export function stepText(step: Step, units?: UnitChoice): string {
 			return parts.filter((part) => part !== '').join(' · ');
 		}
 		case 'wait': {
-			const legs = step.legs.map(
-				(leg) =>
-					`${leg.minutes === null ? 'until ripe' : formatMinutes(leg.minutes)} ${PLACE_TEXT[leg.place]} at ${celsius(leg.ambientCelsius)}`
-			);
+			const legs = step.legs.map((leg) => {
+				const time = leg.minutes === null ? 'until ripe' : formatMinutes(leg.minutes);
+				return `${time} ${placeText(leg)} at ${celsius(leg.ambientCelsius)}`;
+			});
 			const parts = [`${ACTIVITY_TEXT[step.activity]} ${legs.join(', then ')}`];
 			if (step.clock) {
 				const { underMinutes, ripeMinutes, overMinutes, referenceCelsius } = step.clock;

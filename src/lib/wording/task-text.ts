@@ -1,5 +1,5 @@
 import type { BakeDayInput, BatchRef, DayTask } from '../core/planning/index.ts';
-import { ACTIVITY_TEXT, PLACE_TEXT, SPEED_TEXT, TURN_TEXT } from './step-text.ts';
+import { ACTIVITY_TEXT, placeText, SPEED_TEXT, TURN_TEXT } from './step-text.ts';
 import { formatMass, formatMinutes, formatNumber, formatTemperature } from '../core/units/index.ts';
 
 /** One thing to do at one time. */
@@ -93,7 +93,7 @@ function detailText(task: DayTask, input: BakeDayInput): string {
 			`${formatNumber(step.bakeMinutes, 0)} min, core ${formatTemperature({ celsius: step.coreCelsius }, 0)}`
 		);
 	} else if (step.kind === 'wait') {
-		const places = [...new Set(step.legs.map((leg) => PLACE_TEXT[leg.place]))];
+		const places = [...new Set(step.legs.map(placeText))];
 		parts.push(`${formatMinutes((task.endMs - task.startMs) / 60_000)} ${places.join(', then ')}`);
 	} else parts.push(formatMinutes((task.endMs - task.startMs) / 60_000));
 	return parts.filter((part) => part !== '').join(' · ');

@@ -1,3 +1,4 @@
+import { formatNumber } from '../core/units/index.ts';
 import type { Source, Term, TermKey } from '../core/explain/index.ts';
 import { clockText, dayText } from './time-text.ts';
 
@@ -118,6 +119,10 @@ export function sourceText(source: Source, zone: string): string {
 			return 'learned from the log';
 		case 'assumed':
 			return 'assumed, not measured';
+		case 'set':
+			return 'what its place is set to, not measured';
+		case 'forecast':
+			return `forecast from where it stands, give or take ${formatNumber(source.spreadKelvins, 1)} K; not measured`;
 		case 'measured':
 			return `measured ${dayText(source.epochMs, zone)} ${clockText(source.epochMs, zone)}, ${INSTRUMENTS[source.instrument] ?? source.instrument}`;
 	}

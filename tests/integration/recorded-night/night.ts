@@ -10,6 +10,7 @@ import { addDays } from '../../../src/lib/core/time/index.ts';
 import { keyFingerprint } from '../../../src/lib/server/auth/device.ts';
 import type { Db } from '../../../src/lib/server/db/client.ts';
 import { findDeviceByKey } from '../../../src/lib/server/db/devices.ts';
+import { demoPlaceId } from '../../../src/lib/server/demo/demo-place.ts';
 import { demoId } from '../../../src/lib/server/demo/demo-id.ts';
 import { readOrders } from '../../../src/lib/server/services/read-orders.ts';
 import { readPlan } from '../../../src/lib/server/services/read-plan.ts';
@@ -109,6 +110,20 @@ async function beforeTheNight({ db, tell }: Night): Promise<void> {
 		quantity: 'tap',
 		celsius: 14.5,
 		correctsId: nightId('slip')
+	});
+	await tell(4, {
+		kind: 'save-place',
+		placeId: demoPlaceId('Larder'),
+		name: 'North larder',
+		placeKind: 'room',
+		celsius: 21.5
+	});
+	await tell(4, {
+		...reading,
+		kind: 'take-reading',
+		quantity: 'place',
+		placeId: demoPlaceId('Ingredient fridge'),
+		celsius: 6.1
 	});
 	await tell(5, { kind: 'take-reading', quantity: 'flour', celsius: 22.5, ...reading });
 	await tell(6, {

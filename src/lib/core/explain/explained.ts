@@ -142,6 +142,10 @@ export type Source =
 	| { readonly kind: 'constant'; readonly source: string }
 	| { readonly kind: 'learned' }
 	| { readonly kind: 'assumed' }
+	/** What a thermostat is set to. */
+	| { readonly kind: 'set' }
+	/** What follows from what is known of it, with its standard deviation in kelvins. */
+	| { readonly kind: 'forecast'; readonly spreadKelvins: number }
 	| { readonly kind: 'measured'; readonly epochMs: number; readonly instrument: string };
 
 export function given(term: Term, value: number, unit: Unit, source: Source): Given {

@@ -18,6 +18,7 @@ export const FIRST_BUILD_STEPS: readonly Step[] = [
 		activity: 'ferment',
 		legs: [
 			{
+				named: null,
 				place: 'room',
 				ambientCelsius: 24,
 				timeConstantMinutes: USUAL_TIME_CONSTANT_MINUTES.build,
@@ -53,6 +54,7 @@ export const FIRST_DOUGH_STEPS: readonly Step[] = [
 		activity: 'bulk',
 		legs: [
 			{
+				named: null,
 				place: 'room',
 				ambientCelsius: 23,
 				timeConstantMinutes: USUAL_TIME_CONSTANT_MINUTES.tub,
@@ -88,6 +90,7 @@ const FIRST_SOAKING_STEPS: readonly Step[] = [
 		activity: 'soak',
 		legs: [
 			{
+				named: null,
 				place: 'room',
 				ambientCelsius: 20,
 				timeConstantMinutes: USUAL_TIME_CONSTANT_MINUTES.build,
@@ -130,6 +133,7 @@ export const FIRST_PRODUCT_STEPS: readonly Step[] = [
 		activity: 'proof',
 		legs: [
 			{
+				named: null,
 				place: 'room',
 				ambientCelsius: 24,
 				timeConstantMinutes: USUAL_TIME_CONSTANT_MINUTES.piece,
@@ -153,6 +157,7 @@ export const FIRST_PRODUCT_STEPS: readonly Step[] = [
 		activity: 'cool',
 		legs: [
 			{
+				named: null,
 				place: 'room',
 				ambientCelsius: 22,
 				timeConstantMinutes: USUAL_TIME_CONSTANT_MINUTES.cooling,

@@ -51,6 +51,7 @@ export {
 	USUAL_BUILD_LOSS_SHARE,
 	USUAL_BAKE_LOSS_SHARE,
 	USUAL_COLD_CELSIUS,
+	USUAL_ROOM_CELSIUS,
 	USUAL_TIME_CONSTANT_MINUTES,
 	FIRST_LINES
 } from './usual.ts';
@@ -72,6 +73,7 @@ export {
 	type WaitStep,
 	type BakeStep
 } from './process.ts';
+export { legStandingIn, PLACE_ROLES, stepsInPlaces, type Place, type PlaceRole } from './places.ts';
 export { FIRST_DOUGH_STEPS, firstStepsOf, FIRST_PRODUCT_STEPS } from './first-steps.ts';
 export { TURNS, layersAfter, type Turn } from './lamination.ts';
 export { solidFor, MOST_CAUSTIC_SHARE } from './solution.ts';

@@ -1,4 +1,4 @@
-import type { IngredientId } from '../identity.ts';
+import type { IngredientId, PlaceId } from '../identity.ts';
 import type { Density, SpecificHeat } from '../units/index.ts';
 
 /**
@@ -46,6 +46,8 @@ export interface Ingredient {
 	readonly pricePerKilogram: number | null;
 	/** The name of the scale that weighs it; null when any that reaches will do. */
 	readonly weighedOn: string | null;
+	/** Where it stands until it is weighed; null for what stands where its kind usually does. */
+	readonly placeId: PlaceId | null;
 	/** No longer offered for new work; what uses it goes on. */
 	readonly retired: boolean;
 }

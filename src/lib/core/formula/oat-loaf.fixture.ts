@@ -23,6 +23,7 @@ function ingredient(
 		density: null,
 		pricePerKilogram: null,
 		weighedOn: null,
+		placeId: null,
 		retired: false,
 		...rest
 	};

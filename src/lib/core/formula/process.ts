@@ -1,3 +1,4 @@
+import type { PlaceId } from '../identity.ts';
 import type { Turn } from './lamination.ts';
 
 /**
@@ -71,7 +72,10 @@ export type WaitPlace = (typeof WAIT_PLACES)[number];
 
 /** One stretch of a wait in one place. */
 export interface Leg {
+	/** The place it is, by its name; null for one that is told by its temperature alone. */
+	readonly named: { readonly id: PlaceId; readonly name: string } | null;
 	readonly place: WaitPlace;
+	/** What the place is taken to be at; a named one as it is set. */
 	readonly ambientCelsius: number;
 	/** How fast what waits takes the temperature of the place. */
 	readonly timeConstantMinutes: number;

@@ -15,6 +15,8 @@ export const USUAL_DOUGH_LOSS_SHARE = 0.02;
 export const USUAL_BUILD_LOSS_SHARE = 0.02;
 /** What a piece loses in the oven, as a share. */
 export const USUAL_BAKE_LOSS_SHARE = 0.12;
+/** A room in degrees Celsius, until the bakery says what its own is. */
+export const USUAL_ROOM_CELSIUS = 22;
 /** A cold place in degrees Celsius, where no cold room of the bakery is meant. */
 export const USUAL_COLD_CELSIUS = 4;
 

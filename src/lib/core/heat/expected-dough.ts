@@ -9,6 +9,8 @@ const FORMULA: Source = { kind: 'formula' };
 const ASSUMED_KELVINS = 2;
 const MEASURED_KELVINS = 0.3;
 const SURFACE_KELVINS = 1;
+/** A place keeps what its thermostat is set to within this. */
+const SET_KELVINS = 1;
 /** A measured temperature is worth less with every hour, down to an assumed one. */
 const KELVINS_PER_HOUR = 0.5;
 
@@ -125,6 +127,10 @@ function spreadOf(source: Source, nowMs: number): number {
 		}
 		case 'assumed':
 			return ASSUMED_KELVINS;
+		case 'set':
+			return SET_KELVINS;
+		case 'forecast':
+			return source.spreadKelvins;
 		default:
 			return MEASURED_KELVINS;
 	}

@@ -7,14 +7,14 @@ import {
 	type SourcedTemperature,
 	type WaterSchool
 } from '../heat/index.ts';
-import type { PreparationId } from '../identity.ts';
+import type { PlaceId, PreparationId } from '../identity.ts';
 import type { LearnedFriction } from '../learning/index.ts';
 import type { WeighUpLine } from '../production/index.ts';
 import { mixingOf } from './mix-stages.ts';
 import type { WaterOfMixInput } from './water-of-mix.ts';
 
 /** What is measured, typed or read before a mix. */
-export const READING_QUANTITIES = ['room', 'flour', 'tap', 'preferment'] as const;
+export const READING_QUANTITIES = ['room', 'flour', 'tap', 'preferment', 'place'] as const;
 export type ReadingQuantity = (typeof READING_QUANTITIES)[number];
 
 /** A temperature of the moment: as it was read last, or as it is assumed until it is. */
@@ -22,13 +22,16 @@ export interface MomentTemperature {
 	readonly quantity: ReadingQuantity;
 	/** The build, where the quantity is a pre-ferment. */
 	readonly preparationId: PreparationId | null;
+	/** The place it is the temperature of: that of the room and the flour, too. */
+	readonly placeId: PlaceId | null;
 	readonly name: string;
 	readonly reading: {
 		readonly celsius: number;
 		readonly instrument: string;
 		readonly occurredAtMs: number;
 	} | null;
-	readonly assumedCelsius: number;
+	/** What it is taken to be until it is read, and why. */
+	readonly unread: { readonly celsius: number; readonly source: Source };
 }
 
 /** What taps, chiller and ice of a bakery can give, and by which school it finds its water. */
@@ -61,9 +64,9 @@ function sourced(input: MomentTemperature): SourcedTemperature {
 				epochMs: input.reading.occurredAtMs,
 				instrument: input.reading.instrument
 			}
-		: { kind: 'assumed' };
+		: input.unread.source;
 	return {
-		temperature: { celsius: input.reading?.celsius ?? input.assumedCelsius },
+		temperature: { celsius: input.reading?.celsius ?? input.unread.celsius },
 		source
 	};
 }
@@ -89,7 +92,13 @@ export function bowlWaterInput(
 		return sourced(found);
 	};
 	const room = find('room');
-	const mixing = mixingOf(steps, room.temperature);
+	const places = new Map(
+		temperatures.flatMap((each) => (each.placeId ? [[each.placeId, sourced(each)] as const] : []))
+	);
+	const mixing = mixingOf(steps, ({ named, place, ambientCelsius }) => {
+		if (named) return places.get(named.id)?.temperature ?? { celsius: ambientCelsius };
+		return place === 'room' ? room.temperature : { celsius: ambientCelsius };
+	});
 	return {
 		lines,
 		stage,
@@ -97,6 +106,7 @@ export function bowlWaterInput(
 		target: { celsius: targetCelsius },
 		flour: find('flour'),
 		room,
+		places,
 		preferments: temperatures
 			.filter((temperature) =>
 				stage.stages.some((inner) => inner.preparation?.id === temperature.preparationId)

@@ -6,6 +6,7 @@ import {
 	type Liquid,
 	type SourcedTemperature
 } from '../heat/index.ts';
+import type { PlaceId } from '../identity.ts';
 import type { WeighUpLine } from '../production/index.ts';
 import type { SpecificHeat } from '../units/index.ts';
 
@@ -17,6 +18,8 @@ export interface Bowl {
 
 /** How warm what goes into a bowl is. */
 export interface BowlTemperatures {
+	/** The named places, the bakehouse and the flour bins among them. */
+	readonly places: ReadonlyMap<PlaceId, SourcedTemperature>;
 	readonly flour: SourcedTemperature;
 	readonly room: SourcedTemperature;
 	/** One for each build that goes in. */
@@ -35,8 +38,8 @@ export interface BowlParts {
  * Parts a bowl into the liquid whose temperature is found and everything else with its heat.
  *
  * Model: the water where it is most of what is poured, else all that is poured, at one temperature: a little water
- * beside much milk could never bring the heat. Flour has its own temperature and each build its own; everything else
- * stands in the room. What is folded or rolled in comes after the mix. A liquid that the scale rounds to nothing has
+ * beside much milk could never bring the heat. Each build has its own temperature; everything else
+ * is as warm as the place it stands in. What is folded or rolled in comes after the mix. A liquid that the scale rounds to nothing has
  * no temperature to be found.
  * Failures: null for a bowl without any liquid.
  */
@@ -71,11 +74,17 @@ export function bowlParts({ lines, stage }: Bowl, at: BowlTemperatures): BowlPar
 			name,
 			mass: weighing.weighed,
 			heatCapacity: ingredient.heatCapacity,
-			temperature: ingredient.kind === 'flour' ? at.flour : at.room,
+			temperature: standingAt(ingredient, at),
 			line
 		});
 	}
 	return { liquid: found.liquid, liquidLines: found.lines, parts };
+}
+
+/** As warm as the place it stands in; without one, flour as the bins and everything else as the room. */
+function standingAt({ placeId, kind }: Ingredient, at: BowlTemperatures): SourcedTemperature {
+	const place = placeId === null ? undefined : at.places.get(placeId);
+	return place ?? (kind === 'flour' ? at.flour : at.room);
 }
 
 /** Water is found alone only where other liquids are at most so much of it (our default). */

@@ -26,6 +26,7 @@ function ingredient(name: string, kind: IngredientKind): Ingredient {
 		density: null,
 		pricePerKilogram: null,
 		weighedOn: null,
+		placeId: null,
 		retired: false
 	};
 }
@@ -90,6 +91,7 @@ export function bowl(...lines: readonly PlainLine[]): WaterOfMixInput {
 		target: { celsius: 26 },
 		flour: at(20),
 		room: at(22),
+		places: new Map(),
 		preferments: [],
 		friction: {
 			work: { kilojoulesPerKilogram: 9 },

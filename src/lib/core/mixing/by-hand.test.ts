@@ -18,7 +18,9 @@ const mixStep = (machine: HandsOnStep['machine']): Step => ({
 const bulk: Step = {
 	kind: 'wait',
 	activity: 'bulk',
-	legs: [{ place: 'room', minutes: 120, ambientCelsius: 22, timeConstantMinutes: 150 }],
+	legs: [
+		{ named: null, place: 'room', minutes: 120, ambientCelsius: 22, timeConstantMinutes: 150 }
+	],
 	clock: null,
 	foldsAtMinutes: [],
 	foldsAtShares: []
@@ -38,9 +40,10 @@ const SPIRAL = {
 const temperature = (quantity: 'room' | 'flour' | 'tap', celsius: number) => ({
 	quantity,
 	preparationId: null,
+	placeId: null,
 	name: quantity,
 	reading: null,
-	assumedCelsius: celsius
+	unread: { celsius, source: { kind: 'assumed' as const } }
 });
 const reading = (at: number, kilojoules: number, mixerId: string | null): MeasuredMix => ({
 	id: `reading ${at}`,

@@ -38,7 +38,7 @@ export function bookOf(recipe: FrictionRecipe): FrictionBook {
 	if (isByHand(recipe.steps)) return KNEADED;
 	return {
 		work: { kilojoulesPerKilogram: recipe.frictionKilojoulesPerKilogram },
-		program: mixingOf(recipe.steps, { celsius: 0 }).program
+		program: mixingOf(recipe.steps, () => ({ celsius: 0 })).program
 	};
 }
 

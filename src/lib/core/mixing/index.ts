@@ -30,4 +30,4 @@ export {
 } from './mix-of-day.ts';
 export { bookOf, frictionHistory, isByHand } from './by-hand.ts';
 export { BY_HAND, stirredTarget } from './stirred-by-hand.ts';
-export { temperatureOfMoment, restingCelsius, type Spoken } from './temperature-of-moment.ts';
+export { temperatureOfMoment, type Spoken } from './temperature-of-moment.ts';

@@ -1,4 +1,4 @@
-import type { HandsOnStep, Step, WaitActivity } from '../formula/index.ts';
+import type { HandsOnStep, Leg, Step, WaitActivity } from '../formula/index.ts';
 import { FAST_OVER_SLOW, type MixProgram, type RestInBowl } from '../heat/index.ts';
 import type { Temperature } from '../units/index.ts';
 
@@ -38,14 +38,17 @@ export function beforeBulk(steps: readonly Step[]): readonly Step[] {
 /**
  * Gives how a dough is mixed by its chain of steps before its bulk.
  *
- * Model: the mixes with every wait between two of them, in the room or the cold. What rests in the room rests in the
- * room of the moment. Where speeds are not told the first of several takes what wetting takes, the others the rest in
+ * Model: the mixes with every wait between two of them, in the room or the cold. Each rest is in its
+ * place as that is at the moment. Where speeds are not told the first of several takes what wetting takes, the others the rest in
  * equal parts. Range: any chain. Source: our default for the work of wetting. Failures: none; a chain without speeds
  * has no program.
  * Example: slow 4, autolyse of 30 min, slow 9 and fast 5 is a program of 13 slow and 5 fast, a sixth of it before
  * the rest.
  */
-export function mixingOf(steps: readonly Step[], room: Temperature): MixingOfDough {
+export function mixingOf(
+	steps: readonly Step[],
+	temperatureOf: (leg: Leg) => Temperature
+): MixingOfDough {
 	const mixes: HandsOnStep[] = [];
 	const blocks: { mixes: number[]; rest: RestInBowl | null }[] = [];
 	for (const step of beforeBulk(steps)) {
@@ -58,7 +61,7 @@ export function mixingOf(steps: readonly Step[], room: Temperature): MixingOfDou
 		const [leg] = step.kind === 'wait' ? step.legs : [];
 		if (step.kind !== 'wait' || !leg || leg.minutes === null || !last) continue;
 		const minutes = step.legs.reduce((total, { minutes }) => total + (minutes ?? 0), 0);
-		const ambient = leg.place === 'room' ? room : { celsius: leg.ambientCelsius };
+		const ambient = temperatureOf(leg);
 		// Two waits in a row are one, in the place of the longer.
 		if (!last.rest || minutes > last.rest.minutes)
 			last.rest = {

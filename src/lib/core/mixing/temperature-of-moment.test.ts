@@ -1,7 +1,7 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
-import { BULK, hands, PROOF } from '../planning/harbour-day.fixture.ts';
-import { restingCelsius, stirredTarget, temperatureOfMoment, type Spoken } from './index.ts';
+import { BULK, hands } from '../planning/harbour-day.fixture.ts';
+import { stirredTarget, temperatureOfMoment, type Spoken } from './index.ts';
 
 const NOW = 100 * 60_000;
 const said = (id: string, minutesAgo: number, instrument: string): Spoken => ({
@@ -30,16 +30,6 @@ test('where only one speaks it counts, and nothing where neither does', () => {
 	assert.equal(counts(said('typed', 600, 'typed'), null), 'typed');
 	assert.equal(counts(null, said('probe', 600, 'probe')), 'probe');
 	assert.equal(counts(null, null), null);
-});
-
-test('a build is taken to be as warm as the place it ripens in last', () => {
-	const cold = { ...PROOF.legs[0]!, place: 'cold' as const, ambientCelsius: 4 };
-	const twice = { ...BULK, legs: [{ ...BULK.legs[0]!, minutes: 60 }, cold] };
-	assert.equal(restingCelsius([hands('mix', 5), BULK], 26), 21);
-	assert.equal(restingCelsius([hands('mix', 5), BULK, PROOF], 26), 24);
-	assert.equal(restingCelsius([twice], 26), 4);
-	assert.equal(restingCelsius([hands('mix', 5)], 26), 26);
-	assert.equal(restingCelsius([{ ...BULK, legs: [] }], 26), 26);
 });
 
 test('what a preparation is stirred to is told by the step that mixes it', () => {

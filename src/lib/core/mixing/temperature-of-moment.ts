@@ -1,4 +1,3 @@
-import type { Step } from '../formula/index.ts';
 import { readingOfMoment } from './reading-of-moment.ts';
 
 /** What a hand typed or took over, and what a probe says. */
@@ -29,14 +28,4 @@ export function temperatureOfMoment(
 		nowMs
 	);
 	return chosen === 'probe' ? probe : chosen === 'typed' ? typed : null;
-}
-
-/**
- * Gives how warm a build is taken to be until it is measured: as the place it ripens in last.
- * Range: any steps. Source: our default. Failures: none; without a place the room of the bakery.
- * Example: a build that ripens in the room and then in the cold at 4 degrees is taken to be at 4.
- */
-export function restingCelsius(steps: readonly Step[], roomCelsius: number): number {
-	const wait = steps.findLast((step) => step.kind === 'wait');
-	return (wait?.kind === 'wait' ? wait.legs.at(-1)?.ambientCelsius : undefined) ?? roomCelsius;
 }

@@ -230,16 +230,20 @@ function meanPreferment({
 	preferments,
 	stage
 }: WaterOfMixInput): (SourcedTemperature & { readonly name: string }) | null {
-	const [only, ...others] = preferments;
+	// The rule counts what ferments; a soaker or scald is in the balance of heat alone.
+	const counted = preferments.filter(
+		({ name }) => (stage.stages.find((inner) => inner.name === name)?.kind ?? 'build') === 'build'
+	);
+	const [only, ...others] = counted;
 	if (!only) return null;
 	if (others.length === 0) return only;
 	let mass = 0;
 	let sum = 0;
-	for (const preferment of preferments) {
+	for (const preferment of counted) {
 		const inner = stage.stages.find((each) => each.name === preferment.name);
 		mass += inner?.percentOfFlour ?? 0;
 		sum += (inner?.percentOfFlour ?? 0) * preferment.temperature.celsius;
 	}
-	const names = preferments.map((preferment) => preferment.name).join(', ');
+	const names = counted.map((preferment) => preferment.name).join(', ');
 	return { ...only, name: names, temperature: { celsius: sum / mass } };
 }

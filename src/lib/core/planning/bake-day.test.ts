@@ -219,7 +219,15 @@ test('a chain that cannot be planned stands aside and says why', () => {
 		step.kind === 'wait' && step.clock
 			? {
 					...step,
-					legs: [{ place: 'cold', ambientCelsius: -20, timeConstantMinutes: 5, minutes: null }]
+					legs: [
+						{
+							named: null,
+							place: 'cold',
+							ambientCelsius: -20,
+							timeConstantMinutes: 5,
+							minutes: null
+						}
+					]
 				}
 			: step
 	);
@@ -299,7 +307,9 @@ test('a build whose wait cannot be is told with the reason, and the doughs go on
 	const frozen: WaitStep = {
 		...BULK,
 		activity: 'ferment',
-		legs: [{ place: 'cold', ambientCelsius: -20, timeConstantMinutes: 5, minutes: null }]
+		legs: [
+			{ named: null, place: 'cold', ambientCelsius: -20, timeConstantMinutes: 5, minutes: null }
+		]
 	};
 	const { unplanned, problem } = expandDay({
 		...DAY,

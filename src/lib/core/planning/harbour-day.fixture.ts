@@ -27,7 +27,9 @@ export const hands = (
 export const BULK: WaitStep = {
 	kind: 'wait',
 	activity: 'bulk',
-	legs: [{ place: 'room', ambientCelsius: 21, timeConstantMinutes: 420, minutes: null }],
+	legs: [
+		{ named: null, place: 'room', ambientCelsius: 21, timeConstantMinutes: 420, minutes: null }
+	],
 	clock: {
 		leavening: 'sourdough',
 		referenceCelsius: 25,
@@ -43,7 +45,9 @@ export const BULK: WaitStep = {
 export const PROOF: WaitStep = {
 	...BULK,
 	activity: 'proof',
-	legs: [{ place: 'room', ambientCelsius: 24, timeConstantMinutes: 150, minutes: null }],
+	legs: [
+		{ named: null, place: 'room', ambientCelsius: 24, timeConstantMinutes: 150, minutes: null }
+	],
 	clock: { ...BULK.clock!, underMinutes: 75, ripeMinutes: 105, overMinutes: 150 },
 	foldsAtMinutes: []
 };
@@ -51,7 +55,7 @@ export const PROOF: WaitStep = {
 const COOL: WaitStep = {
 	kind: 'wait',
 	activity: 'cool',
-	legs: [{ place: 'room', ambientCelsius: 22, timeConstantMinutes: 60, minutes: 60 }],
+	legs: [{ named: null, place: 'room', ambientCelsius: 22, timeConstantMinutes: 60, minutes: 60 }],
 	clock: null,
 	foldsAtMinutes: [],
 	foldsAtShares: []

@@ -27,14 +27,24 @@ const MINUTE = 60_000;
 const HELD: RipeningStep = {
 	...BULK,
 	clock: BULK.clock!,
-	legs: [{ place: 'room', ambientCelsius: 25, timeConstantMinutes: Infinity, minutes: null }]
+	legs: [
+		{ named: null, place: 'room', ambientCelsius: 25, timeConstantMinutes: Infinity, minutes: null }
+	]
 };
 /** The same in a tub that follows its room and warms itself. */
 const TUB: RipeningStep = {
 	...HELD,
-	legs: [{ place: 'room', ambientCelsius: 25, timeConstantMinutes: 420, minutes: null }]
+	legs: [
+		{ named: null, place: 'room', ambientCelsius: 25, timeConstantMinutes: 420, minutes: null }
+	]
 };
-const COLD: Leg = { place: 'cold', ambientCelsius: 4, timeConstantMinutes: 240, minutes: null };
+const COLD: Leg = {
+	named: null,
+	place: 'cold',
+	ambientCelsius: 4,
+	timeConstantMinutes: 240,
+	minutes: null
+};
 
 function storyOf(now: number, change: Partial<DoughStoryInput> = {}) {
 	return doughStory({

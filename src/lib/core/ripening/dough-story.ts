@@ -2,6 +2,7 @@ import { spendWork } from '../work.ts';
 import { MOST_FOLLOWED_MS } from './attention.ts';
 import { ACID, followStretch, minutesForDose, type PathStretch } from '../fermentation/index.ts';
 import type { Leg, RipenessClock, WaitPlace, WaitStep } from '../formula/index.ts';
+import type { PlaceId } from '../identity.ts';
 import type { PlaceStretch } from './room-trace.ts';
 import { liftOf, placeOf } from './wait-course.ts';
 
@@ -27,7 +28,18 @@ export interface DoughStoryInput {
 }
 
 /** The air of places over time. What lies after the last stretch is as that. */
-export type AirOfPlaces = Readonly<Partial<Record<WaitPlace, readonly PlaceStretch[]>>>;
+export type AirOfPlaces = Readonly<Partial<Record<WaitPlace, readonly PlaceStretch[]>>> & {
+	/** That of the named ones which somebody reads. */
+	readonly named?: ReadonlyMap<PlaceId, readonly PlaceStretch[]>;
+};
+
+/** The air of the place that a leg stands in, as it was read; none where it is as the leg says. */
+export function airOfLeg(
+	air: AirOfPlaces,
+	{ named, place }: Pick<Leg, 'named' | 'place'>
+): readonly PlaceStretch[] {
+	return (named ? air.named?.get(named.id) : air[place]) ?? [];
+}
 
 /** A piece of a dough's path, as it was or as it is expected. */
 export interface StoryStretch {
@@ -78,13 +90,14 @@ export function doughStory(input: DoughStoryInput): DoughStory {
 	const checks = input.events.filter((event) => event.kind === 'checked' && event.atMs >= startMs);
 	let [celsius, dose, acidDose, atMs] = [startCelsius, 0, 0, startMs];
 	let [legAt, checkAt] = [0, 0];
-	const readers = new Map<WaitPlace, AirReader>();
+	const readers = new Map<WaitPlace | PlaceId, AirReader>();
 	while (atMs < nowMs) {
 		while ((itinerary[legAt + 1]?.fromMs ?? Infinity) <= atMs) legAt += 1;
 		const leg = itinerary[legAt]?.leg;
 		if (!leg) break;
-		const reader = readers.get(leg.place) ?? new AirReader(air[leg.place] ?? []);
-		readers.set(leg.place, reader);
+		const where = leg.named?.id ?? leg.place;
+		const reader = readers.get(where) ?? new AirReader(airOfLeg(air, leg));
+		readers.set(where, reader);
 		const around = reader.at(atMs);
 		const untilMs = Math.min(
 			nowMs,
@@ -204,7 +217,7 @@ function aheadOf(itinerary: readonly Stop[], nowMs: number, air: AirOfPlaces): r
 		const nextMs = itinerary[index + 1]?.fromMs ?? Infinity;
 		return nextMs <= nowMs
 			? []
-			: legsInAir(leg, air[leg.place] ?? [], Math.max(nowMs, fromMs), nextMs);
+			: legsInAir(leg, airOfLeg(air, leg), Math.max(nowMs, fromMs), nextMs);
 	});
 }
 

@@ -37,7 +37,7 @@ test('it stands where its last move left it', () => {
 	assert.deepEqual(there.events[0], {
 		kind: 'moved',
 		atMs: 110,
-		leg: { place: 'cold', ambientCelsius: 4, timeConstantMinutes: 240, minutes: null }
+		leg: { named: null, place: 'cold', ambientCelsius: 4, timeConstantMinutes: 240, minutes: null }
 	});
 	assert.equal(followedLog([measured, moved(110, 'cabinet'), moved(120, null)]).retarderId, null);
 });

@@ -51,7 +51,7 @@ export function followedLog(entries: readonly FollowedEntry[]): FollowedLog {
 		events.push({
 			kind: 'moved',
 			atMs: entry.occurredAtMs,
-			leg: { place, ambientCelsius, timeConstantMinutes, minutes: null }
+			leg: { named: null, place, ambientCelsius, timeConstantMinutes, minutes: null }
 		});
 		[retarderId, endedAtMs] = [entry.retarderId, null];
 	}

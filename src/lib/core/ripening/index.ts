@@ -2,14 +2,21 @@ export { attentionTo, type Attention } from './attention.ts';
 export { courseOf, placeOf, type WaitCourse, type WaitFailure } from './wait-course.ts';
 export { traceOf, type PlaceStretch } from './room-trace.ts';
 export {
+	airOfLeg,
 	doughStory,
 	legsInAir,
+	type AirOfPlaces,
 	type RipeningStep,
 	type DoughEvent,
 	type DoughStoryInput,
 	type StoryStretch,
 	type DoughStory
 } from './dough-story.ts';
+export {
+	forecastOfStanding,
+	type StandingForecast,
+	type StandingInput
+} from './standing-forecast.ts';
 export { doughCard, type WhatIf, type DoughCard } from './dough-card.ts';
 export { carriedDose, clockWithCarry } from './carried-dose.ts';
 export { coldAir, type ColdLoad, type ColdAir } from './cold-air.ts';

@@ -103,6 +103,14 @@ export function placeOf(
 	};
 }
 
+/** How warm it is at the end of a path, with its own heat. */
+export function temperatureAlong(startCelsius: number, stretches: readonly PathStretch[]): number {
+	return stretches.reduce(
+		(celsius, stretch) => temperatureIn(celsius, stretch, stretch.minutes),
+		startCelsius
+	);
+}
+
 /** The curve by which a clock's dough lifts. */
 export function liftOf(clock: Pick<RipenessClock, 'leavening'>): CardinalCurve {
 	switch (clock.leavening) {

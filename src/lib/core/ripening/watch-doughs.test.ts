@@ -5,10 +5,17 @@ import { BULK } from '../planning/harbour-day.fixture.ts';
 import { doughCard, watchDoughs, type BakeryAir, type WatchedDough } from './index.ts';
 
 const MINUTE = 60_000;
-const COLD: Leg = { place: 'cold', ambientCelsius: 5, timeConstantMinutes: 240, minutes: null };
+const COLD: Leg = {
+	named: null,
+	place: 'cold',
+	ambientCelsius: 5,
+	timeConstantMinutes: 240,
+	minutes: null
+};
 const AIR: BakeryAir = {
 	room: [{ fromMs: 0, celsius: 31 }],
 	roomCelsius: 31,
+	named: new Map(),
 	retarders: [
 		{
 			id: 'cabinet',

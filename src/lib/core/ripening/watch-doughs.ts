@@ -1,4 +1,5 @@
 import { BeyondModel, type Retarder } from '../fermentation/index.ts';
+import type { PlaceId } from '../identity.ts';
 import { coldAir, type ColdAir, type ColdLoad } from './cold-air.ts';
 import {
 	doughStory,
@@ -26,6 +27,8 @@ export interface BakeryAir {
 	/** The room as it was read. */
 	readonly room: readonly PlaceStretch[];
 	readonly roomCelsius: number;
+	/** The named places that somebody reads; the bakehouse is the room. */
+	readonly named: ReadonlyMap<PlaceId, readonly PlaceStretch[]>;
 	readonly retarders: readonly (Retarder & { readonly id: string })[];
 }
 
@@ -77,11 +80,11 @@ function fitted<T>(work: () => T): T | null {
 /** The air that one dough is in. */
 function airOf(
 	{ retarderId }: WatchedDough,
-	{ room }: BakeryAir,
+	{ room, named }: BakeryAir,
 	cold: ReadonlyMap<string, ColdAir>
 ): AirOfPlaces {
 	const inside = retarderId === null ? undefined : cold.get(retarderId);
-	return inside ? { room, cold: inside.air } : { room };
+	return inside ? { room, named, cold: inside.air } : { room, named };
 }
 
 function storyOf(dough: WatchedDough, air: AirOfPlaces, nowMs: number): DoughStory {
@@ -97,12 +100,12 @@ function storyOf(dough: WatchedDough, air: AirOfPlaces, nowMs: number): DoughSto
 }
 
 /** A dough as it went into its cold room; null for one that was never moved. */
-function coldLoadOf(dough: WatchedDough, { room }: BakeryAir): ColdLoad | null {
+function coldLoadOf(dough: WatchedDough, { room, named }: BakeryAir): ColdLoad | null {
 	const move = dough.events.findLast((event) => event.kind === 'moved');
 	if (move?.kind !== 'moved') return null;
 	const before = storyOf(
 		{ ...dough, events: dough.events.filter((event) => event.atMs < move.atMs) },
-		{ room },
+		{ room, named },
 		move.atMs
 	);
 	return {

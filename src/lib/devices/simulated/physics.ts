@@ -38,6 +38,8 @@ export function trueCelsius(kind: SensorKind, epochMs: number, weather: Weather)
 			return around.flour;
 		case 'tap-probe':
 			return around.tap;
+		case 'place-probe':
+			return fridge(epochMs);
 		case 'core-probe':
 			return doughCore(epochMs, around);
 		case 'surface-thermometer':
@@ -65,6 +67,11 @@ function surroundings(epochMs: number, weather: Weather): Surroundings {
 function ovens(epochMs: number): number {
 	const hour = (epochMs % DAY_MS) / HOUR_MS;
 	return 2.2 * Math.exp(-(((hour - 5) / 2) ** 2));
+}
+
+/** A fridge swings as its compressor comes and goes. */
+function fridge(epochMs: number): number {
+	return 4.3 + 0.9 * Math.sin((2 * Math.PI * epochMs) / (HOUR_MS / 2));
 }
 
 function doughCore(epochMs: number, { room }: Surroundings): number {

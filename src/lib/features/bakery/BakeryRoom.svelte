@@ -5,6 +5,7 @@
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import ColdRoomSettings from './ColdRoomSettings.svelte';
 	import Devices from './Devices.svelte';
+	import PlaceSettings from './PlaceSettings.svelte';
 	import SupplySettings from './SupplySettings.svelte';
 	import UnitSettings from './UnitSettings.svelte';
 
@@ -32,7 +33,21 @@
 
 <div class="bakery">
 	<div class="grid gap-4">
-		<Devices devices={view.devices} />
+		<Devices devices={view.devices} places={view.places} />
+		<section class="card" aria-label="Places">
+			<h2>Places</h2>
+			<p class="text-ink-2">
+				Ingredients and pre-ferments stand somewhere, and are as warm as that place until they are
+				measured.
+			</p>
+			{#each view.places.filter((place) => !place.isRetarder) as place (place.id)}
+				<PlaceSettings {place} />
+			{/each}
+			<details class="border-t border-line">
+				<summary class="min-h-11 cursor-pointer py-2 font-bold">One more place</summary>
+				<PlaceSettings place={null} />
+			</details>
+		</section>
 		<section class="card" aria-label="Cold rooms">
 			<h2>Cold rooms</h2>
 			{#each view.retarders as retarder (retarder.id)}

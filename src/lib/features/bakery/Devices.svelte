@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { DeviceView } from '../../contracts/bakery-views.ts';
+	import type { DeviceView, PlaceView } from '../../contracts/bakery-views.ts';
 	import { formatTemperature } from '../../core/units/index.ts';
 	import { probeDoubt } from '../../wording/probe-text.ts';
 	import { ageText, momentText } from '../../wording/time-text.ts';
@@ -10,8 +10,9 @@
 
 	interface Props {
 		devices: readonly DeviceView[];
+		places: readonly PlaceView[];
 	}
-	let { devices }: Props = $props();
+	let { devices, places }: Props = $props();
 	const room = useRoom();
 	const { units, timeZone } = $derived(room.bakery);
 	const saving = new Saving(room.retries);
@@ -89,7 +90,7 @@
 	{/each}
 	{#if saving.done}<p role="status" class="mt-2">{saving.done}</p>{/if}
 	{#if saving.message}<p role="alert" class="mt-2 font-bold">{saving.message}</p>{/if}
-	<NewDevice />
+	<NewDevice {places} />
 </section>
 
 <style>

@@ -1,18 +1,35 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
+	import Choice from '../../ui/Choice.svelte';
+	import type { PlaceView } from '../../contracts/bakery-views.ts';
 	import { SENSOR_KINDS, type SensorKind } from '../../contracts/device-protocol.ts';
 	import { fingerprintOfKey, newDeviceKey } from './device-key.ts';
 	import { Saving } from './saving.svelte.ts';
 	import { SENSOR_TEXT } from './sensor-text.ts';
 
+	interface Props {
+		places: readonly PlaceView[];
+	}
+	let { places }: Props = $props();
 	const room = useRoom();
+	/** The bakehouse and the bins have kinds of their own. */
+	const readable = $derived(
+		places.flatMap(({ id, name, role }) => (role === 'other' ? [{ value: id, label: name }] : []))
+	);
 	const saving = new Saving(room.retries);
 	interface Sensor {
 		readonly id: string;
 		readonly name: string;
 		readonly kind: SensorKind;
+		/** The place that a probe of one tells. */
+		readonly placeId: string | null;
 	}
-	const fresh = (kind: SensorKind): Sensor => ({ id: crypto.randomUUID(), name: '', kind });
+	const fresh = (kind: SensorKind): Sensor => ({
+		id: crypto.randomUUID(),
+		name: '',
+		kind,
+		placeId: null
+	});
 	const REPORT_EVERY_SECONDS = 60;
 	let open = $state(false);
 	let name = $state('');
@@ -34,6 +51,10 @@
 			saving.refuse('Give the device and each of its sensors a name of its own.');
 			return;
 		}
+		if (sensors.some(({ kind, placeId }) => kind === 'place-probe' && placeId === null)) {
+			saving.refuse('Choose the place that each probe of a place tells.');
+			return;
+		}
 		const made = newDeviceKey();
 		const keySha256 = await fingerprintOfKey(made);
 		if (keySha256 === null) {
@@ -53,6 +74,7 @@
 				sensors: sensors.map((sensor) => ({
 					...sensor,
 					name: sensor.name.trim(),
+					placeId: sensor.kind === 'place-probe' ? sensor.placeId : null,
 					reportEverySeconds: REPORT_EVERY_SECONDS
 				}))
 			},
@@ -107,6 +129,17 @@
 							>{/each}
 					</select>
 				</label>
+				{#if sensor.kind === 'place-probe'}
+					<div>
+						<span class="block">which</span>
+						<Choice
+							label="place that sensor {index + 1} reads"
+							options={readable}
+							value={sensor.placeId ?? ''}
+							onSet={(placeId: string) => change(sensor.id, { placeId })}
+						/>
+					</div>
+				{/if}
 				{#if sensors.length > 1}
 					<button
 						type="button"

@@ -5,6 +5,7 @@ export const SENSOR_TEXT: Record<SensorKind, string> = {
 	'room-probe': 'the room',
 	'tap-probe': 'the cold tap',
 	'flour-probe': 'the flour',
+	'place-probe': 'another place',
 	'core-probe': 'a dough, in its core',
 	'surface-thermometer': 'a dough, on its surface'
 };

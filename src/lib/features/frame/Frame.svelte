@@ -89,6 +89,8 @@
 				return { text, href: resolve(`/bake/${date}/orders`) };
 			case 'measured':
 			case 'assumed':
+			case 'set':
+			case 'forecast':
 				return given.unit === '°C' ? { text, href: resolve(`/bake/${date}/water`) } : { text };
 			default:
 				return { text };

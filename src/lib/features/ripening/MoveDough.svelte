@@ -62,6 +62,7 @@
 	function toCold(retarder: RipeningView['retarders'][number]) {
 		return move(
 			{
+				named: null,
 				place: 'cold',
 				ambientCelsius: retarder.setCelsius,
 				timeConstantMinutes: coldConstant(dough.view),

@@ -70,10 +70,10 @@ export class RipeningModel {
 		this.#open.filter(({ attention }) => attention.kind === 'closed')
 	);
 	readonly #watch = $derived.by(() => {
-		const { room, roomCelsius, retarders } = this.#view();
+		const { room, named, roomCelsius, retarders } = this.#view();
 		return watchDoughs(
 			this.#going.map((dough) => dough.watched),
-			{ room, roomCelsius, retarders },
+			{ room, named, roomCelsius, retarders },
 			this.nowMs
 		);
 	});
@@ -135,6 +135,7 @@ export class RipeningModel {
 		const cold = this.coldWith(retarderId, dough);
 		if (!cold) return null;
 		const leg: Leg = {
+			named: null,
 			place: 'cold',
 			ambientCelsius: USUAL_COLD_CELSIUS,
 			timeConstantMinutes: coldConstant(dough.view),

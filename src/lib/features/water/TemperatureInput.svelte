@@ -7,6 +7,7 @@
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import { parseFailureText } from '../../wording/failure-text.ts';
 	import { probeDoubt, stateOfProbe } from '../../wording/probe-text.ts';
+	import { unreadText } from '../../wording/unread-text.ts';
 	import { ageText } from '../../wording/time-text.ts';
 
 	interface Props {
@@ -18,13 +19,15 @@
 
 	const degrees = $derived(units.temperature === 'fahrenheit' ? '°F' : '°C');
 	const bare = (celsius: number) => formatTemperature({ celsius }, 1, units).replace(/ °.$/, '');
-	const shown = $derived(bare(input.reading?.celsius ?? input.assumedCelsius));
+	const shown = $derived(bare(input.reading?.celsius ?? input.unread.celsius));
 	/** What is being typed; null while the field shows what is known. */
 	let typed: string | null = $state(null);
+	/** The room and the flour are places too, but are read by their own names. */
+	const placeId = $derived(input.quantity === 'place' ? input.placeId : null);
 	const entry = new BenchEntry(room.outbox);
 	/** What waits to be sent is shown as it was typed. */
 	let keptCelsius = $state(0);
-	const fieldId = $derived(`temperature-${input.quantity}-${input.preparationId ?? ''}`);
+	const fieldId = $derived(`temperature-${input.quantity}-${input.preparationId ?? placeId ?? ''}`);
 	/** A typed figure stands against a probe for a while; the probe can be taken back at once. */
 	const aside = $derived(
 		input.probe && input.reading && input.reading.instrument !== 'probe' ? input.probe : null
@@ -42,6 +45,7 @@
 				occurredAtMs: Math.round(room.now.epochMs),
 				quantity: input.quantity,
 				preparationId: input.preparationId,
+				placeId,
 				celsius,
 				instrument,
 				correctsId: null
@@ -95,7 +99,7 @@
 	</div>
 	<p id="{fieldId}-note" class="text-note text-ink-2" data-reading-note>
 		{#if !input.reading}
-			assumed
+			{unreadText(input.unread.source, units)}
 		{:else if input.reading.instrument === 'probe'}
 			probe, {ageText(input.reading.occurredAtMs, room.now.epochMs)}
 		{:else}

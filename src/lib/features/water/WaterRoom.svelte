@@ -35,12 +35,14 @@
 		const to = view.mixes.find((mix) => !mix.measured && mix !== shown);
 		return to ? { title: mixTitle(to), go: () => (chosen = keyOf(to)) } : null;
 	});
+	/** A place that nothing is weighed from has no say in a bowl. */
+	const felt = $derived(view.inputs.filter((input) => input.isFelt));
 	const roomCelsius = $derived(
 		view.inputs.find((input) => input.quantity === 'room')?.reading?.celsius ?? null
 	);
 	const tap = $derived.by(() => {
 		const input = view.inputs.find((input) => input.quantity === 'tap');
-		const celsius = input?.reading?.celsius ?? input?.assumedCelsius ?? 0;
+		const celsius = input?.reading?.celsius ?? input?.unread.celsius ?? 0;
 		return `tap at ${formatTemperature({ celsius }, 1, room.bakery.units)}`;
 	});
 	const empty = $derived(view.mixes.length === 0);
@@ -65,7 +67,7 @@
 
 {#if !empty}
 	<section aria-label="Temperatures of the moment" class="strip">
-		{#each view.inputs as input (input.quantity + (input.preparationId ?? ''))}
+		{#each felt as input (input.quantity + (input.preparationId ?? input.placeId ?? ''))}
 			<TemperatureInput {input} />
 		{/each}
 	</section>

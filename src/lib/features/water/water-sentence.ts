@@ -32,17 +32,21 @@ export function waterSentence(view: WaterView): string {
 
 /** How much of that is known: what is measured, what assumed. */
 export function waterNote(view: WaterView, nowMs: number): string {
-	const assumed = view.inputs.filter((input) => input.reading === null).length;
-	const doubted = view.inputs.filter(
+	const felt = view.inputs.filter((input) => input.isFelt);
+	const unread = felt.filter((input) => input.reading === null);
+	const assumed = unread.filter((input) => input.unread.source.kind === 'assumed').length;
+	const doubted = felt.filter(
 		(input) =>
 			input.reading?.instrument === 'probe' &&
 			input.probe &&
 			probeDoubt(input.probe, nowMs) !== null
 	).length;
 	const known =
-		assumed === 0
+		unread.length === 0
 			? 'All temperatures are measured.'
-			: `${assumed} of ${view.inputs.length} temperatures are assumed: measure and type them.`;
+			: assumed === 0
+				? 'No temperature is assumed: those not measured are set, or forecast from what stands where.'
+				: `${assumed} of ${felt.length} temperatures are assumed: measure and type them.`;
 	return doubted === 0
 		? known
 		: `${known} ${doubted === 1 ? 'One probe is' : `${doubted} probes are`} in doubt.`;

@@ -118,8 +118,7 @@ class ChangeWriter {
 
 	async ingredient({ ingredient, weighingScaleId }: NonNullable<BookChange['ingredient']>) {
 		const before = this.book.ingredients.find((other) => other.ingredient.id === ingredient.id);
-		if (before?.ingredient.name !== ingredient.name)
-			await nameIngredient(this.tx, ingredient.id, ingredient.name);
+		await nameIngredient(this.tx, ingredient);
 		const revision = await insertIngredientRevision(this.tx, ingredient, {
 			number: (before?.number ?? 0) + 1,
 			weighingScaleId,

@@ -12,6 +12,7 @@ import type { Tx } from '../db/client.ts';
 import { loadRetarders } from '../db/retarders.ts';
 import { findMixedBatch, type MixedBatch } from '../services/mixed-batch.ts';
 import { readRoomTrace } from '../services/read-room-trace.ts';
+import { namedAir } from '../services/standing-of-day.ts';
 import { readWaterInputs } from '../services/temperatures-now.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 
@@ -93,6 +94,7 @@ async function storyOf(
 		{
 			room,
 			roomCelsius: known ?? day.bakery.assumed.roomCelsius,
+			named: namedAir(inputs, room, nowMs),
 			retarders: await loadRetarders(tx)
 		},
 		nowMs

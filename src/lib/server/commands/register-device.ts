@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { uuidSchema } from '../../contracts/limits.ts';
 import { SENSOR_KINDS, reportEverySeconds, sensorName } from '../../contracts/device-protocol.ts';
+import { id, type PlaceId } from '../../core/identity.ts';
 import { fail, ok } from '../../core/result.ts';
 import { areDeviceIdsUsed, isDeviceTaken, putDevice } from '../db/devices.ts';
+import { loadPlaces } from '../db/places.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 
 /** Adds a device by the fingerprint of its key; the key itself never leaves the browser that made it. */
@@ -19,6 +21,11 @@ export const registerDevice = defineCommand({
 					id: uuidSchema,
 					name: sensorName,
 					kind: z.enum(SENSOR_KINDS),
+					/** The place that a probe of one tells. */
+					placeId: uuidSchema
+						.transform((value) => id<PlaceId>(value))
+						.nullable()
+						.default(null),
 					reportEverySeconds
 				})
 			)
@@ -30,12 +37,19 @@ export const registerDevice = defineCommand({
 			.refine((all) => new Set(all.map((sensor) => sensor.id)).size === all.length, {
 				message: 'each sensor has an id of its own'
 			})
+			.refine(
+				(all) => all.every(({ kind, placeId }) => (kind === 'place-probe') === (placeId !== null)),
+				{ message: 'a probe of a place names it, and only that' }
+			)
 	}),
 	permitted: EVERYONE,
-	refusals: ['name-taken', 'id-used-before'],
+	refusals: ['name-taken', 'id-used-before', 'unknown'],
 	handle: async (tx, { deviceId, name, keySha256, sensors, id: commandId }) => {
 		if (await areDeviceIdsUsed(tx, [deviceId, ...sensors.map((sensor) => sensor.id)]))
 			return fail({ kind: 'id-used-before' });
+		const places = await loadPlaces(tx);
+		if (sensors.some(({ placeId }) => placeId && places.get(placeId)?.role !== 'other'))
+			return fail({ kind: 'unknown', what: 'place' });
 		if (await isDeviceTaken(tx, name, keySha256)) return fail({ kind: 'name-taken', name });
 		await putDevice(tx, { id: deviceId, name, keySha256, commandId, sensors });
 		return ok({ deviceId });

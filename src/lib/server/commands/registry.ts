@@ -17,6 +17,7 @@ import { retire } from './retire.ts';
 import { revokeDevice } from './revoke-device.ts';
 import { saveFormula } from './save-formula.ts';
 import { saveIngredient } from './save-ingredient.ts';
+import { savePlace } from './save-place.ts';
 import { savePreparation } from './save-preparation.ts';
 import { saveProduct } from './save-product.ts';
 import { saveRetarder } from './save-retarder.ts';
@@ -47,6 +48,7 @@ export const COMMANDS = [
 	revokeDevice,
 	saveFormula,
 	saveIngredient,
+	savePlace,
 	savePreparation,
 	saveProduct,
 	saveRetarder,

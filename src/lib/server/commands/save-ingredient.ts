@@ -1,9 +1,12 @@
+import { isDeepStrictEqual } from 'node:util';
 import { z } from 'zod';
 import { ingredientContent } from '../../contracts/formula-book.ts';
 import type { Ingredient } from '../../core/formula/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { findScale } from '../db/equipment.ts';
 import { loadFormulaBook, lockBook } from '../db/formula-book.ts';
+import { nameIngredient } from '../db/ingredients.ts';
+import { loadPlaces } from '../db/places.ts';
 import { changedBook, newerRevision, writeChange } from './book-change.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 import { nameProblem } from './name-problem.ts';
@@ -41,6 +44,8 @@ export const saveIngredient = defineCommand({
 		const scaleId = command.weighedOn === null ? null : await findScale(tx, command.weighedOn);
 		if (command.weighedOn !== null && scaleId === null)
 			return fail({ kind: 'unknown', what: 'scale' });
+		if (command.placeId !== null && !(await loadPlaces(tx)).has(command.placeId))
+			return fail({ kind: 'unknown', what: 'place' });
 		const ingredient: Ingredient = {
 			id: key,
 			name: command.name,
@@ -52,8 +57,14 @@ export const saveIngredient = defineCommand({
 			density: command.density === null ? null : { kilogramsPerLitre: command.density },
 			pricePerKilogram: command.pricePerKilogram,
 			weighedOn: command.weighedOn,
+			placeId: command.placeId,
 			retired: there?.ingredient.retired ?? false
 		};
+		// Where it stands is a fact of the house and no revision of what it is.
+		if (there && isDeepStrictEqual({ ...there.ingredient, placeId: command.placeId }, ingredient)) {
+			await nameIngredient(tx, ingredient);
+			return ok({ version: command.expectedVersion });
+		}
 		const change = {
 			ingredient: { ingredient, weighingScaleId: scaleId },
 			preparations: [],

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { nameSchema } from '../../contracts/text.ts';
 import { RETARDER_LIMITS, uuidSchema } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
-import { loadRetarders, putRetarder } from '../db/retarders.ts';
+import { loadPlaces } from '../db/places.ts';
+import { putRetarder } from '../db/retarders.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 import { nameProblem } from './name-problem.ts';
 
@@ -21,7 +22,8 @@ export const saveRetarder = defineCommand({
 	permitted: EVERYONE,
 	refusals: ['name-taken', 'name-alike'],
 	handle: async (tx, { retarderId, nameMeant, ...retarder }) => {
-		const all = await loadRetarders(tx);
+		// It is a place among the others: names are one list.
+		const all = [...(await loadPlaces(tx)).values()];
 		const problem = nameProblem(
 			retarder.name,
 			all.filter((other) => other.id !== retarderId).map((other) => other.name),

@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { celsiusSchema, uuidSchema } from '../../contracts/limits.ts';
-import { READING_QUANTITIES } from '../../core/mixing/index.ts';
-import { id, type PreparationId } from '../../core/identity.ts';
+import { READING_QUANTITIES, type ReadingQuantity } from '../../core/mixing/index.ts';
+import { id, type PlaceId, type PreparationId } from '../../core/identity.ts';
 import { fail, ok } from '../../core/result.ts';
 import { loadBakery } from '../db/bakery.ts';
 import { addToDays } from '../db/devices.ts';
+import { loadPlaces } from '../db/places.ts';
 import { isPreparationKnown } from '../db/preparations.ts';
 import { insertReading, isReadingKnown } from '../db/readings.ts';
 import { defineCommand, EVERYONE } from './define.ts';
@@ -18,6 +19,11 @@ export const takeReading = defineCommand({
 			quantity: z.enum(READING_QUANTITIES),
 			/** The build measured, when the quantity is a pre-ferment. */
 			preparationId: uuidSchema.transform((value) => id<PreparationId>(value)).nullable(),
+			/** The place read, when the quantity is one. */
+			placeId: uuidSchema
+				.transform((value) => id<PlaceId>(value))
+				.nullable()
+				.default(null),
 			celsius: celsiusSchema,
 			/** `probe` where a hand took over what a probe said. */
 			instrument: z.enum(['typed', 'probe', 'core-probe', 'surface-thermometer']),
@@ -27,21 +33,32 @@ export const takeReading = defineCommand({
 		.refine((reading) => (reading.quantity === 'preferment') === (reading.preparationId !== null), {
 			message: 'a pre-ferment reading names its build, and only that',
 			path: ['preparationId']
+		})
+		.refine((reading) => (reading.quantity === 'place') === (reading.placeId !== null), {
+			message: 'a reading of a place names it, and only that',
+			path: ['placeId']
 		}),
 	permitted: EVERYONE,
 	refusals: ['unknown'],
 	handle: async (tx, command) => {
-		const { quantity, preparationId, correctsId, celsius, occurredAtMs } = command;
+		const { quantity, preparationId, placeId, correctsId, celsius, occurredAtMs } = command;
 		if (preparationId && !(await isPreparationKnown(tx, preparationId)))
 			return fail({ kind: 'unknown', what: 'build' });
-		if (correctsId && !(await isReadingKnown(tx, correctsId, { quantity, preparationId })))
+		if (placeId && (await loadPlaces(tx)).get(placeId)?.role !== 'other')
+			return fail({ kind: 'unknown', what: 'place' });
+		if (correctsId && !(await isReadingKnown(tx, correctsId, { quantity, preparationId, placeId })))
 			return fail({ kind: 'unknown', what: 'reading' });
 		// The reading takes the command's id: one command writes one reading.
 		await insertReading(tx, { ...command, commandId: command.id });
 		const bakery = await loadBakery(tx);
 		// A correction does not make the day warmer; what it corrects stays in the day's mean, as one of many.
-		if (bakery && quantity !== 'preferment' && correctsId === null)
+		if (bakery && isSeasonal(quantity) && correctsId === null)
 			await addToDays(tx, [{ quantity, celsius, atMs: occurredAtMs }], bakery.timeZone);
 		return ok({ readingId: command.id });
 	}
 });
+
+/** What the year moves, and what is kept by the day. */
+function isSeasonal(quantity: ReadingQuantity): quantity is 'room' | 'flour' | 'tap' {
+	return quantity === 'room' || quantity === 'flour' || quantity === 'tap';
+}

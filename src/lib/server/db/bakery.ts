@@ -1,3 +1,4 @@
+import { USUAL_ROOM_CELSIUS } from '../../core/formula/index.ts';
 import type { WaterSchool } from '../../core/heat/index.ts';
 import type { Mixer, WaterSupply } from '../../core/mixing/index.ts';
 import type { BakeryClock, WallTime } from '../../core/time/index.ts';
@@ -22,7 +23,13 @@ export interface BakerySettings extends WaterSupply {
 }
 
 export async function loadBakery(db: Db | Tx): Promise<BakerySettings | null> {
-	const row = await db.selectFrom('bakery').selectAll().executeTakeFirst();
+	const row = await db
+		.selectFrom('bakery')
+		.leftJoin('place as room', (join) => join.on('room.role', '=', 'bakehouse'))
+		.leftJoin('place as flour', (join) => join.on('flour.role', '=', 'flour'))
+		.selectAll('bakery')
+		.select(['room.set_celsius as room_celsius', 'flour.set_celsius as flour_celsius'])
+		.executeTakeFirst();
 	if (!row) return null;
 	return {
 		name: row.name,
@@ -30,8 +37,8 @@ export async function loadBakery(db: Db | Tx): Promise<BakerySettings | null> {
 		units: { mass: row.mass_units, temperature: row.temperature_units },
 		ovenRecoveryMinutes: row.oven_recovery_minutes,
 		assumed: {
-			roomCelsius: row.assumed_room_celsius,
-			flourCelsius: row.assumed_flour_celsius,
+			roomCelsius: row.room_celsius ?? USUAL_ROOM_CELSIUS,
+			flourCelsius: row.flour_celsius ?? USUAL_ROOM_CELSIUS,
 			tapCelsius: row.assumed_tap_celsius
 		},
 		hotTapCelsius: row.hot_tap_celsius,

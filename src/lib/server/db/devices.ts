@@ -7,6 +7,8 @@ export interface DeviceSensor {
 	readonly id: string;
 	readonly name: string;
 	readonly kind: SensorKind;
+	/** The place it tells, for a probe of one. */
+	readonly placeId: string | null;
 	readonly reportEverySeconds: number;
 }
 
@@ -39,6 +41,7 @@ export async function findDeviceByKey(db: Db | Tx, keySha256: string): Promise<K
 			id: sensor.id,
 			name: sensor.name,
 			kind: sensor.kind,
+			placeId: sensor.place_id,
 			reportEverySeconds: sensor.report_every_s
 		}))
 	};
@@ -121,6 +124,7 @@ export interface SensorNow {
 	readonly sensor: string;
 	readonly deviceId: string;
 	readonly kind: SensorKind;
+	readonly placeId: string | null;
 	readonly reportEverySeconds: number;
 	readonly last: { readonly celsius: number; readonly measuredAtMs: number } | null;
 	/** It has said its last figure since then; null where it moved within what was looked at. */
@@ -137,11 +141,12 @@ export async function loadSensorsNow(db: Db | Tx): Promise<readonly SensorNow[]>
 		sensor: string;
 		device_id: string;
 		kind: SensorKind;
+		place_id: string | null;
 		report_every_s: number;
 		celsius: number | null;
 		measured_at: Date | null;
 		unmoved_since: Date | null;
-	}>`select s.id as sensor_id, s.name as sensor, d.id as device_id, s.kind, s.report_every_s,
+	}>`select s.id as sensor_id, s.name as sensor, d.id as device_id, s.kind, s.place_id, s.report_every_s,
 			newest.celsius, newest.measured_at,
 			case when moved.measured_at is null then run.first_at end as unmoved_since
 		from device_sensor s
@@ -168,6 +173,7 @@ export async function loadSensorsNow(db: Db | Tx): Promise<readonly SensorNow[]>
 		sensor: row.sensor,
 		deviceId: row.device_id,
 		kind: row.kind,
+		placeId: row.place_id,
 		reportEverySeconds: row.report_every_s,
 		last:
 			row.celsius !== null && row.measured_at !== null
@@ -299,6 +305,7 @@ export async function putDevice(
 		device_id: device.id,
 		name: sensor.name,
 		kind: sensor.kind,
+		place_id: sensor.placeId,
 		report_every_s: sensor.reportEverySeconds
 	}));
 	await tx

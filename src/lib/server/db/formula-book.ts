@@ -1,10 +1,17 @@
 import { sql } from 'kysely';
-import { MOST_CAUSTIC_SHARE, type Pantry } from '../../core/formula/index.ts';
-import type { PreparationId } from '../../core/identity.ts';
+import {
+	MOST_CAUSTIC_SHARE,
+	stepsInPlaces,
+	type Pantry,
+	type Place,
+	type Step
+} from '../../core/formula/index.ts';
+import type { PlaceId, PreparationId } from '../../core/identity.ts';
 import type { Db, Tx } from './client.ts';
 import { loadFormulas, type FormulaRevision, type PinnedFormula } from './formulas.ts';
 import { loadIngredientRows, type IngredientRow } from './ingredients.ts';
 import type { Pins } from './materials.ts';
+import { loadPlaces } from './places.ts';
 import { loadPreparations, type PreparationRevision } from './preparations.ts';
 import { loadProducts, type ProductRevision } from './products.ts';
 
@@ -15,27 +22,48 @@ export interface FormulaBook {
 	readonly products: readonly ProductRevision[];
 	readonly ingredients: readonly IngredientRow[];
 	readonly pantry: Pantry;
+	/** Where its steps and ingredients stand. */
+	readonly places: ReadonlyMap<PlaceId, Place>;
 }
 
 export async function loadFormulaBook(db: Db | Tx): Promise<FormulaBook> {
-	const [ingredients, preparations, formulas, products, bakery] = await Promise.all([
+	const [ingredients, preparations, formulas, products, places, bakery] = await Promise.all([
 		loadIngredientRows(db),
 		loadPreparations(db),
 		loadFormulas(db),
 		loadProducts(db),
+		loadPlaces(db),
 		db.selectFrom('bakery').select('caustic_most_share').executeTakeFirst()
 	]);
 	return {
-		formulas,
-		preparations,
-		products,
+		formulas: formulas.map((each) => inPlaces(each, places)),
+		preparations: eachInPlaces(preparations, places),
+		products: products.map((each) => inPlaces(each, places)),
 		ingredients,
+		places,
 		pantry: {
 			causticMost: { share: bakery?.caustic_most_share ?? MOST_CAUSTIC_SHARE },
 			ingredients: new Map(ingredients.map(({ ingredient }) => [ingredient.id, ingredient])),
 			preparations: new Map([...preparations].map(([key, one]) => [key, one.preparation]))
 		}
 	};
+}
+
+interface WithSteps {
+	readonly steps: readonly Step[];
+}
+
+/** With every step in its place as that is now. */
+function inPlaces<T extends WithSteps>(each: T, places: FormulaBook['places']): T {
+	return { ...each, steps: stepsInPlaces(each.steps, places) };
+}
+
+/** The same for several, by their keys. */
+export function eachInPlaces<K, T extends WithSteps>(
+	all: ReadonlyMap<K, T>,
+	places: FormulaBook['places']
+): ReadonlyMap<K, T> {
+	return new Map([...all].map(([key, each]) => [key, inPlaces(each, places)]));
 }
 
 /** Revisions of the book are numbered one after another; two bakers queue here. */

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Selectable } from 'kysely';
 import type { Delivery, Ingredient } from '../../core/formula/index.ts';
-import { id, type DeliveryId, type IngredientId } from '../../core/identity.ts';
+import { id, type DeliveryId, type IngredientId, type PlaceId } from '../../core/identity.ts';
 import type { Db, Tx } from './client.ts';
 import type { EveryColumn, Tables } from './tables.ts';
 
@@ -24,6 +24,7 @@ export async function loadIngredientRows(db: Db | Tx): Promise<readonly Ingredie
 		.select([
 			'weighing_scale.name as scale_name',
 			'ingredient.retired_at',
+			'ingredient.place_id',
 			'ingredient.name as current_name',
 			'person.name as by'
 		])
@@ -52,7 +53,7 @@ export async function loadIngredientRevisions(
 		.innerJoin('ingredient', 'ingredient.id', 'revision.ingredient_id')
 		.leftJoin('weighing_scale', 'weighing_scale.id', 'revision.weighing_scale_id')
 		.selectAll('revision')
-		.select(['weighing_scale.name as scale_name', 'ingredient.retired_at'])
+		.select(['weighing_scale.name as scale_name', 'ingredient.retired_at', 'ingredient.place_id'])
 		.where('revision.id', 'in', revisionIds)
 		.execute();
 	return new Map(rows.map((row) => [row.id, ingredientOf(row)]));
@@ -62,6 +63,7 @@ function ingredientOf(
 	row: Selectable<Tables['ingredient_revision']> & {
 		readonly scale_name: string | null;
 		readonly retired_at: Date | null;
+		readonly place_id: string | null;
 	}
 ): Ingredient {
 	return {
@@ -81,17 +83,26 @@ function ingredientOf(
 		density: row.density_kg_per_l === null ? null : { kilogramsPerLitre: row.density_kg_per_l },
 		pricePerKilogram: row.price_per_kg,
 		weighedOn: row.scale_name,
+		placeId: row.place_id === null ? null : id<PlaceId>(row.place_id),
 		retired: row.retired_at !== null
 	};
 }
 
-/** Makes an ingredient, or gives it another name; what it is stands in its revisions. */
-export async function nameIngredient(tx: Tx, ingredientId: string, name: string): Promise<void> {
-	const row: EveryColumn<'ingredient'> = { id: ingredientId, name, retired_at: null };
+/** Makes an ingredient, or gives it another name and place; what it is stands in its revisions. */
+export async function nameIngredient(
+	tx: Tx,
+	{ id: ingredientId, name, placeId }: Pick<Ingredient, 'id' | 'name' | 'placeId'>
+): Promise<void> {
+	const row: EveryColumn<'ingredient'> = {
+		id: ingredientId,
+		name,
+		retired_at: null,
+		place_id: placeId
+	};
 	await tx
 		.insertInto('ingredient')
 		.values(row)
-		.onConflict((conflict) => conflict.column('id').doUpdateSet({ name }))
+		.onConflict((conflict) => conflict.column('id').doUpdateSet({ name, place_id: placeId }))
 		.execute();
 }
 

@@ -3,6 +3,7 @@ import type {
 	Addition,
 	IngredientKind,
 	Milling,
+	PlaceRole,
 	PreparationKind,
 	WaitPlace
 } from '../../core/formula/index.ts';
@@ -45,8 +46,6 @@ export interface Tables {
 		mass_units: 'metric' | 'imperial';
 		temperature_units: 'celsius' | 'fahrenheit';
 		oven_recovery_minutes: number;
-		assumed_room_celsius: number;
-		assumed_flour_celsius: number;
 		assumed_tap_celsius: number;
 		hot_tap_celsius: number;
 		hottest_water_celsius: number;
@@ -85,7 +84,8 @@ export interface Tables {
 		bowl_kj_per_k: number;
 	};
 	oven_deck: { id: string; name: string; ordinal: number };
-	ingredient: { id: string; name: string; retired_at: Date | null };
+	place: { id: string; name: string; kind: WaitPlace; role: PlaceRole; set_celsius: number };
+	ingredient: { id: string; name: string; retired_at: Date | null; place_id: string | null };
 	ingredient_revision: {
 		id: string;
 		ingredient_id: string;
@@ -247,6 +247,7 @@ export interface Tables {
 		command_id: string;
 		quantity: ReadingQuantity;
 		preparation_id: string | null;
+		place_id: string | null;
 		celsius: number;
 		instrument: 'typed' | 'probe' | 'core-probe' | 'surface-thermometer';
 		corrects_id: string | null;
@@ -360,6 +361,7 @@ export interface Tables {
 		device_id: string;
 		name: string;
 		kind: SensorKind;
+		place_id: string | null;
 		report_every_s: number;
 	};
 	device_reading: {
@@ -377,10 +379,9 @@ export interface Tables {
 		least_celsius: number;
 		most_celsius: number;
 	};
+	/** What a cold room is to heat; its name and setting are those of its place. */
 	retarder: {
 		id: string;
-		name: string;
-		set_celsius: number;
 		compressor_w: number;
 		air_kj_per_k: number;
 		walls_w_per_k: number;

@@ -3,12 +3,15 @@ import { keyFingerprint } from '../auth/device.ts';
 import type { Db } from '../db/client.ts';
 import { putDevice } from '../db/devices.ts';
 import { demoId } from './demo-id.ts';
+import { demoPlaceId } from './demo-place.ts';
+import type { DemoPlace } from './equipment.ts';
 
 const DEVICE = 'Bakehouse probes';
-const SENSORS: readonly (readonly [name: string, kind: SensorKind])[] = [
+const SENSORS: readonly (readonly [name: string, kind: SensorKind, place?: DemoPlace])[] = [
 	['Room by the mixer', 'room-probe'],
 	['Cold tap', 'tap-probe'],
 	['Flour bin', 'flour-probe'],
+	['Ingredient fridge', 'place-probe', 'Ingredient fridge'],
 	['Dough probe', 'core-probe'],
 	['Surface thermometer', 'surface-thermometer']
 ];
@@ -22,10 +25,11 @@ export async function letProbesIn(db: Db, key: string): Promise<void> {
 			name: DEVICE,
 			keySha256: keyFingerprint(key),
 			commandId: null,
-			sensors: SENSORS.map(([name, kind]) => ({
+			sensors: SENSORS.map(([name, kind, place]) => ({
 				id: demoId('sensor', name),
 				name,
 				kind,
+				placeId: place ? demoPlaceId(place) : null,
 				reportEverySeconds: REPORT_EVERY_SECONDS
 			}))
 		})

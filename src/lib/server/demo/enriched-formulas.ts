@@ -24,14 +24,14 @@ export const ENRICHED_FORMULAS: readonly DemoFormula[] = [
 				['slow', 5],
 				['fast', 5]
 			]),
-			timed('chill', 20, 4),
+			timed('chill', 20, 'Cold room'),
 			mixing(15, 24, [
 				['slow', 4],
 				['fast', 7]
 			]),
 			ripening('bulk', clock('bakers-yeast', 26, 110, 150, 230), [
-				leg('room', 23, 420, 60),
-				leg('cold', 4, 200, 420)
+				leg('Bakehouse', 420, 60),
+				leg('Cold room', 200, 420)
 			])
 		]
 	},
@@ -57,12 +57,12 @@ export const ENRICHED_FORMULAS: readonly DemoFormula[] = [
 				['slow', 5],
 				['fast', 3]
 			]),
-			timed('chill', 90, 3),
+			timed('chill', 90, 'Cold room'),
 			turn('lock-in-1', 15),
 			turn('single', 8),
-			timed('chill', 35, 3),
+			timed('chill', 35, 'Cold room'),
 			turn('double', 8),
-			timed('chill', 40, 3)
+			timed('chill', 40, 'Cold room')
 		]
 	},
 	{
@@ -87,7 +87,7 @@ export const ENRICHED_FORMULAS: readonly DemoFormula[] = [
 				['fast', 8],
 				['slow', 2]
 			]),
-			ripening('bulk', clock('bakers-yeast', 26, 45, 60, 85), [leg('room', 23, 420)])
+			ripening('bulk', clock('bakers-yeast', 26, 45, 60, 85), [leg('Bakehouse', 420)])
 		]
 	},
 	{
@@ -110,7 +110,7 @@ export const ENRICHED_FORMULAS: readonly DemoFormula[] = [
 				['slow', 4],
 				['fast', 7]
 			]),
-			ripening('bulk', clock('bakers-yeast', 26, 45, 60, 85), [leg('room', 23, 420)])
+			ripening('bulk', clock('bakers-yeast', 26, 45, 60, 85), [leg('Bakehouse', 420)])
 		]
 	},
 	{
@@ -137,7 +137,7 @@ export const ENRICHED_FORMULAS: readonly DemoFormula[] = [
 				['fast', 6],
 				['slow', 4]
 			]),
-			ripening('bulk', clock('bakers-yeast', 26, 50, 70, 100), [leg('room', 23, 420)])
+			ripening('bulk', clock('bakers-yeast', 26, 50, 70, 100), [leg('Bakehouse', 420)])
 		]
 	}
 ];

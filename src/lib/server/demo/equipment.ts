@@ -1,4 +1,5 @@
 import type { Retarder } from '../../core/fermentation/index.ts';
+import type { Place } from '../../core/formula/index.ts';
 
 /** Dividers and the tins, baskets and trays of the Saltmarrow Bakehouse. */
 export const DIVIDERS = [
@@ -14,8 +15,25 @@ export const VESSELS = [
 	{ name: 'Lined board', owned: 12, millilitres: null }
 ] as const;
 
+/** Where things stand; the cold rooms below are places too. */
+export const PLACES = [
+	{ name: 'Bakehouse', kind: 'room', role: 'bakehouse', celsius: 23 },
+	{ name: 'Flour bins', kind: 'room', role: 'flour', celsius: 20 },
+	{ name: 'Larder', kind: 'room', role: 'other', celsius: 20 },
+	{ name: 'Cellar', kind: 'room', role: 'other', celsius: 18 },
+	{ name: 'Warm corner', kind: 'room', role: 'other', celsius: 35 },
+	{ name: 'Culture box', kind: 'proofer', role: 'other', celsius: 26 },
+	{ name: 'Cool prover', kind: 'proofer', role: 'other', celsius: 27 },
+	{ name: 'Warm prover', kind: 'proofer', role: 'other', celsius: 31 },
+	{ name: 'Ingredient fridge', kind: 'cold', role: 'other', celsius: 4 },
+	{ name: 'Freezer', kind: 'cold', role: 'other', celsius: -18 }
+] as const satisfies readonly Omit<Place, 'id'>[];
+
+/** A place of the bakehouse by its name. */
+export type DemoPlace = (typeof PLACES)[number]['name'] | (typeof RETARDERS)[number]['name'];
+
 /** A cold room with power to spare, and an old cabinet that has little. */
-export const RETARDERS: readonly { readonly name: string; readonly retarder: Retarder }[] = [
+export const RETARDERS = [
 	{
 		name: 'Cold room',
 		retarder: {
@@ -34,4 +52,4 @@ export const RETARDERS: readonly { readonly name: string; readonly retarder: Ret
 			wallsWattsPerKelvin: 5
 		}
 	}
-];
+] as const satisfies readonly { readonly name: string; readonly retarder: Retarder }[];

@@ -22,7 +22,12 @@ export const FORMULAS: readonly DemoFormula[] = [
 		mostDoughGrams: null,
 		steps: [
 			mix(20, 25, 'mixer'),
-			ripening('bulk', clock('sourdough', 25, 165, 210, 260), [leg('room', 23, 420)], [40, 80, 120])
+			ripening(
+				'bulk',
+				clock('sourdough', 25, 165, 210, 260),
+				[leg('Bakehouse', 420)],
+				[40, 80, 120]
+			)
 		]
 	},
 	{
@@ -40,7 +45,7 @@ export const FORMULAS: readonly DemoFormula[] = [
 		mostDoughGrams: null,
 		steps: [
 			mix(15, 24, 'mixer'),
-			ripening('bulk', clock('bakers-yeast', 24, 75, 95, 125), [leg('room', 23, 420)], [45])
+			ripening('bulk', clock('bakers-yeast', 24, 75, 95, 125), [leg('Bakehouse', 420)], [45])
 		]
 	},
 	{
@@ -56,7 +61,7 @@ export const FORMULAS: readonly DemoFormula[] = [
 		targetCelsius: 28,
 		frictionKilojoulesPerKilogram: 4.5,
 		mostDoughGrams: 28_000,
-		steps: [mix(10, 28, 'mixer'), timed('rest', 20, 24)]
+		steps: [mix(10, 28, 'mixer'), timed('rest', 20)]
 	},
 	{
 		name: 'School bun dough',
@@ -77,8 +82,8 @@ export const FORMULAS: readonly DemoFormula[] = [
 		steps: [
 			mix(15, 25, 'mixer'),
 			ripening('bulk', clock('bakers-yeast', 26, 140, 195, 270), [
-				leg('room', 23, 420, 45),
-				leg('cold', 4, 240, 420)
+				leg('Bakehouse', 420, 45),
+				leg('Cold room', 240, 420)
 			])
 		]
 	},
@@ -98,14 +103,14 @@ export const FORMULAS: readonly DemoFormula[] = [
 		mostDoughGrams: null,
 		steps: [
 			mixing(10, 22, [['slow', 4]]),
-			timed('autolyse', 30, 22),
+			timed('autolyse', 30),
 			mixing(20, 24, [
 				['slow', 6],
 				['fast', 5],
 				['rest', 2],
 				['slow', 3]
 			]),
-			ripening('bulk', clock('bakers-yeast', 24, 120, 150, 195), [leg('room', 23, 420)], [50, 100])
+			ripening('bulk', clock('bakers-yeast', 24, 120, 150, 195), [leg('Bakehouse', 420)], [50, 100])
 		]
 	},
 	{
@@ -139,7 +144,7 @@ export const FORMULAS: readonly DemoFormula[] = [
 				['fast', 3]
 			]),
 			// Knocked back at two thirds of the bulk.
-			ripening('bulk', clock('bakers-yeast', 25, 60, 80, 110), [leg('room', 23, 420)], [], [2 / 3])
+			ripening('bulk', clock('bakers-yeast', 25, 60, 80, 110), [leg('Bakehouse', 420)], [], [2 / 3])
 		]
 	},
 	{
@@ -160,7 +165,7 @@ export const FORMULAS: readonly DemoFormula[] = [
 				['slow', 4],
 				['fast', 6]
 			]),
-			ripening('bulk', clock('bakers-yeast', 25, 60, 80, 110), [leg('room', 23, 420)], [40])
+			ripening('bulk', clock('bakers-yeast', 25, 60, 80, 110), [leg('Bakehouse', 420)], [40])
 		]
 	},
 	{
@@ -185,7 +190,7 @@ export const FORMULAS: readonly DemoFormula[] = [
 				['fast', 4],
 				['slow', 4]
 			]),
-			ripening('bulk', clock('sourdough', 26, 150, 195, 245), [leg('room', 23, 420)], [30, 60, 90])
+			ripening('bulk', clock('sourdough', 26, 150, 195, 245), [leg('Bakehouse', 420)], [30, 60, 90])
 		]
 	},
 	{
@@ -210,7 +215,7 @@ export const FORMULAS: readonly DemoFormula[] = [
 				['fast', 5],
 				['slow', 6]
 			]),
-			ripening('bulk', clock('bakers-yeast', 25, 110, 140, 185), [leg('room', 23, 420)], [35, 70])
+			ripening('bulk', clock('bakers-yeast', 25, 110, 140, 185), [leg('Bakehouse', 420)], [35, 70])
 		]
 	},
 	{
@@ -252,7 +257,7 @@ export const FORMULAS: readonly DemoFormula[] = [
 		targetCelsius: 28,
 		frictionKilojoulesPerKilogram: 4,
 		mostDoughGrams: 28_000,
-		steps: [mixing(12, 28, [['slow', 9]]), timed('rest', 30, 25)]
+		steps: [mixing(12, 28, [['slow', 9]]), timed('rest', 30)]
 	},
 	...ENRICHED_FORMULAS
 ];

@@ -289,8 +289,7 @@ function inputsOf(
 		probe: null,
 		reading: {
 			id: input.name,
-			celsius:
-				input.quantity === 'preferment' ? input.assumedCelsius : round(season[input.quantity]),
+			celsius: round(truthOf(input, season)),
 			instrument: 'typed',
 			occurredAtMs: atMs
 		}
@@ -299,4 +298,9 @@ function inputsOf(
 
 function round(celsius: number): number {
 	return Math.round(celsius * 10) / 10;
+}
+
+/** Places keep to what they are set to, and pre-ferments stood as it is forecast; the rest went with the season. */
+function truthOf({ quantity, unread }: WaterInputView, season: SeasonDay): number {
+	return quantity === 'preferment' || quantity === 'place' ? unread.celsius : season[quantity];
 }

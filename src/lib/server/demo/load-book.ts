@@ -21,6 +21,7 @@ import { insertPreparationRevision, namePreparation } from '../db/preparations.t
 import { insertProductRevision, nameProduct } from '../db/products.ts';
 import { DELIVERIES } from './deliveries.ts';
 import { demoId } from './demo-id.ts';
+import { demoPlaceId } from './demo-place.ts';
 import { FORMULAS } from './formulas.ts';
 import { INGREDIENTS, type DemoIngredient } from './pantry.ts';
 import { PREPARATIONS, type DemoPreparation } from './preparations.ts';
@@ -45,7 +46,7 @@ export async function loadBook(
 	const pins: Pins = { ingredients, preparations };
 	for (const other of INGREDIENTS) {
 		const ingredient = ingredientOf(other);
-		await nameIngredient(tx, ingredient.id, other.name);
+		await nameIngredient(tx, ingredient);
 		const revision = await insertIngredientRevision(tx, ingredient, {
 			number: 1,
 			weighingScaleId: other.weighedOn ? demoId('scale', other.weighedOn) : null,
@@ -170,6 +171,7 @@ function ingredientOf(one: DemoIngredient): Ingredient {
 		density: one.density === undefined ? null : { kilogramsPerLitre: one.density },
 		pricePerKilogram: one.pricePerKilogram ?? null,
 		weighedOn: one.weighedOn ?? null,
+		placeId: one.standsIn ? demoPlaceId(one.standsIn) : null,
 		retired: false
 	};
 }

@@ -13,10 +13,12 @@ import { insertCommand } from '../db/command-log.ts';
 import { insertEquipment } from '../db/equipment.ts';
 import { insertOrderChanges, putOrderLines } from '../db/orders.ts';
 import { insertPeople } from '../db/people.ts';
+import { putPlace } from '../db/places.ts';
 import { putRetarder } from '../db/retarders.ts';
 import { demoId } from './demo-id.ts';
+import { demoPlaceId } from './demo-place.ts';
 import { DEMO_ZONE } from './demo-zone.ts';
-import { DIVIDERS, RETARDERS, VESSELS } from './equipment.ts';
+import { DIVIDERS, PLACES, RETARDERS, VESSELS } from './equipment.ts';
 import { loadHistory, NIGHTS_OF_HISTORY } from './history.ts';
 import { loadBook } from './load-book.ts';
 import { DROPS, piecesOn, WEEKDAY_ORDERS, WEEKDAY_SPECIALS } from './orders.ts';
@@ -66,8 +68,6 @@ async function loadBakehouse(tx: Tx): Promise<void> {
 		mass_units: 'metric',
 		temperature_units: 'celsius',
 		oven_recovery_minutes: 10,
-		assumed_room_celsius: 23,
-		assumed_flour_celsius: 20,
 		assumed_tap_celsius: 12,
 		hot_tap_celsius: 55,
 		hottest_water_celsius: 40,
@@ -125,6 +125,7 @@ async function loadBakehouse(tx: Tx): Promise<void> {
 			retired_at: null
 		}))
 	});
+	for (const place of PLACES) await putPlace(tx, { ...place, id: demoPlaceId(place.name) });
 	for (const { name, retarder } of RETARDERS)
 		await putRetarder(tx, { ...retarder, id: demoId('retarder', name), name });
 }

@@ -8,6 +8,8 @@ import {
 	WATER_HEAT_CAPACITY
 } from '../../core/heat/index.ts';
 
+import type { DemoPlace } from './equipment.ts';
+
 export interface DemoIngredient {
 	readonly name: string;
 	readonly kind: IngredientKind;
@@ -24,6 +26,8 @@ export interface DemoIngredient {
 	readonly pricePerKilogram?: number;
 	/** The name of the scale that weighs it, when not any that reaches. */
 	readonly weighedOn?: string;
+	/** Where it stands, when not where its kind usually does. */
+	readonly standsIn?: DemoPlace;
 }
 
 const CULTURE_HEAT_CAPACITY = (FLOUR_HEAT_CAPACITY + WATER_HEAT_CAPACITY) / 2;
@@ -59,6 +63,7 @@ export const INGREDIENTS: readonly DemoIngredient[] = [
 	{
 		name: 'Fresh yeast',
 		kind: 'yeast',
+		standsIn: 'Ingredient fridge',
 		water: 0.7,
 		freshYeast: FRESH_YEAST_PER_GRAM.fresh,
 		heatCapacity: MILK_HEAT_CAPACITY,
@@ -127,6 +132,7 @@ export const INGREDIENTS: readonly DemoIngredient[] = [
 	{
 		name: 'Butter',
 		kind: 'fat',
+		standsIn: 'Ingredient fridge',
 		water: 0.16,
 		fat: 0.82,
 		allergens: ['milk'],
@@ -144,6 +150,7 @@ export const INGREDIENTS: readonly DemoIngredient[] = [
 	{
 		name: 'Milk',
 		kind: 'liquid',
+		standsIn: 'Ingredient fridge',
 		water: 0.88,
 		fat: 0.035,
 		sugar: 0.047,
@@ -164,6 +171,7 @@ export const INGREDIENTS: readonly DemoIngredient[] = [
 	{
 		name: 'Whole egg',
 		kind: 'other',
+		standsIn: 'Ingredient fridge',
 		water: 0.75,
 		fat: 0.1,
 		allergens: ['egg'],

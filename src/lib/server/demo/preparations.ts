@@ -26,7 +26,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		takeBackGrams: 1000,
 		steps: [
 			mix(10, 26, null),
-			ripening('ferment', clock('sourdough', 26, 255, 315, 390), [leg('proofer', 26, 300)])
+			ripening('ferment', clock('sourdough', 26, 255, 315, 390), [leg('Culture box', 300)])
 		]
 	},
 	{
@@ -39,7 +39,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		],
 		buildLoss: 0.01,
 		takeBackGrams: 0,
-		steps: [mix(5, 18, null), timed('soak', 240, 20)]
+		steps: [mix(5, 18, null), timed('soak', 240, 'Larder')]
 	},
 	{
 		name: 'Poolish',
@@ -53,7 +53,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		takeBackGrams: 0,
 		steps: [
 			mix(10, 21, null),
-			ripening('ferment', clock('bakers-yeast', 20, 450, 540, 660), [leg('room', 20, 360)])
+			ripening('ferment', clock('bakers-yeast', 20, 450, 540, 660), [leg('Larder', 360)])
 		]
 	},
 	{
@@ -68,7 +68,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		takeBackGrams: 300,
 		steps: [
 			mix(10, 26, null),
-			ripening('ferment', clock('sourdough', 26, 300, 360, 450), [leg('proofer', 26, 300)])
+			ripening('ferment', clock('sourdough', 26, 300, 360, 450), [leg('Culture box', 300)])
 		]
 	},
 	{
@@ -83,7 +83,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		takeBackGrams: 0,
 		steps: [
 			mix(10, 29, null),
-			ripening('ferment', clock('sourdough', 29, 150, 180, 225), [leg('proofer', 28, 300)])
+			ripening('ferment', clock('sourdough', 29, 150, 180, 225), [leg('Warm prover', 300)])
 		]
 	},
 	{
@@ -98,7 +98,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		takeBackGrams: 0,
 		steps: [
 			mix(8, 20, null),
-			ripening('ferment', clock('bakers-yeast', 18, 780, 900, 1080), [leg('room', 18, 420)])
+			ripening('ferment', clock('bakers-yeast', 18, 780, 900, 1080), [leg('Cellar', 420)])
 		]
 	},
 	{
@@ -115,8 +115,8 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		steps: [
 			mix(8, 23, null),
 			ripening('ferment', clock('bakers-yeast', 22, 190, 240, 330), [
-				leg('room', 22, 400, 90),
-				leg('cold', 5, 260)
+				leg('Bakehouse', 400, 90),
+				leg('Cold room', 260)
 			])
 		]
 	},
@@ -129,7 +129,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		],
 		buildLoss: 0.02,
 		takeBackGrams: 0,
-		steps: [mix(10, 65, null), timed('soak', 180, 20)]
+		steps: [mix(10, 65, null), timed('soak', 180, 'Larder')]
 	},
 	{
 		name: 'Old dough',
@@ -145,8 +145,8 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		steps: [
 			mix(8, 24, null),
 			ripening('ferment', clock('bakers-yeast', 24, 200, 260, 380), [
-				leg('room', 23, 400, 60),
-				leg('cold', 5, 280)
+				leg('Bakehouse', 400, 60),
+				leg('Cold room', 280)
 			])
 		]
 	},
@@ -159,7 +159,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		],
 		buildLoss: 0.04,
 		takeBackGrams: 0,
-		steps: [mix(15, 92, null), timed('soak', 240, 18)]
+		steps: [mix(15, 92, null), timed('soak', 240, 'Cellar')]
 	},
 	{
 		name: 'Milk scald',
@@ -170,7 +170,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		],
 		buildLoss: 0.05,
 		takeBackGrams: 0,
-		steps: [mix(12, 66, null), timed('soak', 120, 18)]
+		steps: [mix(12, 66, null), timed('soak', 120, 'Cellar')]
 	},
 	{
 		name: 'Milk sponge',
@@ -185,7 +185,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		// Milk at room temperature has its limit; the sponge is short.
 		steps: [
 			mix(8, 26, null),
-			ripening('ferment', clock('bakers-yeast', 26, 40, 55, 80), [leg('proofer', 26, 300)])
+			ripening('ferment', clock('bakers-yeast', 26, 40, 55, 80), [leg('Culture box', 300)])
 		]
 	},
 	{
@@ -200,7 +200,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		takeBackGrams: 150,
 		steps: [
 			mix(6, 28, null),
-			ripening('ferment', clock('sourdough', 28, 260, 320, 400), [leg('proofer', 28, 200)])
+			ripening('ferment', clock('sourdough', 28, 260, 320, 400), [leg('Warm prover', 200)])
 		]
 	},
 	{
@@ -215,7 +215,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		takeBackGrams: 0,
 		steps: [
 			mix(8, 26, null),
-			ripening('ferment', clock('sourdough', 26, 300, 360, 450), [leg('room', 25, 260)])
+			ripening('ferment', clock('sourdough', 26, 300, 360, 450), [leg('Culture box', 260)])
 		]
 	},
 	{
@@ -230,7 +230,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		takeBackGrams: 0,
 		steps: [
 			mix(10, 24, null),
-			ripening('ferment', clock('sourdough', 24, 170, 210, 270), [leg('room', 23, 320)])
+			ripening('ferment', clock('sourdough', 24, 170, 210, 270), [leg('Bakehouse', 320)])
 		]
 	},
 	{
@@ -242,7 +242,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		],
 		buildLoss: 0.02,
 		takeBackGrams: 0,
-		steps: [mix(4, 20, null), timed('soak', 120, 20)]
+		steps: [mix(4, 20, null), timed('soak', 120, 'Larder')]
 	},
 	{
 		name: 'Fruit soaker',
@@ -254,7 +254,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		],
 		buildLoss: 0.01,
 		takeBackGrams: 0,
-		steps: [mix(4, 20, null), timed('soak', 600, 18)]
+		steps: [mix(4, 20, null), timed('soak', 600, 'Cellar')]
 	},
 	{
 		name: 'Clarified butter',
@@ -263,7 +263,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		// Water and milk solids that stay behind.
 		buildLoss: 0.2,
 		takeBackGrams: 0,
-		steps: [mix(20, 60, null), timed('soak', 30, 40)]
+		steps: [mix(20, 60, null), timed('soak', 30, 'Warm corner')]
 	},
 	{
 		name: 'Almond filling',
@@ -276,7 +276,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		],
 		buildLoss: 0.03,
 		takeBackGrams: 0,
-		steps: [mix(10, 16, null), timed('soak', 60, 6)]
+		steps: [mix(10, 16, null), timed('soak', 60, 'Ingredient fridge')]
 	},
 	{
 		name: 'Oat coating',

@@ -16,9 +16,9 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		steps: [
 			hands('divide', 2, 8),
 			hands('pre-shape', 0, 8),
-			timed('rest', 20, 23),
+			timed('rest', 20),
 			hands('shape', 0, 15),
-			ripening('proof', clock('sourdough', 25, 80, 110, 155), [leg('room', 24, 150)]),
+			ripening('proof', clock('sourdough', 25, 80, 110, 155), [leg('Bakehouse', 150)]),
 			bake(245, 42, 8, 97),
 			timed('cool', 75),
 			hands('pack', 3, 5)
@@ -34,9 +34,9 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		steps: [
 			hands('divide', 2, 8),
 			hands('pre-shape', 0, 8),
-			timed('rest', 20, 23),
+			timed('rest', 20),
 			hands('shape', 0, 12),
-			ripening('proof', clock('sourdough', 25, 75, 105, 150), [leg('room', 24, 120)]),
+			ripening('proof', clock('sourdough', 25, 75, 105, 150), [leg('Bakehouse', 120)]),
 			bake(245, 32, 8, 97),
 			timed('cool', 60),
 			hands('pack', 3, 5)
@@ -52,9 +52,9 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		steps: [
 			hands('divide', 2, 6),
 			hands('pre-shape', 0, 5),
-			timed('rest', 20, 23),
+			timed('rest', 20),
 			hands('shape', 0, 12),
-			ripening('proof', clock('bakers-yeast', 25, 40, 55, 80), [leg('room', 24, 80)]),
+			ripening('proof', clock('bakers-yeast', 25, 40, 55, 80), [leg('Bakehouse', 80)]),
 			bake(250, 22, 6, 98),
 			timed('cool', 25),
 			hands('pack', 3, 2)
@@ -71,7 +71,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		steps: [
 			hands('divide', 6, 1),
 			hands('shape', 0, 4),
-			ripening('proof', clock('bakers-yeast', 25, 40, 55, 80), [leg('room', 24, 50)]),
+			ripening('proof', clock('bakers-yeast', 25, 40, 55, 80), [leg('Bakehouse', 50)]),
 			bake(240, 15, 6, 98),
 			timed('cool', 20),
 			hands('pack', 3, 1)
@@ -87,7 +87,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		piecesPerDeck: 20,
 		steps: [
 			hands('pan', 2, 25),
-			ripening('proof', clock('sourdough', 30, 45, 62, 85), [leg('proofer', 32, 150)]),
+			ripening('proof', clock('sourdough', 30, 45, 62, 85), [leg('Warm prover', 150)]),
 			bake(240, 62, 4, 98),
 			timed('cool', 150),
 			hands('pack', 3, 5)
@@ -105,7 +105,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		steps: [
 			hands('divide', 6, 1),
 			hands('shape', 0, 4),
-			ripening('proof', clock('bakers-yeast', 28, 60, 85, 115), [leg('proofer', 30, 45)]),
+			ripening('proof', clock('bakers-yeast', 28, 60, 85, 115), [leg('Warm prover', 45)]),
 			bake(200, 13, 0, 91),
 			timed('cool', 25),
 			hands('pack', 3, 1)
@@ -123,12 +123,12 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		steps: [
 			hands('divide', 2, 8),
 			hands('pre-shape', 0, 8),
-			timed('rest', 25, 23),
+			timed('rest', 25),
 			hands('shape', 0, 15),
 			// The long cold proof of the night, then straight into the oven.
 			ripening('proof', clock('bakers-yeast', 24, 70, 105, 170), [
-				leg('room', 23, 150, 20),
-				leg('cold', 4, 110, 480)
+				leg('Bakehouse', 150, 20),
+				leg('Cold room', 110, 480)
 			]),
 			hands('score', 0, 5),
 			bake(250, 40, 8, 98),
@@ -147,10 +147,10 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		steps: [
 			hands('divide', 2, 8),
 			hands('pre-shape', 0, 7),
-			timed('rest', 15, 23),
+			timed('rest', 15),
 			hands('shape', 0, 12),
 			hands('pan', 2, 4),
-			ripening('proof', clock('bakers-yeast', 28, 40, 55, 75), [leg('proofer', 30, 150)]),
+			ripening('proof', clock('bakers-yeast', 28, 40, 55, 75), [leg('Warm prover', 150)]),
 			bake(225, 45, 4, 97),
 			timed('cool', 100),
 			hands('pack', 3, 5)
@@ -166,9 +166,9 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		steps: [
 			hands('divide', 2, 8),
 			hands('pre-shape', 0, 7),
-			timed('rest', 15, 23),
+			timed('rest', 15),
 			hands('shape', 0, 12),
-			ripening('proof', clock('bakers-yeast', 26, 45, 60, 85), [leg('room', 24, 130)]),
+			ripening('proof', clock('bakers-yeast', 26, 45, 60, 85), [leg('Bakehouse', 130)]),
 			hands('score', 0, 6),
 			bake(235, 36, 8, 97),
 			timed('cool', 60),
@@ -188,10 +188,10 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		steps: [
 			hands('divide', 2, 9),
 			hands('pre-shape', 0, 8),
-			timed('rest', 20, 23),
+			timed('rest', 20),
 			hands('shape', 0, 15),
 			hands('coat', 2, 5),
-			ripening('proof', clock('sourdough', 25, 75, 105, 150), [leg('room', 24, 140)]),
+			ripening('proof', clock('sourdough', 25, 75, 105, 150), [leg('Bakehouse', 140)]),
 			bake(240, 40, 8, 97),
 			timed('cool', 75),
 			hands('pack', 3, 5)
@@ -211,9 +211,9 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		piecesPerDeck: 12,
 		steps: [
 			hands('divide', 2, 8),
-			timed('rest', 25, 23),
+			timed('rest', 25),
 			hands('pan', 0, 15),
-			ripening('proof', clock('bakers-yeast', 26, 45, 60, 90), [leg('room', 24, 100)]),
+			ripening('proof', clock('bakers-yeast', 26, 45, 60, 90), [leg('Bakehouse', 100)]),
 			hands('coat', 2, 8),
 			bake(245, 20, 4, 96),
 			timed('cool', 25),
@@ -235,11 +235,11 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		piecesPerDeck: 45,
 		steps: [
 			hands('divide', 6, 1),
-			ripening('bulk', clock('bakers-yeast', 25, 25, 35, 50), [leg('room', 23, 60)]),
+			ripening('bulk', clock('bakers-yeast', 25, 25, 35, 50), [leg('Bakehouse', 60)]),
 			hands('shape', 0, 14),
-			ripening('proof', clock('bakers-yeast', 25, 15, 22, 35), [leg('room', 23, 50)]),
+			ripening('proof', clock('bakers-yeast', 25, 15, 22, 35), [leg('Bakehouse', 50)]),
 			// Chilled firm, so that the knot keeps its form in the bath.
-			timed('chill', 40, 4),
+			timed('chill', 40, 'Cold room'),
 			hands('dip', 8, 4),
 			hands('score', 0, 3),
 			bake(225, 15, 0, 95),
@@ -258,7 +258,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		piecesPerDeck: 18,
 		steps: [
 			hands('pan', 3, 28),
-			ripening('proof', clock('sourdough', 29, 55, 75, 100), [leg('proofer', 30, 170)]),
+			ripening('proof', clock('sourdough', 29, 55, 75, 100), [leg('Warm prover', 170)]),
 			bake(230, 85, 4, 98),
 			timed('cool', 240),
 			hands('pack', 3, 6)

@@ -1,3 +1,5 @@
+import { PLACES, RETARDERS, type DemoPlace } from './equipment.ts';
+import { demoPlaceId } from './demo-place.ts';
 import {
 	USUAL_CARRY_SHARE,
 	type BakeStep,
@@ -6,7 +8,6 @@ import {
 	type MixingStretch,
 	type RipenessClock,
 	type Turn,
-	type WaitPlace,
 	type WaitStep
 } from '../../core/formula/index.ts';
 
@@ -52,13 +53,21 @@ export function turn(one: Turn, minutes: number): HandsOnStep {
 	return { ...hands('laminate', minutes), detail: { kind: 'turn', turn: one } };
 }
 
+/** A stay in a place of the bakehouse. */
 export function leg(
-	place: WaitPlace,
-	ambientCelsius: number,
+	place: DemoPlace,
 	timeConstantMinutes: number,
 	minutes: number | null = null
 ): Leg {
-	return { place, ambientCelsius, timeConstantMinutes, minutes };
+	const retarder = RETARDERS.find(({ name }) => name === place);
+	const named = PLACES.find(({ name }) => name === place);
+	return {
+		named: { id: demoPlaceId(place), name: place },
+		place: retarder ? 'cold' : (named?.kind ?? 'room'),
+		ambientCelsius: retarder ? retarder.retarder.setCelsius : (named?.celsius ?? NaN),
+		timeConstantMinutes,
+		minutes
+	};
 }
 
 export function ripening(
@@ -71,12 +80,20 @@ export function ripening(
 	return { kind: 'wait', activity, legs, clock, foldsAtMinutes, foldsAtShares };
 }
 
+/** What rests takes the warmth of its place with this, until its steps say otherwise. */
+const RESTING_CONSTANT = 90;
+
 /** A wait by the clock on the wall alone. */
-export function timed(activity: WaitStep['activity'], minutes: number, celsius = 22): WaitStep {
+export function timed(
+	activity: WaitStep['activity'],
+	minutes: number,
+	place: DemoPlace = 'Bakehouse',
+	timeConstantMinutes = RESTING_CONSTANT
+): WaitStep {
 	return {
 		kind: 'wait',
 		activity,
-		legs: [leg(celsius < 10 ? 'cold' : 'room', celsius, 90, minutes)],
+		legs: [leg(place, timeConstantMinutes, minutes)],
 		clock: null,
 		foldsAtMinutes: [],
 		foldsAtShares: []

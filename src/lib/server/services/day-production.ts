@@ -23,7 +23,7 @@ import {
 import { loadBatchesOn, type Batch, type Parentage } from '../db/batches.ts';
 import { loadLogOf, type BatchEntry } from '../db/batch-log.ts';
 import type { Db, Tx } from '../db/client.ts';
-import { loadFormulaBook, pantryOf, type FormulaBook } from '../db/formula-book.ts';
+import { eachInPlaces, loadFormulaBook, pantryOf, type FormulaBook } from '../db/formula-book.ts';
 import { loadPinnedFormulas, type PinnedFormula } from '../db/formulas.ts';
 import { loadIngredientRevisions } from '../db/ingredients.ts';
 import { loadOrderLines, type OrderLineRow } from '../db/orders.ts';
@@ -77,7 +77,7 @@ export async function loadBakeryDay(db: Db | Tx, date: BakeDate): Promise<Bakery
 	if (!bakery) throw new BakeryNotSetUp();
 	const begun = batches.filter(isBegun);
 	const [pinned, entries] = await Promise.all([
-		loadPinned(db, begun, book.pantry.causticMost),
+		loadPinned(db, begun, book.pantry.causticMost, book.places),
 		loadLogOf(
 			db,
 			begun.map((batch) => batch.id)
@@ -118,7 +118,8 @@ export function isBegun(batch: Batch): boolean {
 async function loadPinned(
 	db: Db | Tx,
 	begun: readonly Batch[],
-	causticMost: Pantry['causticMost']
+	causticMost: Pantry['causticMost'],
+	places: FormulaBook['places']
 ): Promise<Pinned> {
 	const revisions = (kinds: readonly Batch['kind'][]) => [
 		...new Set(begun.filter((batch) => kinds.includes(batch.kind)).map((batch) => batch.revisionId))
@@ -151,7 +152,11 @@ async function loadPinned(
 			)
 		});
 	}
-	return { formulas, preparations, pantries };
+	return {
+		formulas: eachInPlaces(formulas, places),
+		preparations: eachInPlaces(preparations, places),
+		pantries
+	};
 }
 
 function takenBy(

@@ -2,14 +2,16 @@ import type { BakeryRoomView } from '../../contracts/bakery-views.ts';
 import { loadBakery } from '../db/bakery.ts';
 import type { Db } from '../db/client.ts';
 import { loadDevices, loadSensorsNow } from '../db/devices.ts';
+import { loadPlaces } from '../db/places.ts';
 import { loadRetarders } from '../db/retarders.ts';
 import { BakeryNotSetUp } from './day-production.ts';
 import { probeView } from './temperatures-now.ts';
 
 /** What the house can give, and what reads it. */
 export async function readBakeryRoom(db: Db): Promise<BakeryRoomView> {
-	const [bakery, retarders, devices, sensors] = await Promise.all([
+	const [bakery, places, retarders, devices, sensors] = await Promise.all([
 		loadBakery(db),
+		loadPlaces(db),
 		loadRetarders(db),
 		loadDevices(db),
 		loadSensorsNow(db)
@@ -25,6 +27,10 @@ export async function readBakeryRoom(db: Db): Promise<BakeryRoomView> {
 			hottestWaterCelsius: bakery.hottestWaterCelsius,
 			version: bakery.version
 		},
+		places: [...places.values()].map((place) => ({
+			...place,
+			isRetarder: retarders.some((retarder) => retarder.id === place.id)
+		})),
 		retarders,
 		devices: devices.map((device) => ({
 			...device,
@@ -34,6 +40,7 @@ export async function readBakeryRoom(db: Db): Promise<BakeryRoomView> {
 					id: sensor.sensorId,
 					name: sensor.sensor,
 					kind: sensor.kind,
+					placeId: sensor.placeId,
 					reportEverySeconds: sensor.reportEverySeconds,
 					now: sensor.last ? probeView({ ...sensor, last: sensor.last }) : null
 				}))

@@ -11,18 +11,24 @@ import {
 import type { Actor } from '../auth/actor.ts';
 import { loadBakery, loadClock, loadDrops } from '../db/bakery.ts';
 import type { Db } from '../db/client.ts';
+import { loadPlaces } from '../db/places.ts';
 import { BakeryNotSetUp } from './day-production.ts';
 
 /** What the frame of every room shows. */
 export async function readBakery(db: Db, actor: Actor): Promise<BakeryView> {
-	const [bakery, clock] = await Promise.all([loadBakery(db), loadClock(db)]);
+	const [bakery, clock, places] = await Promise.all([
+		loadBakery(db),
+		loadClock(db),
+		loadPlaces(db)
+	]);
 	if (!bakery) throw new BakeryNotSetUp();
 	return {
 		name: bakery.name,
 		timeZone: bakery.timeZone,
 		units: bakery.units,
 		clock,
-		actor: { name: actor.name, role: actor.role }
+		actor: { name: actor.name, role: actor.role },
+		places: [...places.values()]
 	};
 }
 

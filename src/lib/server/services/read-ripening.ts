@@ -7,6 +7,7 @@ import { bakeryNow } from './bakery-now.ts';
 import { loadBakeryDay } from './day-production.ts';
 import { readRoomTrace } from './read-room-trace.ts';
 import { loadRipeningDoughs } from './ripening-of-day.ts';
+import { namedAir } from './standing-of-day.ts';
 import { newestOf, probeView, readWaterInputs } from './temperatures-now.ts';
 
 /** Every dough of a date on its clock. */
@@ -26,13 +27,15 @@ export async function readRipening(
 	const room = inputs.find((input) => input.quantity === 'room');
 	const roomProbe = newestOf(sensors, 'room-probe');
 	const coreProbe = newestOf(sensors, 'core-probe');
+	const trace = await readRoomTrace(db, firstMs, nowMs, room?.reading?.celsius ?? null);
 	return {
 		date,
 		doughs,
-		room: await readRoomTrace(db, firstMs, nowMs, room?.reading?.celsius ?? null),
+		room: trace,
+		named: namedAir(inputs, trace, nowMs),
 		roomProbe: roomProbe ? probeView(roomProbe) : null,
 		coreProbe: coreProbe ? probeView(coreProbe) : null,
-		roomCelsius: room?.reading?.celsius ?? room?.assumedCelsius ?? day.bakery.assumed.roomCelsius,
+		roomCelsius: room?.reading?.celsius ?? room?.unread.celsius ?? day.bakery.assumed.roomCelsius,
 		retarders
 	};
 }

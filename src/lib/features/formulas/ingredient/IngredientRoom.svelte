@@ -5,7 +5,9 @@
 	import { ingredientContent } from '../../../contracts/formula-book.ts';
 	import type { IngredientDetailView } from '../../../contracts/views.ts';
 	import { INGREDIENT_KINDS, type IngredientKind } from '../../../core/formula/index.ts';
-	import { formatNumber } from '../../../core/units/index.ts';
+	import { id, type IngredientId, type PlaceId } from '../../../core/identity.ts';
+	import { formatNumber, formatTemperature } from '../../../core/units/index.ts';
+	import Choice from '../../../ui/Choice.svelte';
 	import { CAUSTIC_CAUTION, INGREDIENT_KIND_TEXT } from '../../../wording/kind-text.ts';
 	import EditPage from '../fields/EditPage.svelte';
 	import { Edited } from '../fields/edited.ts';
@@ -25,7 +27,7 @@
 		const usual = usualOf('flour');
 		return new Edited(
 			{
-				ingredientId: ingredient?.id ?? crypto.randomUUID(),
+				ingredientId: ingredient?.id ?? id<IngredientId>(crypto.randomUUID()),
 				expectedVersion: version,
 				name: ingredient?.name ?? '',
 				ingredientKind: ingredient?.kind ?? ('flour' as const),
@@ -35,7 +37,8 @@
 				heatCapacity: ingredient?.heatCapacity.kilojoulesPerKilogramKelvin ?? usual.heatCapacity,
 				density: ingredient?.density?.kilogramsPerLitre ?? null,
 				pricePerKilogram: ingredient?.pricePerKilogram ?? null,
-				weighedOn: ingredient?.weighedOn ?? null
+				weighedOn: ingredient?.weighedOn ?? null,
+				placeId: ingredient?.placeId ?? null
 			},
 			`jovet.ingredient.unsaved.${ingredient?.id ?? 'new'}.${version}`,
 			contentSchema,
@@ -73,6 +76,19 @@
 			});
 		}
 	}
+	/** Where its kind stands unless it says otherwise, and the bakery's places. */
+	const standings = $derived.by(() => {
+		const { places, units } = room.bakery;
+		const role = value.ingredientKind === 'flour' ? 'flour' : 'bakehouse';
+		const usual = places.find((place) => place.role === role);
+		const note = (celsius: number) => formatTemperature({ celsius }, 1, units);
+		return [
+			{ value: '', label: `${usual?.name ?? 'the room'}, as usual` },
+			...places
+				.filter((place) => place !== usual)
+				.map(({ id: value, name, celsius }) => ({ value, label: name, note: note(celsius) }))
+		];
+	});
 	const SHARES = [
 		{ key: 'flour', name: 'Counts as flour' },
 		{ key: 'wholegrainOfFlour', name: 'of that flour, wholegrain' },
@@ -170,6 +186,19 @@
 						>{/each}
 				</select>
 			</label>
+			<div class="mt-1 flex items-center justify-between gap-3">
+				<span>Stands in</span>
+				<Choice
+					label="Where it stands"
+					options={standings}
+					value={value.placeId ?? ''}
+					onSet={(place: string) =>
+						edited.set({ placeId: place === '' ? null : id<PlaceId>(place) })}
+				/>
+			</div>
+			<p class="text-note text-ink-2">
+				Until it is weighed it is as warm as that place, and so goes into the bowl.
+			</p>
 			{#if value.ingredientKind === 'caustic'}
 				<p class="mt-3 border-2 border-ink p-3 font-bold">{CAUSTIC_CAUTION}</p>
 			{/if}

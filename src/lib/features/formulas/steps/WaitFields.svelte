@@ -1,5 +1,6 @@
 <script lang="ts">
 	import {
+		legStandingIn,
 		WAIT_ACTIVITIES,
 		WAIT_PLACES,
 		type Leg,
@@ -7,10 +8,13 @@
 		type WaitActivity,
 		type WaitStep,
 		USUAL_DOUGH_CELSIUS,
+		USUAL_ROOM_CELSIUS,
 		USUAL_TIME_CONSTANT_MINUTES
 	} from '../../../core/formula/index.ts';
-	import { formatNumber } from '../../../core/units/index.ts';
-	import { ACTIVITY_TEXT, PLACE_TEXT } from '../../../wording/step-text.ts';
+	import { useRoom } from '../../../client/room-context.ts';
+	import { formatNumber, formatTemperature } from '../../../core/units/index.ts';
+	import Choice from '../../../ui/Choice.svelte';
+	import { ACTIVITY_TEXT, OTHER_PLACE_TEXT } from '../../../wording/step-text.ts';
 	import NumberField from '../fields/NumberField.svelte';
 	import TemperatureField from '../fields/TemperatureField.svelte';
 	import { FIRST_CLOCK, FIRST_LEG, readList } from './step-list.ts';
@@ -20,10 +24,29 @@
 		onSet: (step: WaitStep) => void;
 	}
 	let { step, onSet }: Props = $props();
+	const room = useRoom();
 	let problem = $state('');
 	const set = (change: Partial<WaitStep>) => onSet({ ...step, ...change });
 	const setLeg = (at: number, change: Partial<Leg>) =>
 		set({ legs: step.legs.map((leg, index) => (index === at ? { ...leg, ...change } : leg)) });
+
+	/** The bakery's places, and any other that is told by its temperature. */
+	const standings = $derived([
+		...room.bakery.places.map(({ id, name, celsius }) => ({
+			value: id,
+			label: name,
+			note: formatTemperature({ celsius }, 1, room.bakery.units)
+		})),
+		...WAIT_PLACES.map((place) => ({ value: place, label: OTHER_PLACE_TEXT[place] }))
+	]);
+	/** A leg to another place: a named one brings its temperature, any other keeps the one that was typed. */
+	function stand(at: number, value: string) {
+		const place = room.bakery.places.find(({ id }) => id === value);
+		const other = WAIT_PLACES.find((other) => other === value);
+		const leg = step.legs[at];
+		if (place && leg) setLeg(at, legStandingIn(leg, place));
+		else if (other) setLeg(at, { named: null, place: other });
+	}
 
 	/** Without a clock nothing lasts until ripe, so every leg gets minutes. */
 	function setClock(clock: RipenessClock | null) {
@@ -79,24 +102,28 @@
 		<fieldset class="flex flex-wrap items-center gap-2">
 			<legend class="sr-only">Place {at + 1}</legend>
 			<span>{at === 0 ? 'First' : 'then'}</span>
-			<select
-				class="field"
-				aria-label="Place {at + 1}"
-				value={leg.place}
-				onchange={(event) => setLeg(at, { place: event.currentTarget.value as Leg['place'] })}
-			>
-				{#each WAIT_PLACES as place (place)}<option value={place}>{PLACE_TEXT[place]}</option
-					>{/each}
-			</select>
+			<div class="w-56">
+				<Choice
+					label="Place {at + 1}"
+					options={standings}
+					value={leg.named?.id ?? leg.place}
+					onSet={(value: string) => stand(at, value)}
+				/>
+			</div>
 			<span>at</span>
-			<TemperatureField
-				bare
-				label="Temperature of place {at + 1}"
-				celsius={leg.ambientCelsius}
-				least={-30}
-				most={105}
-				onSet={(value: number | null) => setLeg(at, { ambientCelsius: value ?? 23 })}
-			/>
+			{#if leg.named}
+				<b>{formatTemperature({ celsius: leg.ambientCelsius }, 1, room.bakery.units)}</b>
+			{:else}
+				<TemperatureField
+					bare
+					label="Temperature of place {at + 1}"
+					celsius={leg.ambientCelsius}
+					least={-30}
+					most={105}
+					onSet={(value: number | null) =>
+						setLeg(at, { ambientCelsius: value ?? USUAL_ROOM_CELSIUS })}
+				/>
+			{/if}
 			<span>for</span>
 			<NumberField
 				bare

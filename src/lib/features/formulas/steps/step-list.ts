@@ -25,6 +25,7 @@ export function without(steps: readonly Step[], at: number): readonly Step[] {
 
 /** What a new leg begins with (our defaults). */
 export const FIRST_LEG: Leg = {
+	named: null,
 	place: 'room',
 	ambientCelsius: 23,
 	timeConstantMinutes: USUAL_TIME_CONSTANT_MINUTES.piece,

@@ -4,6 +4,7 @@ import * as doughTemperatures from './0003-dough-temperatures.ts';
 import * as formulaBook from './0002-formula-book.ts';
 import * as batches from './0005-batches-and-pinned-revisions.ts';
 import * as whatCanBe from './0006-what-can-be.ts';
+import * as places from './0007-places.ts';
 import * as readingsAndReadiness from './0004-readings-and-readiness.ts';
 
 /** Migrations in the order of their names; they only ever go forward. */
@@ -13,7 +14,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0003-dough-temperatures': doughTemperatures,
 	'0004-readings-and-readiness': readingsAndReadiness,
 	'0005-batches-and-pinned-revisions': batches,
-	'0006-what-can-be': whatCanBe
+	'0006-what-can-be': whatCanBe,
+	'0007-places': places
 };
 
 export const migrations: MigrationProvider = {

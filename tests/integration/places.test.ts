@@ -1,0 +1,206 @@
+import { test, after } from 'node:test';
+import assert from 'node:assert/strict';
+import { randomUUID } from 'node:crypto';
+import { leavesOf } from '../../src/lib/core/explain/index.ts';
+import { id, type PlaceId } from '../../src/lib/core/identity.ts';
+import { loadPlaces } from '../../src/lib/server/db/places.ts';
+import { demoPlaceId } from '../../src/lib/server/demo/demo-place.ts';
+import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
+import { readFormula } from '../../src/lib/server/services/read-formula.ts';
+import { readWater } from '../../src/lib/server/services/read-water.ts';
+import { takeDeviceReadings } from '../../src/lib/server/services/take-device-readings.ts';
+import { findDeviceByKey } from '../../src/lib/server/db/devices.ts';
+import { ingredientContent } from './ingredient-content.ts';
+import { NOW_MS, send, testDatabase, TOMORROW } from './test-database.ts';
+
+const t = await testDatabase();
+after(t.drop);
+
+const FRIDGE = demoPlaceId('Ingredient fridge');
+const place = (change: object) => ({
+	kind: 'save-place' as const,
+	placeId: id<PlaceId>(randomUUID()),
+	name: 'Loft',
+	placeKind: 'room' as const,
+	celsius: 19,
+	...change
+});
+const typed = { preparationId: null, instrument: 'typed', correctsId: null } as const;
+
+/** How warm something goes into the first mix of a dough. */
+async function goesInAt(dough: string, what: string): Promise<number | undefined> {
+	const { mixes } = await readWater(t.db, TOMORROW, NOW_MS + 20 * 60_000);
+	const mix = mixes.find(({ name }) => name === dough);
+	assert.ok(mix?.water, dough);
+	return leavesOf(mix.water.expected).find(
+		({ term }) => term.key === 'temperature-of' && term.of === what
+	)?.value;
+}
+
+test('a place is saved, called otherwise and set otherwise; its name is its own', async () => {
+	const loft = place({});
+	assert.equal((await send(t.db, loft)).outcome, 'done');
+	assert.equal((await send(t.db, { ...loft, name: 'Hay loft', celsius: 17 })).outcome, 'done');
+	assert.deepEqual((await loadPlaces(t.db)).get(loft.placeId), {
+		id: loft.placeId,
+		name: 'Hay loft',
+		kind: 'room',
+		role: 'other',
+		celsius: 17
+	});
+	const taken = await send(t.db, place({ name: 'Cold room' }));
+	assert.ok(taken.outcome === 'refused' && taken.refusal.kind === 'name-taken');
+	const room = await send(t.db, {
+		kind: 'save-retarder',
+		retarderId: randomUUID(),
+		name: 'Hay loft',
+		setCelsius: 4,
+		compressorWatts: 600,
+		airKilojoulesPerKelvin: 50,
+		wallsWattsPerKelvin: 6
+	});
+	assert.ok(room.outcome === 'refused' && room.refusal.kind === 'name-taken');
+});
+
+test('the bakehouse stays the room all stand in, whatever it is called', async () => {
+	const renamed = place({
+		placeId: demoPlaceId('Bakehouse'),
+		name: 'The long room',
+		placeKind: 'cold',
+		celsius: 24
+	});
+	assert.equal((await send(t.db, renamed)).outcome, 'done');
+	const { places } = await readBakeryRoom(t.db);
+	assert.deepEqual(
+		places.slice(0, 2).map(({ name, kind, role }) => [name, kind, role]),
+		[
+			['The long room', 'room', 'bakehouse'],
+			['Flour bins', 'room', 'flour']
+		]
+	);
+	assert.ok(places.some(({ name, isRetarder }) => name === 'Cold room' && isRetarder));
+	const { inputs } = await readWater(t.db, TOMORROW, NOW_MS);
+	assert.equal(inputs.find(({ quantity }) => quantity === 'room')?.unread.celsius, 24);
+});
+
+test('what stands in the fridge goes into the bowl as cold as the fridge, read or set', async () => {
+	assert.equal(await goesInAt('School bun dough', 'Butter'), 4);
+	const reading = { ...typed, kind: 'take-reading' as const, quantity: 'place' as const };
+	const warm = await send(t.db, { ...reading, placeId: FRIDGE, celsius: 8.5 }, { minutes: 1 });
+	assert.equal(warm.outcome, 'done');
+	assert.equal(await goesInAt('School bun dough', 'Butter'), 8.5);
+	const fridge = (await readWater(t.db, TOMORROW, NOW_MS + 60_000)).inputs.find(
+		({ placeId }) => placeId === FRIDGE
+	);
+	assert.equal(fridge?.name, 'Ingredient fridge');
+	assert.deepEqual(fridge.unread, { celsius: 4, source: { kind: 'set' } });
+	// The same butter kept in the cellar.
+	const butter = await ingredientContent(t.db, 'Butter');
+	const moved = { ...butter, kind: 'save-ingredient' as const, placeId: demoPlaceId('Cellar') };
+	assert.equal((await send(t.db, moved)).outcome, 'done');
+	assert.equal(await goesInAt('School bun dough', 'Butter'), 18);
+	// Where it stands is no revision: what is made of it does not follow.
+	assert.equal((await ingredientContent(t.db, 'Butter')).expectedVersion, butter.expectedVersion);
+	const nowhere = { ...moved, placeId: randomUUID() };
+	const refused = await send(t.db, nowhere);
+	assert.ok(refused.outcome === 'refused' && refused.refusal.kind === 'unknown');
+});
+
+test('a reading names a place that is read by its own name, and nothing else does', async () => {
+	const reading = { ...typed, kind: 'take-reading' as const, celsius: 9 };
+	const of = async (quantity: 'room' | 'place', placeId: string | null) =>
+		(await send(t.db, { ...reading, quantity, placeId })).outcome === 'done';
+	assert.equal(await of('place', null), false);
+	assert.equal(await of('room', FRIDGE), false);
+	assert.equal(await of('place', randomUUID()), false, 'nobody knows that place');
+	assert.equal(await of('place', demoPlaceId('Flour bins')), false, 'the bins are read as flour');
+});
+
+test('a probe of a place tells it, and a device is let in with the place its probe stands in', async () => {
+	const keySha256 = 'ab'.repeat(32);
+	const sensor = {
+		id: randomUUID(),
+		name: 'In the cellar',
+		kind: 'place-probe' as const,
+		placeId: demoPlaceId('Cellar'),
+		reportEverySeconds: 60
+	};
+	const device = {
+		kind: 'register-device' as const,
+		deviceId: randomUUID(),
+		name: 'Cellar',
+		keySha256
+	};
+	const unnamed = await send(t.db, { ...device, sensors: [{ ...sensor, placeId: null }] });
+	assert.ok(unnamed.outcome === 'refused' && unnamed.refusal.kind === 'malformed');
+	const nowhere = await send(t.db, {
+		...device,
+		sensors: [{ ...sensor, placeId: id<PlaceId>(randomUUID()) }]
+	});
+	assert.ok(nowhere.outcome === 'refused' && nowhere.refusal.kind === 'unknown');
+	assert.equal((await send(t.db, { ...device, sensors: [sensor] })).outcome, 'done');
+	const known = await findDeviceByKey(t.db, keySha256);
+	assert.ok(known);
+	const answer = await takeDeviceReadings(
+		t.db,
+		known,
+		[
+			{
+				id: randomUUID(),
+				sensor: sensor.name,
+				celsius: 13.5,
+				measuredAt: new Date(NOW_MS).toISOString()
+			}
+		],
+		NOW_MS
+	);
+	assert.equal(answer.taken, 1);
+	assert.equal(await goesInAt('School bun dough', 'Butter'), 13.5);
+});
+
+test('an unmeasured pre-ferment is forecast from its own story: on a hot night it is not at 20', async () => {
+	const at = async (nowMs: number) => {
+		const { inputs } = await readWater(t.db, TOMORROW, nowMs);
+		const poolish = inputs.find(({ name }) => name === 'Poolish');
+		assert.ok(poolish?.unread.source.kind === 'forecast', poolish?.unread.source.kind);
+		return { celsius: poolish.unread.celsius, spread: poolish.unread.source.spreadKelvins };
+	};
+	const mild = await at(NOW_MS);
+	const hot = await send(
+		t.db,
+		{
+			...typed,
+			kind: 'take-reading',
+			quantity: 'place',
+			placeId: demoPlaceId('Larder'),
+			celsius: 31
+		},
+		{ minutes: 2 }
+	);
+	assert.equal(hot.outcome, 'done');
+	const warm = await at(NOW_MS + 3 * 60_000);
+	assert.ok(Math.abs(mild.celsius - 20.5) < 1, `${mild.celsius}`);
+	assert.ok(warm.celsius > 27.5 && warm.celsius < 31, `${warm.celsius}`);
+	assert.ok(warm.spread >= 0.5 && warm.spread <= 2.5, `${warm.spread}`);
+	// Measured, it is what was measured.
+	const measured = { ...typed, kind: 'take-reading' as const, quantity: 'preferment' as const };
+	await send(
+		t.db,
+		{ ...measured, preparationId: id(demoId('preparation', 'Poolish')), celsius: 26.2 },
+		{ minutes: 4 }
+	);
+	const { inputs } = await readWater(t.db, TOMORROW, NOW_MS + 5 * 60_000);
+	assert.equal(inputs.find(({ name }) => name === 'Poolish')?.reading?.celsius, 26.2);
+});
+
+test('the steps of a formula follow the place they name', async () => {
+	const bulkOf = async () => {
+		const found = await readFormula(t.db, TOMORROW, demoId('formula', 'Harbour dough'));
+		const bulk = found?.steps.find((step) => step.kind === 'wait' && step.activity === 'bulk');
+		assert.ok(bulk?.kind === 'wait');
+		return bulk.legs[0];
+	};
+	assert.equal((await bulkOf())?.named?.name, 'The long room');
+	assert.equal((await bulkOf())?.ambientCelsius, 24);
+});
