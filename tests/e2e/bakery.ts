@@ -236,6 +236,38 @@ export async function choose(page: Page, label: string, text: string): Promise<v
 	await page.select(selector, value);
 }
 
+/** Searches a box of choices by some of its words and takes the first that has them. */
+export async function search(page: Page, label: string, words: string): Promise<void> {
+	const box = await byName(page, 'combobox', label);
+	await box.click();
+	await page.keyboard.down('Control');
+	await page.keyboard.press('KeyA');
+	await page.keyboard.up('Control');
+	await page.keyboard.type(words);
+	const item = '[data-part="item"][data-highlighted]';
+	await page.waitForFunction(
+		(item, words) =>
+			document.querySelector(item)?.textContent?.toLowerCase().includes(words.toLowerCase()),
+		{},
+		item,
+		words
+	);
+	const found = await page.$eval(
+		`${item} [data-part="item-text"]`,
+		(text) => text.textContent?.trim() ?? ''
+	);
+	await page.keyboard.press('Enter');
+	await page.waitForFunction(
+		(name, found) => {
+			const box = document.querySelector<HTMLInputElement>(`input[aria-label="${name}"]`);
+			return box?.value === found && box.getAttribute('aria-expanded') === 'false';
+		},
+		{},
+		label,
+		found
+	);
+}
+
 /** What the printer would be given after a button: the text that shows on paper. */
 export async function printed(page: Page, button: string): Promise<string> {
 	await page.evaluate(() => {

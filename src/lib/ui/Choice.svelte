@@ -20,6 +20,7 @@
 
 	/** What was typed to search by; null while the box shows what is chosen. */
 	let search: string | null = $state(null);
+	let isOpen = $state(false);
 	const fold = (text: string) => text.toLocaleLowerCase();
 	const found = $derived.by(() => {
 		const words = search === null ? [] : fold(search).split(/\s+/);
@@ -49,6 +50,7 @@
 		if (reason === 'input-change') search = inputValue;
 	}}
 	onOpenChange={({ open }) => {
+		isOpen = open;
 		if (!open) search = null;
 	}}
 	onValueChange={({ value: [picked] }) => {
@@ -65,20 +67,22 @@
 				event.currentTarget.select()}
 		/>
 	</Combobox.Control>
-	<Portal>
-		<Combobox.Positioner>
-			<Combobox.Content class="choices">
-				{#each found as option (option.value)}
-					<Combobox.Item item={option} class="choice">
-						<Combobox.ItemText>{option.label}</Combobox.ItemText>
-						{#if option.note}<span class="text-note text-ink-2">{option.note}</span>{/if}
-					</Combobox.Item>
-				{:else}
-					<li class="choice text-ink-2">Nothing is called that.</li>
-				{/each}
-			</Combobox.Content>
-		</Combobox.Positioner>
-	</Portal>
+	{#if isOpen}
+		<Portal>
+			<Combobox.Positioner>
+				<Combobox.Content class="choices">
+					{#each found as option (option.value)}
+						<Combobox.Item item={option} class="choice">
+							<Combobox.ItemText>{option.label}</Combobox.ItemText>
+							{#if option.note}<span class="text-note text-ink-2">{option.note}</span>{/if}
+						</Combobox.Item>
+					{:else}
+						<li class="choice text-ink-2">Nothing is called that.</li>
+					{/each}
+				</Combobox.Content>
+			</Combobox.Positioner>
+		</Portal>
+	{/if}
 </Combobox>
 
 <style>

@@ -13,7 +13,7 @@
 <header class="heading">
 	<div class="words">
 		<h1 data-room-sentence>{sentence}</h1>
-		{#if note}<p class="text-ink-2">{note}</p>{/if}
+		{#if note}<p class="text-ink-2" data-room-note>{note}</p>{/if}
 	</div>
 	{#if actions}<div class="ml-auto flex flex-wrap gap-3 print:hidden">{@render actions()}</div>{/if}
 </header>

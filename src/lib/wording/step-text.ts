@@ -44,8 +44,8 @@ const PLACE_TEXT: Record<Leg['place'], string> = {
 
 /** What kind of place one is. */
 export const PLACE_KIND_TEXT: Record<Leg['place'], string> = {
-	room: 'a room, or a corner of one',
-	proofer: 'a prover, kept warm',
+	room: 'a room',
+	proofer: 'kept warm',
 	cold: 'kept cold'
 };
 

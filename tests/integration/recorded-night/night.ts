@@ -113,10 +113,10 @@ async function beforeTheNight({ db, tell }: Night): Promise<void> {
 	});
 	await tell(4, {
 		kind: 'save-place',
-		placeId: demoPlaceId('Larder'),
-		name: 'North larder',
+		placeId: demoPlaceId('Cellar'),
+		name: 'North cellar',
 		placeKind: 'room',
-		celsius: 21.5
+		celsius: 16.5
 	});
 	await tell(4, {
 		...reading,

@@ -38,7 +38,8 @@
 			<h2>Places</h2>
 			<p class="text-ink-2">
 				Ingredients and pre-ferments stand somewhere, and are as warm as that place until they are
-				measured.
+				measured. A prover or a cold place keeps what it is set to; a room is taken to be so until
+				somebody, or a probe, reads it.
 			</p>
 			{#each view.places.filter((place) => !place.isRetarder) as place (place.id)}
 				<PlaceSettings {place} />

@@ -7,7 +7,6 @@
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import Choice from '../../ui/Choice.svelte';
 	import { PLACE_KIND_TEXT } from '../../wording/step-text.ts';
-	import FigureField from './FigureField.svelte';
 	import { Saving } from './saving.svelte.ts';
 
 	interface Props {
@@ -31,6 +30,7 @@
 	/** One identity for one new place, so that adding it twice makes one. */
 	let newId = $state(crypto.randomUUID());
 	const now = $derived({ ...stored, ...typed });
+	const isChanged = $derived(Object.keys(typed).length > 0);
 	const KINDS = WAIT_PLACES.map((kind) => ({
 		value: kind,
 		label: PLACE_KIND_TEXT[kind]
@@ -62,47 +62,44 @@
 	}
 </script>
 
-<form class="border-t border-line py-3" onsubmit={save} data-place={place?.name ?? 'new'}>
+<form class="border-t border-line py-2" onsubmit={save} data-place={place?.name ?? 'new'}>
 	<div class="fields">
-		<label>
-			<span class="block font-bold">Name</span>
-			<input
-				class="field w-full"
-				value={now.name}
-				maxlength="200"
-				aria-label={place ? `Name of ${place.name}` : 'Name of the new place'}
-				oninput={(event) => (typed = { ...typed, name: event.currentTarget.value })}
-			/>
-		</label>
-		<div>
-			<span class="block font-bold">Kind</span>
-			{#if place && place.role !== 'other'}
-				<p class="py-2">
-					{place.role === 'flour' ? 'where flour is kept' : 'the room all stand in'}
-				</p>
-			{:else}
-				<Choice
-					label={place ? `Kind of ${place.name}` : 'Kind of the new place'}
-					options={KINDS}
-					value={now.kind}
-					onSet={(kind: string) => (typed = { ...typed, kind })}
-				/>
-			{/if}
-		</div>
-		<FigureField
-			label={now.kind === 'room' ? 'Taken to be at' : 'Set to'}
-			unit={degrees}
-			value={now.at}
-			note="until somebody, or a probe, reads it"
-			onChange={(at: string) => (typed = { ...typed, at })}
+		<input
+			class="field w-full"
+			value={now.name}
+			maxlength="200"
+			placeholder="Name"
+			aria-label={place ? `Name of ${place.name}` : 'Name of the new place'}
+			oninput={(event) => (typed = { ...typed, name: event.currentTarget.value })}
 		/>
+		{#if place && place.role !== 'other'}
+			<span>{place.role === 'flour' ? 'where flour is kept' : 'the room all stand in'}</span>
+		{:else}
+			<Choice
+				label={place ? `Kind of ${place.name}` : 'Kind of the new place'}
+				options={KINDS}
+				value={now.kind}
+				onSet={(kind: string) => (typed = { ...typed, kind })}
+			/>
+		{/if}
+		<span class="flex items-center gap-2">
+			<input
+				class="field w-20 text-right font-bold"
+				inputmode="decimal"
+				autocomplete="off"
+				value={now.at}
+				aria-label={place ? `Temperature of ${place.name}` : 'Temperature of the new place'}
+				onfocus={(event) => event.currentTarget.select()}
+				oninput={(event) => (typed = { ...typed, at: event.currentTarget.value })}
+			/>
+			{degrees}
+		</span>
+		{#if !place || isChanged}
+			<button class="action-lesser" aria-label={place ? `Save ${place.name}` : 'Add the place'}
+				>{place ? 'Save' : 'Add'}</button
+			>
+		{:else if saving.done}<span role="status">{saving.done}</span>{/if}
 	</div>
-	<p class="mt-2 flex flex-wrap items-center gap-3">
-		<button class="action-lesser" disabled={Object.keys(typed).length === 0}
-			>{place ? `Save ${place.name}` : 'Add a place'}</button
-		>
-		{#if saving.done}<span role="status">{saving.done}</span>{/if}
-	</p>
 	{#if saving.message}<p role="alert">
 			<span class="act-now px-2">Check</span>
 			{saving.message}
@@ -112,7 +109,8 @@
 <style>
 	.fields {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(180px, 1fr));
-		gap: 10px 16px;
+		grid-template-columns: minmax(0, 3fr) minmax(0, 3fr) auto 84px;
+		gap: 8px 12px;
+		align-items: center;
 	}
 </style>

@@ -19,7 +19,6 @@ export const VESSELS = [
 export const PLACES = [
 	{ name: 'Bakehouse', kind: 'room', role: 'bakehouse', celsius: 23 },
 	{ name: 'Flour bins', kind: 'room', role: 'flour', celsius: 20 },
-	{ name: 'Larder', kind: 'room', role: 'other', celsius: 20 },
 	{ name: 'Cellar', kind: 'room', role: 'other', celsius: 18 },
 	{ name: 'Warm corner', kind: 'room', role: 'other', celsius: 35 },
 	{ name: 'Culture box', kind: 'proofer', role: 'other', celsius: 26 },

@@ -39,7 +39,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		],
 		buildLoss: 0.01,
 		takeBackGrams: 0,
-		steps: [mix(5, 18, null), timed('soak', 240, 'Larder')]
+		steps: [mix(5, 18, null), timed('soak', 240)]
 	},
 	{
 		name: 'Poolish',
@@ -53,7 +53,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		takeBackGrams: 0,
 		steps: [
 			mix(10, 21, null),
-			ripening('ferment', clock('bakers-yeast', 20, 450, 540, 660), [leg('Larder', 360)])
+			ripening('ferment', clock('bakers-yeast', 20, 450, 540, 660), [leg('Bakehouse', 360)])
 		]
 	},
 	{
@@ -129,7 +129,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		],
 		buildLoss: 0.02,
 		takeBackGrams: 0,
-		steps: [mix(10, 65, null), timed('soak', 180, 'Larder')]
+		steps: [mix(10, 65, null), timed('soak', 180)]
 	},
 	{
 		name: 'Old dough',
@@ -242,7 +242,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		],
 		buildLoss: 0.02,
 		takeBackGrams: 0,
-		steps: [mix(4, 20, null), timed('soak', 120, 'Larder')]
+		steps: [mix(4, 20, null), timed('soak', 120)]
 	},
 	{
 		name: 'Fruit soaker',

@@ -21,7 +21,8 @@ const STIRRED_KELVINS = 2;
 const MEASURED_KELVINS = 0.3;
 /** How well the air of a place is known: read of late, or only taken to be so (our defaults). */
 const READ_AIR_KELVINS = 0.7;
-const ASSUMED_AIR_KELVINS = 2;
+const SET_AIR_KELVINS = 1;
+const ASSUMED_AIR_KELVINS = 3;
 /** Nothing stands longer than this before it is taken. */
 const LONGEST_MS = 72 * 3_600_000;
 
@@ -48,7 +49,6 @@ export async function standingOfDay(
 		room: trace.length > 0 ? trace : [{ fromMs: nowMs - LONGEST_MS, celsius: roomCelsius }],
 		named: namedAir(places, trace, nowMs)
 	};
-	const airSpreadKelvins = room?.reading ? READ_AIR_KELVINS : ASSUMED_AIR_KELVINS;
 	return ({ preparationId }) => {
 		const all = day.production.builds.filter((build) => build.preparation.id === preparationId);
 		const build = all.findLast(({ made }) => made !== null) ?? all[0] ?? null;
@@ -56,7 +56,14 @@ export async function standingOfDay(
 			? recipeOfPreparation(day, build)
 			: preparationId && day.book.preparations.get(preparationId);
 		const input = recipe ? storyOf(build, recipe.steps, day, starts) : null;
-		const found = input && forecastOfStanding({ ...input, air, airSpreadKelvins, nowMs });
+		const found =
+			input &&
+			forecastOfStanding({
+				...input,
+				air,
+				airSpreadKelvins: airSpreadOf(input.step, places),
+				nowMs
+			});
 		return found
 			? {
 					celsius: found.celsius,
@@ -92,6 +99,17 @@ function storyOf(
 		mixedSpreadKelvins: mixed ? MEASURED_KELVINS : STIRRED_KELVINS,
 		events
 	};
+}
+
+/** How well the air of the place is known in which it stands last. */
+function airSpreadOf(step: WaitStep, places: readonly WaterInputView[]): number {
+	const leg = step.legs.at(-1);
+	const place = places.find(({ quantity, placeId }) =>
+		leg?.named ? placeId === leg.named.id : quantity === 'room'
+	);
+	if (place?.reading) return READ_AIR_KELVINS;
+	const isKept = place ? place.unread.source.kind === 'set' : leg?.place !== 'room';
+	return isKept ? SET_AIR_KELVINS : ASSUMED_AIR_KELVINS;
 }
 
 /** The air of the named places that were read: the bakehouse as it was, the others as they were read last. */

@@ -187,7 +187,7 @@
 				</select>
 			</label>
 			<div class="mt-1 flex items-center justify-between gap-3">
-				<span>Stands in</span>
+				<span class="whitespace-nowrap">Stands in</span>
 				<Choice
 					label="Where it stands"
 					options={standings}

@@ -5,6 +5,7 @@
 	let { data }: PageProps = $props();
 </script>
 
-{#key `${data.ingredient?.id ?? 'new'} ${data.version}`}
+<!-- Where it stands is saved without a version of its own. -->
+{#key `${data.ingredient?.id ?? 'new'} ${data.version} ${data.ingredient?.placeId}`}
 	<IngredientRoom view={data} />
 {/key}
