@@ -58,6 +58,8 @@ export interface RipeningDoughView {
 	readonly targetCelsius: number | null;
 	/** Its fermenting wait with the places as they were learned; null for a dough without a clock. */
 	readonly step: RipeningStep | null;
+	/** Baker's yeast in it as fresh, in percent of its flour; null for what is no dough. */
+	readonly yeastPercent: number | null;
 	/** So many times the book's minutes; with how many judgements it was learned from. */
 	readonly clockFactor: number;
 	readonly clockUsed: number;

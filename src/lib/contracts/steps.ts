@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { LEAST_TIME_CONSTANT_MINUTES } from '../core/fermentation/index.ts';
 import {
+	foldsTooLate,
 	HANDS_ON_ACTIVITIES,
+	LONGEST_LEG_MINUTES,
 	MIXING_SPEEDS,
 	TURNS,
 	USUAL_CARRY_SHARE,
@@ -59,7 +61,7 @@ const legWith = (timeConstantMinutes: z.ZodType<number>) =>
 		place: z.enum(WAIT_PLACES),
 		ambientCelsius: dough,
 		timeConstantMinutes,
-		minutes: minutes.nullable()
+		minutes: z.number().min(0).max(LONGEST_LEG_MINUTES).nullable()
 	});
 
 const clock = z
@@ -114,7 +116,12 @@ const MOST_STEPS = 60;
 
 /** The chain of steps as it is saved. */
 export const stepsSchema: z.ZodType<Step[]> = z
-	.array(stepWith(timeConstant.min(LEAST_TIME_CONSTANT_MINUTES)))
+	.array(
+		stepWith(timeConstant.min(LEAST_TIME_CONSTANT_MINUTES)).refine(
+			(step) => step.kind !== 'wait' || foldsTooLate(step).length === 0,
+			{ message: 'a fold comes after the wait is over', path: ['foldsAtMinutes'] }
+		)
+	)
 	.max(MOST_STEPS);
 
 /** A step as it stands in a revision, which may be older than some of the limits. */

@@ -25,6 +25,12 @@ test('there is a stored plan of every shape in which plans are told', () => {
 	assert.deepEqual(files.sort(), shapes.sort());
 });
 
+/** Without the names of places, of which these plans told none. */
+const unnamed = (tasks: unknown) =>
+	JSON.stringify(tasks, (key, value: unknown) =>
+		key === 'named' && value === null ? undefined : value
+	);
+
 for (const file of files)
 	test(`a plan stored as ${file} tells the run sheet it told then`, () => {
 		const kept = JSON.parse(
@@ -40,7 +46,7 @@ for (const file of files)
 		assert.ok(kept.runSheet.length > 40);
 		assert.deepEqual(sheet, kept.runSheet);
 		assert.deepEqual(plan.drops, kept.drops);
-		assert.deepEqual(plan.tasks, kept.tasks);
+		assert.deepEqual(JSON.parse(unnamed(plan.tasks)), kept.tasks);
 	});
 
 test('a plan in a shape that is not known is refused by name', () => {

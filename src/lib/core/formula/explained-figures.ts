@@ -1,8 +1,9 @@
 import { given, worked, type Explained, type Given } from '../explain/index.ts';
 import { isSoaked } from './formula.ts';
-import { withoutRollIn, type FormulaFigures } from './figures.ts';
+import { freshLines, withoutRollIn, type FormulaFigures } from './figures.ts';
 import {
 	flourOf,
+	linesWithin,
 	stagesInOrder,
 	sumLines,
 	type ResolvedFormula,
@@ -28,7 +29,7 @@ export function explainFigure(resolved: ResolvedFormula, figure: FigureKey): Exp
 				...joined(final.lines).map(([line, percent]) => percentOf(line.ingredient.name, percent))
 			]);
 		case 'hydration':
-			return sum('hydration', addedWaterOf(allLines(final)));
+			return sum('hydration', addedWaterOf(linesWithin(final)));
 		case 'hydrationWithoutSoakers':
 			return worked({ key: 'hydration-without-soakers' }, '%', 'difference', [
 				explainFigure(resolved, 'hydration'),
@@ -39,21 +40,21 @@ export function explainFigure(resolved: ResolvedFormula, figure: FigureKey): Exp
 		case 'effectiveHydration':
 			return sum(
 				'effective-hydration',
-				joined(allLines(withoutRollIn(final))).flatMap(([line, percent]) =>
+				joined(linesWithin(withoutRollIn(final))).flatMap(([line, percent]) =>
 					part(line, percent, 'water-share', line.ingredient.composition.water)
 				)
 			);
 		case 'salt':
 			return sum(
 				'salt',
-				joined(allLines(final))
+				joined(linesWithin(final))
 					.filter(([line]) => line.ingredient.kind === 'salt')
 					.map(([line, percent]) => percentOf(line.ingredient.name, percent))
 			);
 		case 'yeastFreshEquivalent':
 			return sum(
 				'yeast',
-				joined(allLines(final)).flatMap(([line, percent]) =>
+				joined(linesWithin(final)).flatMap(([line, percent]) =>
 					part(line, percent, 'fresh-equivalent', line.ingredient.yeastFreshEquivalent)
 				)
 			);
@@ -71,7 +72,7 @@ export function explainFigure(resolved: ResolvedFormula, figure: FigureKey): Exp
 		case 'wholegrain':
 			return sum(
 				'wholegrain',
-				joined(allLines(final)).flatMap(([line, percent]) => {
+				joined(linesWithin(final)).flatMap(([line, percent]) => {
 					const { flour, wholegrainOfFlour } = line.ingredient.composition;
 					return part(line, percent, 'wholegrain-share', flour * wholegrainOfFlour);
 				})
@@ -95,7 +96,7 @@ export function explainSeedRatio(stage: ResolvedStage, of: 'flour' | 'water'): E
 			.map((inner) => percentOf(inner.name, inner.percentOfFlour))
 	];
 	if (seed.length === 0) return null;
-	const fresh = stage.lines.filter((line) => !isSeed(line));
+	const fresh = freshLines(stage);
 	const parts =
 		of === 'water'
 			? addedWaterOf(fresh)
@@ -118,7 +119,7 @@ export function explainFlourOf(stage: ResolvedStage): Explained {
 		{ key: 'flour-in-build', of: stage.name },
 		'%',
 		'sum',
-		joined(allLines(stage)).flatMap(([line, percent]) =>
+		joined(linesWithin(stage)).flatMap(([line, percent]) =>
 			part(line, percent, 'flour-share', line.ingredient.composition.flour)
 		)
 	);
@@ -138,7 +139,7 @@ export function explainBuildFigure(stage: ResolvedStage, figure: BuildFigureKey)
 	if (!(flour > 0)) return given({ key: figure, of: stage.name }, 0, '%', { kind: 'formula' });
 	const parts =
 		figure === 'hydration'
-			? addedWaterOf(allLines(stage))
+			? addedWaterOf(linesWithin(stage))
 			: [
 					...joined(stage.lines)
 						.filter(([line]) => line.ingredient.kind === 'culture')
@@ -157,15 +158,6 @@ export function explainBuildFigure(stage: ResolvedStage, figure: BuildFigureKey)
 		worked({ key: 'grouped' }, '%', 'sum', parts),
 		own
 	]);
-}
-
-function allLines(stage: ResolvedStage): readonly ResolvedLine[] {
-	const lines: ResolvedLine[] = [];
-	sumLines(stage, (line) => {
-		lines.push(line);
-		return 0;
-	});
-	return lines;
 }
 
 /** One ingredient stands once, with all of its amounts together. */

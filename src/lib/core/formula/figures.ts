@@ -2,6 +2,7 @@ import type { Addition } from './addition.ts';
 import { isSoaked } from './formula.ts';
 import {
 	flourOf,
+	linesWithin,
 	stagesInOrder,
 	sumLines,
 	type ResolvedFormula,
@@ -88,6 +89,14 @@ export function allergensOf(stage: ResolvedStage): readonly string[] {
 	return [...found].sort();
 }
 
+/** What is fresh in a build: its own lines but the culture, and all that soaks or scalds inside it. */
+export function freshLines(stage: ResolvedStage): readonly ResolvedLine[] {
+	return [
+		...stage.lines.filter((line) => line.ingredient.kind !== 'culture'),
+		...stage.stages.filter((inner) => inner.kind !== 'build').flatMap(linesWithin)
+	];
+}
+
 /** The figures of one build in its own percentages. */
 export interface BuildFigures {
 	/** Water in percent of the build's own flour. */
@@ -99,7 +108,8 @@ export interface BuildFigures {
 }
 
 /**
- * Gives the figures of one build. The seed is the culture in its own lines and the builds inside it.
+ * Gives the figures of one build. The seed is the culture in its own lines and the builds inside it; what soaks or
+ * scalds inside it is fresh.
  * Failures: none; a build without flour has a hydration and inoculation of 0.
  * Example: culture 3.6, flour 16.2, water 16.2 is 1 : 4.5 : 4.5 at 100 % with an inoculation of 10 %.
  */
@@ -112,7 +122,7 @@ export function buildFiguresOf(stage: ResolvedStage): BuildFigures {
 	const seedFlour =
 		seedLines.reduce((t, line) => t + line.percentOfFlour * line.ingredient.composition.flour, 0) +
 		inner.reduce((total, stage) => total + flourOf(stage), 0);
-	const fresh = stage.lines.filter((line) => line.ingredient.kind !== 'culture');
+	const fresh = freshLines(stage);
 	const freshFlour = fresh.reduce(
 		(total, line) => total + line.percentOfFlour * line.ingredient.composition.flour,
 		0

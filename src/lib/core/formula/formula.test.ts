@@ -8,16 +8,20 @@ import {
 	figuresOf,
 	finalDoughView,
 	flourOf,
+	foldMinutes,
+	foldsTooLate,
 	grossFor,
 	resolveAlone,
 	resolveFormula,
 	scaledForBaked,
 	stagesInOrder,
 	sumLines,
+	yeastInForm,
 	type Formula,
 	type Pantry,
 	type Preparation,
-	type ResolvedFormula
+	type ResolvedFormula,
+	type WaitStep
 } from './index.ts';
 import { LEVAIN, OAT_LOAF, OAT_LOAF_PANTRY } from './oat-loaf.fixture.ts';
 
@@ -172,4 +176,36 @@ test('builds that name each other over and over end at what a dough can have, no
 	assert.ok(chained(30, 1).ok);
 	const deep = chained(60, 1);
 	assert.ok(!deep.ok && deep.error.kind === 'too-deep', JSON.stringify(deep));
+});
+
+test('yeast in another form does the same work: fresh 1, active dry 0.40, instant 0.33', () => {
+	assert.ok(Math.abs(yeastInForm(10, 'fresh', 'instant') - 3.3) < 1e-9);
+	assert.ok(Math.abs(yeastInForm(10, 'fresh', 'activeDry') - 4) < 1e-9);
+	assert.ok(Math.abs(yeastInForm(3.3, 'instant', 'activeDry') - 4) < 1e-9);
+	assert.equal(yeastInForm(0, 'instant', 'fresh'), 0);
+});
+
+test('folds that come when the wait is over are told, and done by nobody', () => {
+	const bulk = (minutes: number | null, foldsAtMinutes: readonly number[]): WaitStep => ({
+		kind: 'wait',
+		activity: 'bulk',
+		legs: [
+			{ named: null, place: 'room', ambientCelsius: 23, timeConstantMinutes: 420, minutes: 30 },
+			{ named: null, place: 'cold', ambientCelsius: 4, timeConstantMinutes: 240, minutes }
+		],
+		clock: {
+			leavening: 'sourdough',
+			referenceCelsius: 25,
+			underMinutes: 165,
+			ripeMinutes: 210,
+			overMinutes: 260,
+			carryShare: 0.5
+		},
+		foldsAtMinutes,
+		foldsAtShares: []
+	});
+	assert.deepEqual(foldsTooLate(bulk(60, [40, 90, 91])), [91]);
+	assert.deepEqual(foldsTooLate(bulk(null, [40, 260, 400])), [400]);
+	assert.deepEqual(foldsTooLate({ ...bulk(null, [4000]), clock: null }), []);
+	assert.deepEqual(foldMinutes(bulk(60, [40, 90, 400]), 90), [40, 90]);
 });

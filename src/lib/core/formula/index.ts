@@ -1,6 +1,7 @@
 export {
 	INGREDIENT_KINDS,
 	FRESH_YEAST_PER_GRAM,
+	yeastInForm,
 	type IngredientKind,
 	type Composition,
 	type Ingredient
@@ -61,7 +62,9 @@ export {
 	WAIT_ACTIVITIES,
 	WAIT_PLACES,
 	USUAL_CARRY_SHARE,
+	LONGEST_LEG_MINUTES,
 	foldMinutes,
+	foldsTooLate,
 	type Step,
 	type HandsOnActivity,
 	type MixingStretch,

@@ -109,6 +109,22 @@ export interface WaitStep {
 	readonly foldsAtShares: readonly number[];
 }
 
+/** No wait of a recipe is longer: a culture may stand in the cold for weeks (our default: six of them). */
+export const LONGEST_LEG_MINUTES = 60_480;
+
+/**
+ * Gives the folds of a wait that come when it is over: after the last of its legs, or where it lasts until it is ripe,
+ * after it is late at the temperature its clock is told for.
+ * Range: any wait. Source: definition. Failures: none.
+ * Example: of folds after 40 and 400 min in a bulk that is late after 260, the one at 400.
+ */
+export function foldsTooLate({ legs, clock, foldsAtMinutes }: WaitStep): readonly number[] {
+	const fixed = legs.reduce((total, { minutes }) => total + (minutes ?? 0), 0);
+	const isOpen = legs.some(({ minutes }) => minutes === null);
+	const last = isOpen ? Math.max(fixed, clock?.overMinutes ?? Infinity) : fixed;
+	return foldsAtMinutes.filter((at) => at > last);
+}
+
 /**
  * Gives the minutes after the start of a wait at which it is folded, in order.
  * Model: fixed offsets that fall within the wait, and shares of its length. Source: domain (folds).
@@ -116,7 +132,7 @@ export interface WaitStep {
  */
 export function foldMinutes(step: WaitStep, minutes: number): readonly number[] {
 	const byShare = step.foldsAtShares.map((share) => share * minutes);
-	return [...step.foldsAtMinutes, ...byShare].sort((a, b) => a - b);
+	return [...step.foldsAtMinutes.filter((at) => at <= minutes), ...byShare].sort((a, b) => a - b);
 }
 
 export interface BakeStep {

@@ -181,7 +181,13 @@ test('worked figure: every starting point leads to the same flour when it says t
 	const levain = { kind: 'preparation', preparationId: LEVAIN.id } as const;
 	close(from({ kind: 'on-hand', material: levain, onHand: { grams: 9814.33 } }), 23_666.4, 0.1);
 	const bread = { kind: 'ingredient', ingredientId: id<IngredientId>('bread flour') } as const;
-	close(from({ kind: 'on-hand', material: bread, onHand: { grams: 18_000 } }), 18_000 / 0.79, 1e-6);
+	// 70 % in the dough and a quarter of the levain, of which 3 % stay in the tub and 1000 g are kept back.
+	const inLevain = 0.25 / 0.97;
+	close(
+		from({ kind: 'on-hand', material: bread, onHand: { grams: 18_000 } }),
+		(18_000 - inLevain * 1000) / (0.7 + inLevain * 0.36),
+		1e-6
+	);
 	const none = totalFlourFrom({ kind: 'on-hand', material: levain, onHand: { grams: 900 } }, loaf);
 	assert.deepEqual(none, { ok: false, error: { kind: 'nothing-to-scale' } });
 	const biga = { kind: 'preparation', preparationId: id<PreparationId>('biga') } as const;

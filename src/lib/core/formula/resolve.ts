@@ -268,6 +268,11 @@ export function sumLines(stage: ResolvedStage, figure: (line: ResolvedLine) => n
 	return total;
 }
 
+/** Every ingredient line of a stage, those of its inner stages included. */
+export function linesWithin(stage: ResolvedStage): readonly ResolvedLine[] {
+	return [...stage.lines, ...stage.stages.flatMap(linesWithin)];
+}
+
 /** The share of a dough that is mixed: all but what is rolled in afterwards. */
 export function mixedShare(final: ResolvedStage): number {
 	const rolledIn = [...final.lines, ...final.stages]

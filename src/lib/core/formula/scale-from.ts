@@ -1,8 +1,8 @@
 import { given, worked, type Explained, type Source } from '../explain/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { Mass, Share } from '../units/index.ts';
-import type { Material, Preparation } from './formula.ts';
-import { stagesInOrder, sumLines, type ResolvedFormula } from './resolve.ts';
+import type { Material } from './formula.ts';
+import { mixedShare, type ResolvedFormula, type ResolvedStage } from './resolve.ts';
 
 /** What a formula can be scaled from. All lead to its total flour. */
 export type ScaleStart =
@@ -39,8 +39,8 @@ const ONE = given({ key: 'whole' }, 1, '1', { kind: 'constant', source: 'arithme
  * products, pieces by baked weight, dough, total flour, what is on hand of one material, or a mixer's fill.
  *
  * Model: pieces are divided by what the dough keeps, baked pieces also by what the oven leaves; flour =
- * dough / dough percent; on hand: flour = what reaches the mix / its percent of flour, a build being first
- * reduced by its loss and its take-back.
+ * dough / dough percent; on hand: flour = what is left after all that is kept back on the way / its percent of flour
+ * with all that is lost on the way. A mixer is filled by what is mixed, not by what is rolled in later.
  * Range: masses and counts above 0, shares below 1. Source: domain arithmetic (scaling). Failures:
  * `nothing-to-scale` for an amount that is not above 0, `not-in-formula`.
  * Example: 6.4 kg of ripe levain with 1 kg taken back scales a formula at 36 % to 15 000 g of flour.
@@ -65,15 +65,23 @@ export function totalFlourFrom(
 
 function doughFrom(
 	start: Exclude<ScaleStart, { kind: 'total-flour' | 'on-hand' }>,
-	{ formula }: ResolvedFormula
+	{ formula, final }: ResolvedFormula
 ): Explained {
 	const of = formula.name;
 	if (start.kind === 'dough') return given({ key: 'dough', of }, start.dough.grams, 'g', SET);
-	if (start.kind === 'mixer-fill')
-		return worked({ key: 'dough', of }, 'g', 'product', [
+	if (start.kind === 'mixer-fill') {
+		const filled = worked({ key: 'dough', of }, 'g', 'product', [
 			given({ key: 'mixer-most' }, start.mostDough.grams, 'g', SET),
 			given({ key: 'mixer-fill' }, start.fill.share, '1', SET)
 		]);
+		const mixed = mixedShare(final);
+		return mixed === 1
+			? filled
+			: worked({ key: 'dough', of }, 'g', 'quotient', [
+					filled,
+					given({ key: 'mixed-share', of }, mixed, '1', FORMULA)
+				]);
+	}
 	const inPieces =
 		start.kind === 'pieces' ? start.products.map(scaledDough) : start.products.map(bakedDough);
 	return worked({ key: 'dough', of }, 'g', 'quotient', [
@@ -109,54 +117,75 @@ function kept(term: Explained['term'], loss: Share): Explained {
 function fromOnHand(
 	material: Material,
 	onHand: Mass,
-	resolved: ResolvedFormula
+	{ formula, final }: ResolvedFormula
 ): Result<Explained, ScaleFailure> {
-	const found = shareOf(material, resolved);
-	if (!found) return fail({ kind: 'not-in-formula', material });
-	const { name: of, percentOfFlour, preparation } = found;
+	const found = takenBy(material, final);
+	if (found.name === null) return fail({ kind: 'not-in-formula', material });
+	const of = found.name;
 	const there = given({ key: 'on-hand', of }, onHand.grams, 'g', SET);
-	const usable = preparation
-		? worked({ key: 'build-usable', of }, 'g', 'difference', [
-				worked({ key: 'grouped' }, 'g', 'product', [
+	const usable =
+		found.keptBackGrams > 0
+			? worked({ key: 'build-usable', of }, 'g', 'difference', [
 					there,
-					kept({ key: 'build-loss', of }, preparation.buildLoss)
-				]),
-				given({ key: 'take-back', of }, preparation.takeBackGrams, 'g', FORMULA)
-			])
-		: there;
+					given({ key: 'kept-back-on-the-way', of }, found.keptBackGrams, 'g', FORMULA)
+				])
+			: there;
 	return positive(
-		worked({ key: 'total-flour', of: resolved.formula.name }, 'g', 'per-percent', [
+		worked({ key: 'total-flour', of: formula.name }, 'g', 'per-percent', [
 			usable,
-			given({ key: 'percent', of }, percentOfFlour, '%', FORMULA)
+			given({ key: 'percent-with-losses', of }, found.percentOfFlour, '%', FORMULA)
 		])
 	);
 }
 
-/** How much of a material the whole formula takes; an ingredient counts in every stage it is in. */
-function shareOf(
-	material: Material,
-	{ final }: ResolvedFormula
-): {
-	readonly name: string;
+/** How much of a material is taken: so many percent of the total flour, and so much more for what is kept back. */
+interface Taken {
+	/** null where the formula has none of it. */
+	readonly name: string | null;
 	readonly percentOfFlour: number;
-	readonly preparation: Preparation | null;
-} | null {
-	const stages = stagesInOrder(final);
-	if (material.kind === 'preparation') {
-		const own = stages.filter((stage) => stage.preparation?.id === material.preparationId);
-		const [first] = own;
-		if (!first) return null;
-		const percentOfFlour = own.reduce((total, stage) => total + stage.percentOfFlour, 0);
-		return { name: first.name, percentOfFlour, preparation: first.preparation };
-	}
-	const name = stages
-		.flatMap((stage) => stage.lines)
-		.find((line) => line.ingredient.id === material.ingredientId)?.ingredient.name;
-	if (name === undefined) return null;
-	const percentOfFlour = sumLines(final, (line) =>
-		line.ingredient.id === material.ingredientId ? line.percentOfFlour : 0
-	);
-	return { name, percentOfFlour, preparation: null };
+	readonly keptBackGrams: number;
+}
+
+const NOTHING: Taken = { name: null, percentOfFlour: 0, keptBackGrams: 0 };
+
+function together(one: Taken, other: Taken): Taken {
+	return {
+		name: one.name ?? other.name,
+		percentOfFlour: one.percentOfFlour + other.percentOfFlour,
+		keptBackGrams: one.keptBackGrams + other.keptBackGrams
+	};
+}
+
+/**
+ * What a stage takes of a material for each percent of total flour that is made of it, with all that is lost and kept
+ * back between the material and the dough. `made` is the stage as it has to be made: gross, not what is needed of it.
+ */
+function takenBy(
+	material: Material,
+	stage: ResolvedStage,
+	made: Omit<Taken, 'name'> = { percentOfFlour: stage.percentOfFlour, keptBackGrams: 0 }
+): Taken {
+	const share = (percentOfFlour: number): Omit<Taken, 'name'> => ({
+		percentOfFlour: (made.percentOfFlour * percentOfFlour) / stage.percentOfFlour,
+		keptBackGrams: (made.keptBackGrams * percentOfFlour) / stage.percentOfFlour
+	});
+	const own = stage.lines
+		.filter(
+			({ ingredient }) => material.kind === 'ingredient' && ingredient.id === material.ingredientId
+		)
+		.map(({ ingredient, percentOfFlour }) => ({ name: ingredient.name, ...share(percentOfFlour) }));
+	const inner = stage.stages.map((stage): Taken => {
+		const needed = share(stage.percentOfFlour);
+		const kept = 1 - (stage.preparation?.buildLoss.share ?? 0);
+		const gross = {
+			percentOfFlour: needed.percentOfFlour / kept,
+			keptBackGrams: (needed.keptBackGrams + (stage.preparation?.takeBackGrams ?? 0)) / kept
+		};
+		return material.kind === 'preparation' && stage.preparation?.id === material.preparationId
+			? { name: stage.name, ...gross }
+			: takenBy(material, stage, gross);
+	});
+	return [...own, ...inner].reduce(together, NOTHING);
 }
 
 function positive(explained: Explained): Result<Explained, ScaleFailure> {

@@ -1,4 +1,10 @@
-import { additionOrder, sumLines, type Ingredient, type ResolvedStage } from '../formula/index.ts';
+import {
+	additionOrder,
+	sumLines,
+	type Addition,
+	type Ingredient,
+	type ResolvedStage
+} from '../formula/index.ts';
 import {
 	heatCapacityOfMixture,
 	WATER,
@@ -131,8 +137,19 @@ function ingredientOf({ material }: WeighUpLine, stage: ResolvedStage): Ingredie
 	);
 }
 
+/** The heat capacity of a dough in its bowl: what is folded or rolled in comes after the mixer. */
+export function heatCapacityOfBowl(final: ResolvedStage): SpecificHeat {
+	const isMixed = ({ addition }: { readonly addition: Addition }) =>
+		additionOrder(addition) < additionOrder('fold-in');
+	return heatCapacityOf({
+		...final,
+		lines: final.lines.filter(isMixed),
+		stages: final.stages.filter(isMixed)
+	});
+}
+
 /** The heat capacity of a stage with all that is in it. */
-export function heatCapacityOf(stage: ResolvedStage): SpecificHeat {
+function heatCapacityOf(stage: ResolvedStage): SpecificHeat {
 	const parts: { grams: number; heatCapacity: Ingredient['heatCapacity'] }[] = [];
 	sumLines(stage, ({ percentOfFlour, ingredient }) => {
 		parts.push({ grams: percentOfFlour, heatCapacity: ingredient.heatCapacity });

@@ -65,7 +65,7 @@ export function plainMix(flourGrams: number, ...lines: readonly PlainLine[]): Mi
 				extras: []
 			}
 		],
-		formulas: [{ formula, limits: { least: { grams: 0 }, most: { grams: 60_000 } } }],
+		formulas: [{ formula, limits: [{ least: { grams: 0 }, most: { grams: 60_000 } }] }],
 		pantry: { ingredients: PANTRY, preparations: new Map(), causticMost: { share: 0.04 } },
 		scales: [{ name: 'scale', capacity: { grams: 60_000 }, division: { grams: 1 } }],
 		made: { mixes: [], preparations: [] }

@@ -1,5 +1,5 @@
 export { mixingOf } from './mix-stages.ts';
-export { heatCapacityOf } from './bowl-parts.ts';
+export { heatCapacityOfBowl } from './bowl-parts.ts';
 export {
 	waterOfMix,
 	frictionOfMix,

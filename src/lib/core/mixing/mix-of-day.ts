@@ -1,8 +1,9 @@
 import type { DoughInstrument, MixProgram } from '../heat/index.ts';
+import { mixedShare } from '../formula/index.ts';
 import { learnedFriction, type LearnedFriction, type MeasuredMix } from '../learning/index.ts';
 import type { Mix } from '../production/index.ts';
 import { bowlWaterInput, type MomentTemperature, type WaterSupply } from './bowl-of-day.ts';
-import { heatCapacityOf } from './bowl-parts.ts';
+import { heatCapacityOfBowl } from './bowl-parts.ts';
 import { frictionHistory, isByHand, type FrictionRecipe } from './by-hand.ts';
 import type { WaterOfMixInput } from './water-of-mix.ts';
 
@@ -76,7 +77,8 @@ export function mixOfDay(
 	const { final } = mix.resolved;
 	const mixer =
 		mixed.mixerId === null && isByHand(recipe.steps) ? null : mixerOf(mixers, mix, mixed.mixerId);
-	const fillShare = mixer ? mix.dough.value / mixer.mostGrams : 1;
+	const inBowl = mix.dough.value * mixedShare(final);
+	const fillShare = mixer ? inBowl / mixer.mostGrams : 1;
 	const history = frictionHistory(recipe, own, others);
 	const { book } = history.own;
 	const done = { program: mixed.program ?? book.program, fill: fillShare };
@@ -112,13 +114,13 @@ export function mixOfDay(
 			: null,
 		nowMs
 	);
-	const heatCapacity = heatCapacityOf(final).kilojoulesPerKilogramKelvin;
+	const heatCapacity = heatCapacityOfBowl(final).kilojoulesPerKilogramKelvin;
 	return { recipe, mix, mixer, fillShare, friction, input, heatCapacity };
 }
 
 /** The mixer that was named, or the first that takes the dough. */
 function mixerOf(mixers: readonly Mixer[], mix: Mix, mixerId: string | null): Mixer | null {
-	const grams = mix.dough.value;
+	const grams = mix.dough.value * mixedShare(mix.resolved.final);
 	return (
 		mixers.find((mixer) => mixer.id === mixerId) ??
 		mixers.find((mixer) => grams >= mixer.leastGrams && grams <= mixer.mostGrams) ??

@@ -22,7 +22,7 @@ function input(): WaterOfMixInput {
 				extras: []
 			}
 		],
-		formulas: [{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: 60_000 } } }],
+		formulas: [{ formula: OAT_LOAF, limits: [{ least: { grams: 0 }, most: { grams: 60_000 } }] }],
 		pantry: OAT_LOAF_PANTRY,
 		scales: [{ name: 'scale', capacity: { grams: 60_000 }, division: { grams: 1 } }],
 		made: { mixes: [], preparations: [] }

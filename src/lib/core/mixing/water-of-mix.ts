@@ -22,7 +22,7 @@ import {
 } from '../heat/index.ts';
 import type { WeighUpLine } from '../production/index.ts';
 import type { Mass, SpecificEnergy, Temperature, TemperatureDifference } from '../units/index.ts';
-import { bowlParts, heatCapacityOf, type Bowl, type BowlTemperatures } from './bowl-parts.ts';
+import { bowlParts, heatCapacityOfBowl, type Bowl, type BowlTemperatures } from './bowl-parts.ts';
 import { stageThrough, type StageOfWater, type StagingInput } from './water-of-stages.ts';
 
 export interface WaterOfMixInput extends Bowl, BowlTemperatures, StagingInput {
@@ -84,7 +84,7 @@ export function waterOfMix(input: WaterOfMixInput): WaterOfMix | null {
 		flour: input.flour,
 		room: input.room,
 		preferment: meanPreferment(input),
-		friction: { ...input.friction, heatCapacity: heatCapacityOf(input.stage) }
+		friction: { ...input.friction, heatCapacity: heatCapacityOfBowl(input.stage) }
 	};
 	const staged = stageThrough(input, found, balance);
 	const resting = staged?.rests ? staged : null;

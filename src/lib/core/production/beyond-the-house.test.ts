@@ -10,7 +10,7 @@ import { large, of, PRODUCTS, demand, FINE, INPUT, day, close } from './oat-loaf
 test('more mixes than a night has room for are told at their dough, at once, and the others stand', () => {
 	const other: Formula = { ...OAT_LOAF, id: id<FormulaId>('other loaf'), name: 'other loaf' };
 	const third = id<ProductId>('third');
-	const limits = { least: { grams: 0 }, most: { grams: 1600 } };
+	const limits = [{ least: { grams: 0 }, most: { grams: 1600 } }];
 	const input: ProductionInput = {
 		...INPUT,
 		products: [...PRODUCTS, of(third, 900, other.id)],
@@ -37,7 +37,7 @@ test('more mixes than a night has room for are told at their dough, at once, and
 
 test('a date takes so many mixes in all: what asks for most is told first', () => {
 	const names = ['a', 'b', 'c', 'd', 'e'];
-	const limits = { least: { grams: 0 }, most: { grams: 1600 } };
+	const limits = [{ least: { grams: 0 }, most: { grams: 1600 } }];
 	const formulas = names.map((name) => ({
 		formula: { ...OAT_LOAF, id: id<FormulaId>(name), name },
 		limits
@@ -65,7 +65,7 @@ test('a formula scaled by itself makes no more mixes than a night has room for, 
 	assert.ok(resolved.ok);
 	const flour = given({ key: 'total-flour' }, 10_000, 'g', { kind: 'bakery' });
 	const at = (most: number) =>
-		scaledBatch(resolved.value, flour, { least: { grams: 0 }, most: { grams: most } }, FINE);
+		scaledBatch(resolved.value, flour, [{ least: { grams: 0 }, most: { grams: most } }], FINE);
 	const ten = at(2101);
 	assert.ok(ten.ok && ten.value.mixes.length === 10, 'ten kilos of flour are 21 010 g of dough');
 	for (const most of [300, 0.5, 5e-324]) {

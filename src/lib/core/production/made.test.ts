@@ -160,7 +160,7 @@ test('pieces are neither lost nor doubled, and no mix gives more than it holds',
 });
 
 test('mixes that were begun keep their numbers and masses, and free numbers go to what is still to be made', () => {
-	const limits = { least: { grams: 0 }, most: { grams: 20_000 } };
+	const limits = [{ least: { grams: 0 }, most: { grams: 20_000 } }];
 	const found = mixesOf(dough, products, [demand(large, 40)], limits, SCALES, [
 		mix(2, forLarge(15), [large, 15])
 	]);
@@ -181,7 +181,7 @@ test('mixes that were begun keep their numbers and masses, and free numbers go t
 });
 
 test('dough for exactly what the mixer takes is one mix, and a gram more is two', () => {
-	const most = (grams: number) => ({ least: { grams: 0 }, most: { grams } });
+	const most = (grams: number) => [{ least: { grams: 0 }, most: { grams } }];
 	const count = (grams: number) => {
 		const found = mixesOf(dough, products, [demand(large, 20)], most(grams), SCALES);
 		assert.ok(found.ok);
@@ -224,7 +224,7 @@ test('an ingredient that is written twice for one time is weighed once, as both 
 	};
 	const whole = resolveFormula(split, OAT_LOAF_PANTRY);
 	assert.ok(whole.ok);
-	const limits = { least: { grams: 0 }, most: { grams: 60_000 } };
+	const limits = [{ least: { grams: 0 }, most: { grams: 60_000 } }];
 	const weighed = (of: typeof dough) => {
 		const found = mixesOf(of, products, [demand(large, 20)], limits, SCALES);
 		assert.ok(found.ok);
@@ -249,7 +249,7 @@ test('a made levain gives what is left of it after its loss and what is kept bac
 				doughs: [{ formulaId: OAT_LOAF.id, scaledWeight }],
 				extras: []
 			})),
-			formulas: [{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: 60_000 } } }],
+			formulas: [{ formula: OAT_LOAF, limits: [{ least: { grams: 0 }, most: { grams: 60_000 } }] }],
 			pantry: OAT_LOAF_PANTRY,
 			scales: SCALES,
 			made: {

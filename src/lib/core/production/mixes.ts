@@ -9,10 +9,25 @@ import { coverByMade, type MadeMix } from './made.ts';
 import { shareOut } from './share-out.ts';
 import { weighUp, type WeighUpLine } from './weigh-up.ts';
 
-/** What the mixer takes of one dough. */
-export interface MixLimits {
+/** What one mixer takes of one dough. */
+export interface MixerRange {
 	readonly least: Mass;
 	readonly most: Mass;
+}
+
+/** What the mixers of the house take of one dough, each by itself: 10 to 20 and 40 to 80 kg take no 30. */
+export type MixLimits = readonly MixerRange[];
+
+/** The most that any of the mixers takes. */
+export function mostOfMixers(limits: MixLimits): Mass {
+	return { grams: Math.max(0, ...limits.map(({ most }) => most.grams)) };
+}
+
+/** Whether one of the mixers takes so much of a dough. */
+export function fitsMixer(limits: MixLimits, grams: number): boolean {
+	return limits.some(
+		({ least, most }) => grams >= least.grams - 1e-6 && grams <= most.grams + 1e-6
+	);
 }
 
 export interface Mix {
@@ -55,6 +70,12 @@ export const MOST_MIXES_OF_DATE = 240;
 /** How far from an even split a mix may end so that it ends with a drop (our default). */
 const SNAP_TO_DROP = 0.08;
 
+/** Mixes of one size, with what each becomes. */
+interface MixesAlike {
+	readonly shared: readonly (readonly Portion[])[];
+	readonly dough: Explained;
+}
+
 /** A mix before its number is known. */
 type UnnumberedMix = Omit<Mix, 'ordinal' | 'count'>;
 
@@ -62,9 +83,10 @@ type UnnumberedMix = Omit<Mix, 'ordinal' | 'count'>;
  * Gives the mixes of one dough for the day: those that were begun as they are, and for what they leave equal
  * batches that fit the mixer, each with its pieces and its weigh-up.
  *
- * Model: dough = pieces x weight / (1 - dough loss); as few equal mixes as the mixer allows, each as
- * large as the one with most to cover, since pieces stay whole and a mix rather ends with a drop. Total flour = dough / dough percent.
- * Range: any demands of this dough's products. Source: domain arithmetic (mixes). Failures:
+ * Model: dough = pieces x weight / (1 - dough loss); as few equal mixes as fit a mixer, each as
+ * large as the one with most to cover, since pieces stay whole; a mix
+ * ends with a drop where that makes no more dough. Total flour = dough / dough percent.
+ * Where no number of mixes fits one, the fewest that no mixer is too small for. Range: any demands of this dough's products. Source: domain arithmetic (mixes). Failures:
  * `piece-exceeds-mixer`, `beyond-the-house`, `no-scales`.
  * Example: 40 x 900 g and 24 x 520 g at 2.5 % loss in a mixer of 30 kg are 2 x 24 861.5 g.
  */
@@ -144,12 +166,17 @@ function plannedMixes(
 	const wanted = new Set(demands.map((demand) => demand.productId));
 	const keptShare = 1 - resolved.formula.doughLoss.share;
 	// The mixer never sees what is rolled in afterwards.
-	const most = limits.most.grams / mixedShare(resolved.final);
+	const mixed = mixedShare(resolved.final);
+	const most = mostOfMixers(limits).grams / mixed;
 	const heaviest = products
 		.filter((product) => wanted.has(product.id))
 		.sort((a, b) => b.scaledWeight.grams - a.scaledWeight.grams)[0];
 	if (heaviest && heaviest.scaledWeight.grams / keptShare > most)
-		return fail({ kind: 'piece-exceeds-mixer', product: heaviest.name, most: limits.most });
+		return fail({
+			kind: 'piece-exceeds-mixer',
+			product: heaviest.name,
+			most: mostOfMixers(limits)
+		});
 
 	const inPieces = demands.reduce(
 		(total, demand) => total + demand.pieces * (weights.get(demand.productId)?.grams ?? 0),
@@ -168,18 +195,28 @@ function plannedMixes(
 		Math.ceil(inPieces / keptShare / most - 1e-9),
 		Math.ceil(ofHeaviest / Math.max(1, wholePieces))
 	);
+	/** What fits under the largest mixer, but is not enough for any; taken where no number of mixes fits. */
+	let tooSmall: MixesAlike | null = null;
+	const least = Math.min(...limits.map((range) => range.least.grams));
 	for (;;) {
+		if (tooSmall && count > MOST_MIXES) return weighed(resolved, tooSmall, scales);
 		if (count > MOST_MIXES) return fail(beyondTheHouse(Math.min(count, pieces)));
 		spendWork(count * demands.length);
-		for (const snap of [SNAP_TO_DROP, 0]) {
+		const [even, snapped] = [0, SNAP_TO_DROP].map((snap) => {
 			const shared = shareOut(demands, weights, count, snap);
 			const each = shared.map((portions) => doughOfPortions(portions, weights, names, resolved));
 			const dough =
 				each.length === 1 && each[0]
 					? each[0]
 					: worked({ key: 'mix-dough', of: resolved.formula.name }, 'g', 'largest', each);
-			if (dough.value <= most + 1e-6) return weighed(resolved, shared, dough, scales);
-		}
+			return { shared, dough };
+		}) as [MixesAlike, MixesAlike];
+		// Mixes are alike: one that ends with its drop makes all as large, and that may cost nothing.
+		const chosen = snapped.dough.value <= even.dough.value + 1e-6 ? snapped : even;
+		if (fitsMixer(limits, chosen.dough.value * mixed)) return weighed(resolved, chosen, scales);
+		if (chosen.dough.value <= most + 1e-6) tooSmall ??= chosen;
+		// More mixes are smaller still.
+		if (tooSmall && chosen.dough.value * mixed < least) return weighed(resolved, tooSmall, scales);
 		count += 1;
 	}
 }
@@ -211,8 +248,7 @@ function doughOfPortions(
 
 function weighed(
 	resolved: ResolvedFormula,
-	shared: readonly (readonly Portion[])[],
-	dough: Explained,
+	{ shared, dough }: MixesAlike,
 	scales: readonly WeighingScale[]
 ): Result<readonly UnnumberedMix[], MixFailure> {
 	const totalFlour = totalFlourOf(resolved, dough);

@@ -41,7 +41,7 @@ export const demand = (
 export const INPUT: ProductionInput = {
 	demands: [demand(large, 40), demand(small, 24)],
 	products: PRODUCTS,
-	formulas: [{ formula: OAT_LOAF, limits: { least: { grams: 4000 }, most: { grams: 30_000 } } }],
+	formulas: [{ formula: OAT_LOAF, limits: [{ least: { grams: 4000 }, most: { grams: 30_000 } }] }],
 	pantry: OAT_LOAF_PANTRY,
 	scales: FINE,
 	made: { mixes: [], preparations: [] }

@@ -14,6 +14,7 @@ import {
 } from '../identity.ts';
 import {
 	divide,
+	fitsMixer,
 	dueOf,
 	productionOf,
 	scaledBatch,
@@ -77,20 +78,56 @@ test('the earliest drops come from the first mix', () => {
 	assert.equal(dueOf(mixes[1]![0]!), 2000);
 });
 
-test('a mix ends with a drop when that is nearly an even split, and not when the mixer forbids it', () => {
-	const input = {
-		...INPUT,
-		demands: [demand(large, 28, 1000, 'ferry'), demand(large, 26, 2000, 'shop')]
-	};
-	const drops = (most: number) =>
+test('a mix ends with a drop where that makes no more dough, and an even split stands where it would', () => {
+	const drops = (early: number, late: number, most = 30_000) =>
 		day({
-			...input,
-			formulas: [{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: most } } }]
+			...INPUT,
+			demands: [demand(large, early, 1000, 'ferry'), demand(large, late, 2000, 'shop')],
+			formulas: [{ formula: OAT_LOAF, limits: [{ least: { grams: 0 }, most: { grams: most } }] }]
 		}).doughs[0]!.mixes.map((mix) =>
 			mix.portions.flatMap((portion) => portion.drops.map((drop) => drop.pieces))
 		);
-	assert.deepEqual(drops(30_000), [[28], [26]]);
-	assert.deepEqual(drops(25_500), [[27], [1, 26]]);
+	assert.deepEqual(drops(26, 27), [[26], [27]]);
+	assert.deepEqual(drops(28, 26), [[27], [1, 26]], 'two of 28 would be two pieces too many');
+});
+
+test('three drops of 46, 58 and 46 loaves on a mixer of 55 kg are 138.5 kg and not 160.6', () => {
+	const { doughs } = day({
+		...INPUT,
+		demands: [46, 58, 46].map((pieces, at) => demand(large, pieces, at, `drop ${at}`)),
+		formulas: [{ formula: OAT_LOAF, limits: [{ least: { grams: 0 }, most: { grams: 55_000 } }] }]
+	});
+	const mixes = doughs[0]!.mixes;
+	close(
+		mixes.reduce((total, mix) => total + mix.dough.value, 0),
+		(150 * 900) / 0.975,
+		1e-6
+	);
+	assert.deepEqual(
+		mixes.map((mix) => mix.portions.reduce((total, portion) => total + portion.pieces, 0)),
+		[50, 50, 50]
+	);
+});
+
+test('each mix fits a real mixer: 10 to 20 and 40 to 80 kg take no 30', () => {
+	const HOUSE_OF_TWO = [
+		{ least: { grams: 10_000 }, most: { grams: 20_000 } },
+		{ least: { grams: 40_000 }, most: { grams: 80_000 } }
+	];
+	const kilograms = (pieces: number) =>
+		day({
+			...INPUT,
+			demands: [demand(large, pieces)],
+			formulas: [{ formula: OAT_LOAF, limits: HOUSE_OF_TWO }]
+		}).doughs[0]!.mixes.map((mix) => Math.round(mix.dough.value / 100) / 10);
+	// 30 kg: no one mix, two of 15 in the small one. 50 kg: one in the large one. 90 kg: two in the large one.
+	assert.deepEqual(kilograms(33), [15.7, 15.7], 'rounded up to whole pieces');
+	assert.deepEqual(kilograms(54), [49.8]);
+	assert.deepEqual(kilograms(98), [45.2, 45.2]);
+	// Less than any takes stays one mix, and is told as too small.
+	assert.deepEqual(kilograms(6), [5.5]);
+	assert.equal(fitsMixer(HOUSE_OF_TWO, 5500), false);
+	assert.equal(fitsMixer(HOUSE_OF_TWO, 20_000), true);
 });
 
 test('a build that two doughs take from is made once', () => {
@@ -122,7 +159,7 @@ test('what cannot be made is reported beside what can', () => {
 	]);
 	const tiny = day({
 		...INPUT,
-		formulas: [{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: 500 } } }]
+		formulas: [{ formula: OAT_LOAF, limits: [{ least: { grams: 0 }, most: { grams: 500 } }] }]
 	});
 	assert.deepEqual(tiny.unmade[0]?.reason, {
 		kind: 'piece-exceeds-mixer',
@@ -167,7 +204,7 @@ test('any order: every piece is in a mix, mixes fit the mixer, and rounding neve
 					demand(large, ordered.later, 60_000, 'shop')
 				],
 				formulas: [
-					{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: ordered.most } } }
+					{ formula: OAT_LOAF, limits: [{ least: { grams: 0 }, most: { grams: ordered.most } }] }
 				]
 			};
 			const production = day(input);
@@ -202,7 +239,7 @@ test('any order: every piece is in a mix, mixes fit the mixer, and rounding neve
 });
 
 test('scaling is linear: twice the pieces in one mix is twice every exact weight', () => {
-	const roomy = [{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: 1e9 } } }];
+	const roomy = [{ formula: OAT_LOAF, limits: [{ least: { grams: 0 }, most: { grams: 1e9 } }] }];
 	fc.assert(
 		fc.property(fc.integer({ min: 1, max: 500 }), (pieces) => {
 			const lines = (count: number) =>
@@ -361,7 +398,7 @@ test('what is rolled in after the mix does not count at the mixer', () => {
 			}
 		]
 	};
-	const limits = { least: { grams: 0 }, most: { grams: 20_000 } };
+	const limits = [{ least: { grams: 0 }, most: { grams: 20_000 } }];
 	// A quarter on top of the dough: 25 kg in pieces are 20 kg at the mixer.
 	const production = day({
 		...INPUT,

@@ -5,7 +5,9 @@ import type { WeighingFailure, WeighingScale } from '../units/index.ts';
 import { buildsOf, type Build } from './builds.ts';
 import {
 	beyondTheHouse,
+	fitsMixer,
 	MOST_MIXES,
+	mostOfMixers,
 	type BeyondTheHouse,
 	type Mix,
 	type MixLimits
@@ -35,10 +37,14 @@ export function scaledBatch(
 ): Result<ScaledBatch, WeighingFailure | BeyondTheHouse> {
 	const of = resolved.formula.name;
 	const percent = resolved.final.percentOfFlour;
-	const most = limits.most.grams / mixedShare(resolved.final);
+	const most = mostOfMixers(limits).grams / mixedShare(resolved.final);
 	const dough = (totalFlour.value * percent) / 100;
-	const count = Math.max(1, Math.ceil(dough / most - 1e-9));
-	if (!(count <= MOST_MIXES)) return fail(beyondTheHouse(count));
+	const fewest = Math.max(1, Math.ceil(dough / most - 1e-9));
+	if (!(fewest <= MOST_MIXES)) return fail(beyondTheHouse(fewest));
+	const fits = (count: number) => fitsMixer(limits, (dough / count) * mixedShare(resolved.final));
+	const counts = Array.from({ length: MOST_MIXES - fewest + 1 }, (_, more) => fewest + more);
+	// Where no number of mixes fits one of the mixers, the fewest that none is too small for.
+	const count = counts.find(fits) ?? fewest;
 	const flour =
 		count === 1
 			? totalFlour

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { Dough, Mix } from '../../core/production/index.ts';
-	import { formatMass, formatNumber } from '../../core/units/index.ts';
+	import { mixedShare } from '../../core/formula/index.ts';
+	import { fitsMixer, type Dough, type Mix } from '../../core/production/index.ts';
+	import { formatBulk, formatMass, formatNumber } from '../../core/units/index.ts';
 	import WeighUpTable from '../../sheets/WeighUpTable.svelte';
 
 	interface Props {
@@ -35,7 +36,14 @@
 			? [{ name: 'Yeast as fresh', value: percent(dough.figures.yeastFreshEquivalent, 2) }]
 			: [])
 	]);
-	const tooSmall = (mix: Mix) => !mix.made && mix.dough.value < dough.limits.least.grams;
+	const tooSmall = (mix: Mix) =>
+		!mix.made && !fitsMixer(dough.limits, mix.dough.value * mixedShare(mix.resolved.final));
+	/** "5 to 32 kg", one for each mixer. */
+	const ranges = $derived(
+		dough.limits
+			.map(({ least, most }) => `${formatBulk(least, units)} to ${formatBulk(most, units)}`)
+			.join(', or ')
+	);
 	const numbers = (mixes: readonly Mix[]) => mixes.map((mix) => mix.ordinal).join(' and ');
 </script>
 
@@ -60,13 +68,13 @@
 						</p>
 						{#if tooSmall(first)}
 							<p class="mt-1">
-								This mix is below the {mass(dough.limits.least.grams)} the mixer needs to catch the dough:
-								mix it by hand, or bring orders together.
+								No mixer catches so little of it ({ranges}): mix it by hand, or bring orders
+								together.
 							</p>
 						{/if}
 					{/each}
 					<p class="text-note text-ink-2">
-						The mixer takes up to {mass(dough.limits.most.grams)} of it.
+						At the mixer: {ranges}.
 					</p>
 				</header>
 				<ul class="mb-3">

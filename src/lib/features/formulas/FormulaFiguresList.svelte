@@ -4,6 +4,7 @@
 		costOf,
 		costOfPiece,
 		explainFigure,
+		yeastInForm,
 		type FigureKey,
 		type ResolvedFormula
 	} from '../../core/formula/index.ts';
@@ -28,6 +29,7 @@
 		{ key: 'wholegrain', name: 'Wholegrain', decimals: 1 },
 		{ key: 'doughPercent', name: 'Dough', decimals: 1 }
 	];
+	const yeast = $derived(model.figures?.yeastFreshEquivalent ?? 0);
 	const cost = $derived(costOf(resolved));
 	const money = (value: number) =>
 		`${model.view.currency ? `${model.view.currency}\u00a0` : ''}${formatNumber(value, 2)}`;
@@ -59,6 +61,12 @@
 			</dd>
 		{/each}
 	</dl>
+	{#if yeast > 0}
+		<p class="text-note text-ink-2" data-yeast-forms>
+			That much yeast is {formatNumber(yeastInForm(yeast, 'fresh', 'activeDry'), 2)} % active dry, or
+			{formatNumber(yeastInForm(yeast, 'fresh', 'instant'), 2)} % instant.
+		</p>
+	{/if}
 	<p class="mt-2">
 		<b>Allergens:</b>
 		{model.figures?.allergens.join(', ') || 'none named'}.

@@ -76,7 +76,7 @@
 		return scaledBatch(
 			resolved,
 			totalFlour,
-			{ least: { grams: 0 }, most: { grams: most > 0 ? most : Infinity } },
+			[{ least: { grams: 0 }, most: { grams: most > 0 ? most : Infinity } }],
 			view.scales
 		);
 	});

@@ -2,7 +2,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { RipeningView } from '../../contracts/ripening-views.ts';
 	import type { DoughCard } from '../../core/ripening/index.ts';
-	import { favourOf } from '../../core/fermentation/index.ts';
+	import { favourOf, timeFactorOfYeast } from '../../core/fermentation/index.ts';
 	import {
 		formatDifference,
 		formatMinutes,
@@ -35,6 +35,11 @@
 	);
 	const ripeText = (told: DoughCard) =>
 		told.marks.ripe === null ? 'not ripe within three days' : `ripe ${at(told.marks.ripe)}`;
+	/** Time goes inversely with yeast only so far: what half of it would do is not told beyond. */
+	const canHaveHalf = $derived.by(() => {
+		const { yeastPercent } = dough.view;
+		return yeastPercent !== null && timeFactorOfYeast(yeastPercent, yeastPercent / 2).ok;
+	});
 	const asks = $derived.by(() => {
 		const all: { name: string; text: string }[] = [];
 		for (const retarder of view.retarders) {
@@ -50,7 +55,7 @@
 			name: `with the room ${formatDifference({ kelvins: WARMER_KELVINS }, 0, units)} warmer from now on`,
 			text: ripeText(model.ask(dough, { kind: 'room-changes', kelvins: WARMER_KELVINS }))
 		});
-		if (story.clock.leavening === 'bakers-yeast')
+		if (story.clock.leavening === 'bakers-yeast' && canHaveHalf)
 			all.push({
 				name: 'had it half the yeast',
 				text: ripeText(model.ask(dough, { kind: 'yeast-times', factor: 0.5 }))

@@ -235,8 +235,6 @@ function productionInput(
 	made: ProductionInput['made']
 ): ProductionInput {
 	const dueMs = new Map(drops.map((drop) => [drop.id, drop.dueMs]));
-	const least = Math.min(...mixers.map((mixer) => mixer.leastGrams));
-	const most = Math.max(...mixers.map((mixer) => mixer.mostGrams));
 	return {
 		demands: orders.flatMap((line) => {
 			const due = dueMs.get(line.dropId);
@@ -253,11 +251,11 @@ function productionInput(
 		products: book.products.map(({ product }) => product),
 		formulas: book.formulas.map((revision) => ({
 			formula: revision.formula,
-			limits: {
+			limits: mixers.map(({ leastGrams, mostGrams }) => ({
 				// Hands take as little as there is.
-				least: { grams: Number.isFinite(least) && !isByHand(revision.steps) ? least : 0 },
-				most: { grams: Math.min(revision.mostDoughGrams ?? Infinity, Math.max(most, 0)) }
-			}
+				least: { grams: isByHand(revision.steps) ? 0 : leastGrams },
+				most: { grams: Math.min(revision.mostDoughGrams ?? Infinity, mostGrams) }
+			}))
 		})),
 		pantry: book.pantry,
 		scales,

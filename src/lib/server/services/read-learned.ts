@@ -9,7 +9,7 @@ import {
 	type LearnedClock,
 	type LearnedTub
 } from '../../core/learning/index.ts';
-import { frictionHistory, heatCapacityOf, isByHand } from '../../core/mixing/index.ts';
+import { frictionHistory, heatCapacityOfBowl, isByHand } from '../../core/mixing/index.ts';
 import { ripeningStep } from '../../core/ripening/index.ts';
 import { addDays, wallTimeOf, type BakeDate } from '../../core/time/index.ts';
 import { loadBakery, loadMixers } from '../db/bakery.ts';
@@ -88,7 +88,7 @@ async function learnedOf(
 	if (!revision) return null;
 	const resolved = resolveFormula(revision.formula, book.pantry);
 	if (!resolved.ok) return null;
-	const heatCapacity = heatCapacityOf(resolved.value.final).kilojoulesPerKilogramKelvin;
+	const heatCapacity = heatCapacityOfBowl(resolved.value.final).kilojoulesPerKilogramKelvin;
 	const step = ripeningStep(revision.steps);
 	const observations = await loadObservationsOf(
 		db,

@@ -1,6 +1,6 @@
 import type { RipeningDoughView } from '../../contracts/ripening-views.ts';
 import { proofAhead } from '../../core/planning/index.ts';
-import type { ResolvedStage } from '../../core/formula/index.ts';
+import { figuresOf, type ResolvedStage } from '../../core/formula/index.ts';
 import type { Build, Mix } from '../../core/production/index.ts';
 import { followedLog, ripeningStep } from '../../core/ripening/index.ts';
 import { stirredTarget } from '../../core/mixing/index.ts';
@@ -45,6 +45,7 @@ export async function loadRipeningDoughs(
 				targetCelsius: stirredTarget(recipe.steps),
 				plannedMs: (batch && starts.get(batch.id)) ?? null,
 				step,
+				yeastPercent: null,
 				clockFactor: 1,
 				clockUsed: 0,
 				...endedByTakers(
@@ -73,6 +74,7 @@ export async function loadRipeningDoughs(
 					grams: mix.dough.value,
 					targetCelsius: recipe.targetCelsius,
 					plannedMs: (batch && starts.get(batch.id)) ?? null,
+					yeastPercent: figuresOf(mix.resolved).yeastFreshEquivalent,
 					...learnedWait(recipe.steps, observationsOf(observations, formula.id)),
 					...logView(batch ? (day.log.get(batch.id) ?? []) : []),
 					proof: proofOf(mix, recipe.targetCelsius, day)

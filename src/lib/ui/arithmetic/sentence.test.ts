@@ -71,7 +71,9 @@ test('every sentence of a day works out to the number it stands for', () => {
 						extras: []
 					}
 				],
-				formulas: [{ formula: OAT_LOAF, limits: { least: { grams: 0 }, most: { grams: 30_000 } } }],
+				formulas: [
+					{ formula: OAT_LOAF, limits: [{ least: { grams: 0 }, most: { grams: 30_000 } }] }
+				],
 				pantry: OAT_LOAF_PANTRY,
 				scales: [{ name: 'scale', capacity: { grams: 60_000 }, division: { grams: 1 } }],
 				made: { mixes: [], preparations: [] }

@@ -30,7 +30,7 @@ export function scaledProduct(
 		products: [product],
 		formulas: view.formulas.map((formula) => ({
 			formula,
-			limits: { least: { grams: 0 }, most: { grams: most } }
+			limits: [{ least: { grams: 0 }, most: { grams: most } }]
 		})),
 		pantry: pantryOf(view),
 		scales: view.scales,

@@ -1,6 +1,8 @@
 <script lang="ts">
 	import {
+		foldsTooLate,
 		legStandingIn,
+		LONGEST_LEG_MINUTES,
 		WAIT_ACTIVITIES,
 		WAIT_PLACES,
 		type Leg,
@@ -80,6 +82,7 @@
 			: `"${text}" is not a row of ${by === 'foldsAtShares' ? 'percentages up to 100' : 'minutes'}. Type them with commas: 40, 80, 120.`;
 		if (read) set({ [by]: by === 'foldsAtShares' ? read.map((share) => share / 100) : read });
 	}
+	const late = $derived(foldsTooLate(step));
 	const sharesText = $derived(
 		step.foldsAtShares.map((share) => formatNumber(share * 100, 1).replace(/\.0$/, '')).join(', ')
 	);
@@ -131,7 +134,7 @@
 				value={leg.minutes}
 				unit="min"
 				least={0}
-				most={4320}
+				most={LONGEST_LEG_MINUTES}
 				optional={step.clock !== null && at === step.legs.length - 1}
 				onSet={(value: number | null) => setLeg(at, { minutes: value })}
 			/>
@@ -258,4 +261,10 @@
 		/> %
 	</label>
 	{#if problem}<p role="alert" class="font-bold">{problem}</p>{/if}
+	{#if late.length > 0}
+		<p role="alert">
+			<span class="act-now px-2">Too late</span> The fold after {late.join(', ')} min comes when this
+			wait is over: fold sooner, or wait longer. It cannot be saved so.
+		</p>
+	{/if}
 </div>
