@@ -2,7 +2,8 @@ import type {
 	BeliefThen,
 	FrictionFigures,
 	LearnedClock,
-	LearnedTub
+	LearnedTub,
+	SchoolMiss
 } from '../core/learning/index.ts';
 import type { BakeDate } from '../core/time/index.ts';
 
@@ -34,6 +35,8 @@ export interface LearnedRoomView {
 	readonly friction: FrictionFigures | null;
 	/** Oldest first, as time runs. */
 	readonly mixes: readonly BeliefThen[];
+	/** How far each school would have missed its past mixes; newest first. */
+	readonly misses: readonly SchoolMiss[];
 	readonly timeConstants: readonly LearnedTub[];
 	readonly clock: LearnedClock | null;
 	readonly days: readonly TemperatureDayView[];

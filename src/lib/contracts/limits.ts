@@ -3,6 +3,8 @@ import { parseBakeDate, type BakeDate } from '../core/time/index.ts';
 
 /** What a thermometer of the bakery can say of room, flour, water and dough. */
 export const READING_LIMITS = { least: { celsius: -25 }, most: { celsius: 60 } } as const;
+/** A base is a sum of three readings. */
+export const BASE_LIMITS = { least: { celsius: 0 }, most: { celsius: 120 } } as const;
 /** What water can go in at; ice counts as the water it stands for. */
 export const WATER_LIMITS = { least: { celsius: -80 }, most: { celsius: 100 } } as const;
 /**

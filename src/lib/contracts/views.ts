@@ -130,6 +130,8 @@ export interface MixWaterView {
 	readonly targetCelsius: number;
 	/** null for a dough that takes no water or other liquid at the mixer. */
 	readonly water: WaterOfMix | null;
+	/** The base its baker typed; null for one that follows from its doughs. */
+	readonly typedBaseCelsius: number | null;
 	readonly iceMostShare: number;
 	/** Its first fermenting wait; null for a dough without one. */
 	readonly bulk: { readonly step: WaitStep; readonly targetCelsius: number } | null;
@@ -184,6 +186,8 @@ export interface WaterView {
 	readonly mixes: readonly MixWaterView[];
 	readonly builds: readonly BuildWaterView[];
 	readonly school: WaterSchool;
+	/** By the factor rule the soaker counts as a part of its own. */
+	readonly countsSoakers: boolean;
 	readonly iceForm: IceForm;
 	readonly mixers: readonly { readonly id: string; readonly name: string }[];
 	/** What stands in, or is held over, a dough. */

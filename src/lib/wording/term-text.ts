@@ -40,6 +40,7 @@ const TERMS: Record<TermKey, string> = {
 	'preferment-temperature': 'pre-ferment',
 	'other-temperatures': 'the other temperatures',
 	'friction-factor': 'friction factor',
+	'learned-rise': 'rise above the mean of what counts, by your own doughs',
 	'friction-work': 'friction work of this mix',
 	'dough-heat-capacity': 'heat capacity of this dough',
 	'water-temperature': 'water temperature',

@@ -5,7 +5,7 @@ import type {
 	CommandKind,
 	CommandOutcome
 } from '../../../src/lib/contracts/commands.ts';
-import { id, type PreparationId } from '../../../src/lib/core/identity.ts';
+import { id, type FormulaId, type PreparationId } from '../../../src/lib/core/identity.ts';
 import { addDays } from '../../../src/lib/core/time/index.ts';
 import { keyFingerprint } from '../../../src/lib/server/auth/device.ts';
 import type { Db } from '../../../src/lib/server/db/client.ts';
@@ -335,6 +335,11 @@ async function learned({ tell }: Night): Promise<void> {
 	});
 	await tell(562, { kind: 'reset-learning', subject: 'friction', formulaId: STICK_DOUGH });
 	await tell(563, { kind: 'set-units', mass: 'imperial', temperature: 'celsius' });
-	await tell(563, { kind: 'set-water-school', school: 'factor-rule' });
+	await tell(563, { kind: 'set-water-school', school: 'factor-rule', countsSoakers: true });
+	await tell(564, {
+		kind: 'set-base',
+		formulaId: id<FormulaId>(demoId('formula', 'Harbour dough')),
+		celsius: 58.5
+	});
 	await tell(564, { kind: 'revoke-device', deviceId: nightId('device') });
 }

@@ -90,6 +90,7 @@ export type TermKey =
 	| 'other-temperatures'
 	| 'friction-factor'
 	| 'friction-work'
+	| 'learned-rise'
 	| 'dough-heat-capacity'
 	| 'water-temperature'
 	| 'water-mass'

@@ -5,7 +5,6 @@ import {
 	flourOf,
 	linesWithin,
 	stagesInOrder,
-	sumLines,
 	type ResolvedFormula,
 	type ResolvedLine,
 	type ResolvedStage

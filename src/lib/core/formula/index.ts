@@ -16,6 +16,7 @@ export {
 	type Addition
 } from './addition.ts';
 export {
+	isSoaked,
 	PREPARATION_KINDS,
 	type PreparationKind,
 	type Material,

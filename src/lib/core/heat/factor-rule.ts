@@ -12,22 +12,31 @@ export interface SourcedTemperature {
 	readonly source: Source;
 }
 
-/** What the factor rule needs. The pre-ferment counts only when the dough has one. */
+/** What the factor rule needs. */
 export interface FactorRuleInput {
 	readonly target: Temperature;
 	readonly flour: SourcedTemperature;
 	readonly room: SourcedTemperature;
-	readonly preferment: (SourcedTemperature & { readonly name: string }) | null;
+	/** What counts beside water, flour and room: the pre-ferment where there is one, and the soaker where the baker counts it. */
+	readonly counted: readonly (SourcedTemperature & { readonly name: string })[];
 	readonly friction: {
 		readonly work: SpecificEnergy;
 		readonly heatCapacity: SpecificHeat;
 		readonly source: Source;
 	};
+	/** How far the dough comes out above the mean of what counts, as this baker's own doughs showed; null until they did. */
+	readonly rise: LearnedRise | null;
 }
 
-/** How many temperatures the rule counts: water, flour, room and, if there is one, the pre-ferment. */
-export function countedTemperatures(input: Pick<FactorRuleInput, 'preferment'>): number {
-	return input.preferment ? 4 : 3;
+/** A rise that a school learned from its own doughs. */
+export interface LearnedRise {
+	readonly difference: TemperatureDifference;
+	readonly source: Source;
+}
+
+/** How many temperatures the rule counts: water, flour, room, and what counts beside them. */
+export function countedTemperatures(input: Pick<FactorRuleInput, 'counted'>): number {
+	return 3 + input.counted.length;
 }
 
 /**
@@ -35,7 +44,7 @@ export function countedTemperatures(input: Pick<FactorRuleInput, 'preferment'>):
  * arithmetic.
  *
  * Model: T_water = n x DDT - (sum of the other temperatures) - F, with F = n x friction work / heat
- * capacity of the dough. All parts weigh alike; the heat balance differs when a pre-ferment is small.
+ * capacity of the dough until the baker's own doughs showed the rise by the rule itself. All parts weigh alike; the heat balance differs when a pre-ferment is small.
  * Range: any finite temperatures; a result below 0 degrees stands for ice and is not an error.
  * Source: domain arithmetic (factor rule). Failures: none.
  * Example: DDT 25, flour 19, room 23, levain 24, F 14 at n = 4 give 20.0 degrees.
@@ -46,9 +55,8 @@ export function waterByFactorRule(input: FactorRuleInput): Explained {
 		sourced('flour-temperature', input.flour),
 		sourced('room-temperature', input.room)
 	];
-	if (input.preferment)
-		others.push(sourced('preferment-temperature', input.preferment, input.preferment.name));
-	others.push(frictionFactor(n, input.friction));
+	for (const part of input.counted) others.push(sourced('preferment-temperature', part, part.name));
+	others.push(frictionFactor(n, input.friction, input.rise));
 	return worked({ key: 'water-temperature' }, '°C', 'difference', [
 		worked({ key: 'grouped' }, '°C', 'product', [
 			given({ key: 'temperatures-counted' }, n, '1', { kind: 'constant', source: 'factor-rule' }),
@@ -58,8 +66,20 @@ export function waterByFactorRule(input: FactorRuleInput): Explained {
 	]);
 }
 
-/** The friction factor at n counted temperatures, worked from the friction work. */
-export function frictionFactor(n: number, friction: FactorRuleInput['friction']): Explained {
+/**
+ * The friction factor at n counted temperatures: n times the rise that was learned, or worked from the friction work.
+ * An F learned at one n is never carried over to another: what is learned is the rise.
+ */
+export function frictionFactor(
+	n: number,
+	friction: FactorRuleInput['friction'],
+	rise: LearnedRise | null
+): Explained {
+	if (rise)
+		return worked({ key: 'friction-factor' }, 'K', 'product', [
+			given({ key: 'temperatures-counted' }, n, '1', { kind: 'constant', source: 'factor-rule' }),
+			given({ key: 'learned-rise' }, rise.difference.kelvins, 'K', rise.source)
+		]);
 	return worked({ key: 'friction-factor' }, 'K', 'quotient', [
 		worked({ key: 'grouped' }, 'kJ/kg', 'product', [
 			given({ key: 'temperatures-counted' }, n, '1', { kind: 'constant', source: 'factor-rule' }),

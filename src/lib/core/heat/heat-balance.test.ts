@@ -7,6 +7,7 @@ import {
 	baseTemperature,
 	FLOUR_HEAT_CAPACITY,
 	frictionRevealed,
+	pullsOf,
 	SALT_HEAT_CAPACITY,
 	waterByBaseTemperature,
 	waterByFactorRule,
@@ -97,13 +98,49 @@ test('a base is 3 x DDT less the friction, and in Fahrenheit 1.8 x base + 96', (
 		heatCapacity: { kilojoulesPerKilogramKelvin: 2.742 },
 		source: { kind: 'assumed' as const }
 	};
-	const input = { target: { celsius: 25 }, flour: at(19), room: at(23), friction };
+	const input = {
+		target: { celsius: 25 },
+		flour: at(19),
+		room: at(23),
+		friction,
+		rise: null,
+		typed: null
+	};
 	close(baseTemperature(input).value, 64.5, 1e-9);
 	close(waterByBaseTemperature(input).value, 22.5, 1e-9);
 	close(baseInFahrenheit(64.5), 212.1, 1e-9);
 	// The sum of three readings in Fahrenheit: 22.5, 19 and 23 degrees Celsius.
 	close(baseInFahrenheit(64.5), 72.5 + 66.2 + 73.4, 1e-9);
 	// Without a pre-ferment the base and the factor rule are one and the same.
-	const rule = waterByFactorRule({ ...input, preferment: null });
+	const rule = waterByFactorRule({ ...input, counted: [] });
 	close(waterByBaseTemperature(input).value, rule.value, 1e-9);
+});
+
+test('what pulls a dough off its target is what its water pulls the other way', () => {
+	fc.assert(
+		fc.property(
+			fc.double({ min: 2, max: 32, noNaN: true }),
+			fc.double({ min: 0, max: 20, noNaN: true }),
+			(celsius, work) => {
+				const input: HeatBalanceInput = {
+					...DOUGH,
+					target: { celsius: 25 },
+					parts: DOUGH.parts.map((part) => ({ ...part, temperature: at(celsius) })),
+					friction: { work: { kilojoulesPerKilogram: work }, source: { kind: 'assumed' } }
+				};
+				const pulls = pullsOf(input);
+				const water = waterByHeatBalance(input).value;
+				const sum = pulls.reduce((total, { by }) => total + by.kelvins, 0);
+				// Degrees of water for one of dough tell what the water has to pull.
+				close(sum + (water - 25) / waterDegreesPerDough(input), 0, 1e-9);
+				const friction = pulls.find(({ of }) => of.kind === 'friction');
+				assert.ok((friction?.by.kelvins ?? -1) >= 0);
+				const sizes = pulls.map(({ by }) => Math.abs(by.kelvins));
+				assert.deepEqual(
+					sizes,
+					[...sizes].sort((a, b) => b - a)
+				);
+			}
+		)
+	);
 });

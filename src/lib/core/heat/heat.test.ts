@@ -33,7 +33,8 @@ const RULE: FactorRuleInput = {
 	target: { celsius: 25 },
 	flour: at(19),
 	room: at(23),
-	preferment: { ...at(24), name: 'levain' },
+	rise: null,
+	counted: [{ ...at(24), name: 'levain' }],
 	friction: {
 		work: workFromFrictionFactor({ kelvins: 14 }, 4, kj(2.742)),
 		heatCapacity: kj(2.742),
@@ -50,7 +51,7 @@ const SUPPLY: WaterSupply = {
 
 test('worked figure: the factor rule asks for water at 20.0 degrees', () => {
 	close(waterByFactorRule(RULE).value, 20.0, 0.05);
-	const three = waterByFactorRule({ ...RULE, preferment: null });
+	const three = waterByFactorRule({ ...RULE, counted: [] });
 	// Without the pre-ferment the same friction counts three times: F = 10.5.
 	close(three.value, 75 - 19 - 23 - 10.5, 0.05);
 	assert.equal(byHand(three), three.value);
@@ -162,7 +163,7 @@ test('warmer flour, room or pre-ferment never asks for warmer water', () => {
 	const any = fc.double({ min: -5, max: 40, noNaN: true });
 	fc.assert(
 		fc.property(any, any, any, fc.double({ min: 0, max: 5, noNaN: true }), (f, r, p, more) => {
-			const at0 = { ...RULE, flour: at(f), room: at(r), preferment: { ...at(p), name: 'levain' } };
+			const at0 = { ...RULE, flour: at(f), room: at(r), counted: [{ ...at(p), name: 'levain' }] };
 			const warmer = { ...at0, flour: at(f + more) };
 			assert.ok(waterByFactorRule(warmer).value <= waterByFactorRule(at0).value);
 		})

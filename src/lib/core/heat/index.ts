@@ -13,13 +13,20 @@ export { heatCapacityOfMixture, riseFromFriction, workFromFrictionFactor } from 
 export {
 	waterByFactorRule,
 	observedFrictionFactor,
+	type LearnedRise,
 	type SourcedTemperature,
 	type FactorRuleInput
 } from './factor-rule.ts';
 export { iceFor, temperatureWithIce } from './ice.ts';
 export { blendOfTaps } from './blend.ts';
 export { orderWater, orderLiquid, type WaterSupply, type WaterOrder } from './water-order.ts';
-export { baseTemperature, waterByBaseTemperature, baseInFahrenheit } from './base-temperature.ts';
+export {
+	baseTemperature,
+	waterByBaseTemperature,
+	baseFromFahrenheit,
+	baseInFahrenheit,
+	type BaseTemperatureInput
+} from './base-temperature.ts';
 export {
 	WATER,
 	waterByHeatBalance,
@@ -51,3 +58,4 @@ export {
 	type MixStage,
 	type StagedMixInput
 } from './staged-mix.ts';
+export { pullsOf, type Pull } from './pulls.ts';

@@ -2,6 +2,7 @@ export {
 	LEARNED_SUBJECTS,
 	type LearnedSubject,
 	type MeasuredMix,
+	type SchoolsOfMix,
 	type CheckedDough,
 	type MovedDough,
 	type JudgedDough
@@ -15,6 +16,14 @@ export {
 	type LearnedFriction,
 	type MeasuredDough
 } from './learned-friction.ts';
+export {
+	HOT_ROOM_CELSIUS,
+	meanMiss,
+	schoolMisses,
+	type MissOfSchools,
+	type SchoolMiss
+} from './school-misses.ts';
+export { learnedRise } from './learned-rise.ts';
 export { learnedTub, type LearnedTub, type TubHistory } from './learned-tub.ts';
 export { learnedClock, type LearnedClock } from './learned-clock.ts';
 export { learnedRipening, type LearnedRipening } from './learned-ripening.ts';

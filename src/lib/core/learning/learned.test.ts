@@ -40,6 +40,7 @@ const mixed = (at: number, friction: number, change: Partial<MeasuredMix> = {}):
 	program: BOOK.program,
 	fillShare: 1,
 	spreadKilojoulesPerKilogram: 0.9,
+	schools: null,
 	...change
 });
 const nights = (count: number, friction: number, change: Partial<MeasuredMix> = {}) =>

@@ -1,6 +1,6 @@
 import type { ReadinessDecision, ReadinessVerdict } from '../fermentation/index.ts';
 import type { WaitPlace } from '../formula/index.ts';
-import type { DoughInstrument, MixProgram } from '../heat/index.ts';
+import type { DoughInstrument, MixProgram, WaterSchool } from '../heat/index.ts';
 import type { BatchId } from '../identity.ts';
 
 /** What is learned from the log of a dough. */
@@ -32,6 +32,19 @@ export interface MeasuredMix extends Observed {
 	readonly fillShare: number;
 	/** How far its friction may lie from the truth; null for one that was measured before that was told. */
 	readonly spreadKilojoulesPerKilogram: number | null;
+	/** null for one that was measured before the schools were held against what came out. */
+	readonly schools: SchoolsOfMix | null;
+}
+
+/** What each school reads from a measured mix, and what it had asked for before. */
+export interface SchoolsOfMix {
+	/** How far the dough came out above the mean of what the rule counts, in kelvins. */
+	readonly risesKelvins: Readonly<Record<'factor-rule' | 'base-temperature', number>>;
+	/** The water each school asked for, in degrees Celsius, with what was known before the mix. */
+	readonly askedCelsius: Readonly<Record<WaterSchool, number>>;
+	/** By how many degrees of water the dough changes by one. */
+	readonly waterDegreesPerDough: number;
+	readonly roomCelsius: number;
 }
 
 /** A dough as it was measured where it stood. */

@@ -11,7 +11,7 @@ import type { PlaceId, PreparationId } from '../identity.ts';
 import type { LearnedFriction } from '../learning/index.ts';
 import type { WeighUpLine } from '../production/index.ts';
 import { mixingOf } from './mix-stages.ts';
-import type { WaterOfMixInput } from './water-of-mix.ts';
+import type { RulesOfDough, WaterOfMixInput } from './water-of-mix.ts';
 
 /** What is measured, typed or read before a mix. */
 export const READING_QUANTITIES = ['room', 'flour', 'tap', 'preferment', 'place'] as const;
@@ -37,6 +37,8 @@ export interface MomentTemperature {
 /** What taps, chiller and ice of a bakery can give, and by which school it finds its water. */
 export interface WaterSupply {
 	readonly waterSchool: WaterSchool;
+	/** By the factor rule the soaker counts as a part of its own. */
+	readonly countsSoakers: boolean;
 	readonly hotTapCelsius: number;
 	readonly hottestWaterCelsius: number;
 	readonly iceForm: IceForm;
@@ -84,6 +86,7 @@ export function bowlWaterInput(
 	temperatures: readonly MomentTemperature[],
 	friction: Pick<LearnedFriction, 'work' | 'spread' | 'source' | 'mixer'>,
 	autolysed: SourcedTemperature | null,
+	rules: Omit<RulesOfDough, 'countsSoakers'>,
 	nowMs: number
 ): WaterOfMixInput {
 	const find = (quantity: ReadingQuantity) => {
@@ -113,6 +116,7 @@ export function bowlWaterInput(
 			)
 			.map((temperature) => ({ ...sourced(temperature), name: temperature.name })),
 		friction,
+		rules: { ...rules, countsSoakers: supply.countsSoakers },
 		mixing,
 		autolysed,
 		bowlKilojoulesPerKelvin,

@@ -1,7 +1,7 @@
 import type { Addition, Formula, Ingredient, IngredientKind } from '../formula/index.ts';
 import { id, type DropId, type FormulaId, type IngredientId, type ProductId } from '../identity.ts';
 import { productionOf, type Mix } from '../production/index.ts';
-import type { WaterOfMixInput } from './index.ts';
+import { NO_RULES, type WaterOfMixInput } from './index.ts';
 
 const SET = { kind: 'bakery' } as const;
 export const at = (celsius: number) => ({ temperature: { celsius }, source: SET });
@@ -92,6 +92,7 @@ export function bowl(...lines: readonly PlainLine[]): WaterOfMixInput {
 		flour: at(20),
 		room: at(22),
 		places: new Map(),
+		rules: NO_RULES,
 		preferments: [],
 		friction: {
 			work: { kilojoulesPerKilogram: 9 },

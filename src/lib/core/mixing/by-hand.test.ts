@@ -59,7 +59,8 @@ const reading = (at: number, kilojoules: number, mixerId: string | null): Measur
 	mixerId,
 	program: null,
 	fillShare: 1,
-	spreadKilojoulesPerKilogram: 0.9
+	spreadKilojoulesPerKilogram: 0.9,
+	schools: null
 });
 /** 700 g of dough: 400 g of flour and 300 g of water. */
 function small(
@@ -70,6 +71,7 @@ function small(
 	return mixOfDay(plainMix(400, ['water', 75]), made, {
 		supply: {
 			waterSchool: 'heat-balance',
+			countsSoakers: false,
 			hotTapCelsius: 55,
 			hottestWaterCelsius: 40,
 			iceForm: 'flakes',
@@ -82,6 +84,7 @@ function small(
 		own,
 		others,
 		autolysed: null,
+		typedBaseCelsius: null,
 		nowMs: 1e6
 	});
 }

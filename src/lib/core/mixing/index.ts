@@ -2,6 +2,8 @@ export { mixingOf } from './mix-stages.ts';
 export { heatCapacityOfBowl } from './bowl-parts.ts';
 export {
 	waterOfMix,
+	schoolsOfMix,
+	NO_RULES,
 	frictionOfMix,
 	missOf,
 	heatBalanceOf,

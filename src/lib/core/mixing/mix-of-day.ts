@@ -1,6 +1,11 @@
 import type { DoughInstrument, MixProgram } from '../heat/index.ts';
 import { mixedShare } from '../formula/index.ts';
-import { learnedFriction, type LearnedFriction, type MeasuredMix } from '../learning/index.ts';
+import {
+	learnedFriction,
+	learnedRise,
+	type LearnedFriction,
+	type MeasuredMix
+} from '../learning/index.ts';
 import type { Mix } from '../production/index.ts';
 import { bowlWaterInput, type MomentTemperature, type WaterSupply } from './bowl-of-day.ts';
 import { heatCapacityOfBowl } from './bowl-parts.ts';
@@ -49,6 +54,8 @@ export interface MixKnowledge {
 		readonly instrument: DoughInstrument;
 		readonly occurredAtMs: number;
 	} | null;
+	/** The base its baker typed; null for none. */
+	readonly typedBaseCelsius: number | null;
 	readonly nowMs: number;
 }
 
@@ -70,7 +77,7 @@ export interface MixedOtherwise {
 export function mixOfDay(
 	mix: Mix,
 	recipe: MixRecipe,
-	{ supply, mixers, temperatures, own, others, autolysed, nowMs }: MixKnowledge,
+	{ supply, mixers, temperatures, own, others, autolysed, typedBaseCelsius, nowMs }: MixKnowledge,
 	mixed: MixedOtherwise = { mixerId: null, program: null },
 	sibling: MixOfDay | null = null
 ): MixOfDay {
@@ -91,6 +98,9 @@ export function mixOfDay(
 	const friction = alike
 		? sibling.friction
 		: learnedFriction(history.own, history.others, mixer?.id ?? null, done);
+	const inBowlCapacity = heatCapacityOfBowl(final);
+	const riseBy = (rule: 'factor-rule' | 'base-temperature') =>
+		learnedRise(rule, friction.work, inBowlCapacity, own, mixer?.id ?? null);
 	const input = bowlWaterInput(
 		{
 			lines: mix.lines,
@@ -112,9 +122,14 @@ export function mixOfDay(
 					}
 				}
 			: null,
+		{
+			factorRise: riseBy('factor-rule'),
+			baseRise: riseBy('base-temperature'),
+			typedBase: typedBaseCelsius === null ? null : { celsius: typedBaseCelsius }
+		},
 		nowMs
 	);
-	const heatCapacity = heatCapacityOfBowl(final).kilojoulesPerKilogramKelvin;
+	const heatCapacity = inBowlCapacity.kilojoulesPerKilogramKelvin;
 	return { recipe, mix, mixer, fillShare, friction, input, heatCapacity };
 }
 

@@ -5,7 +5,13 @@ import { OAT_LOAF, OAT_LOAF_PANTRY } from '../formula/oat-loaf.fixture.ts';
 import { id, type DropId, type ProductId } from '../identity.ts';
 import { productionOf } from '../production/index.ts';
 import { WATER_SCHOOLS } from '../heat/index.ts';
-import { frictionOfMix, heatBalanceOf, waterOfMix, type WaterOfMixInput } from './index.ts';
+import {
+	frictionOfMix,
+	heatBalanceOf,
+	NO_RULES,
+	waterOfMix,
+	type WaterOfMixInput
+} from './index.ts';
 
 const SET = { kind: 'bakery' } as const;
 const at = (celsius: number) => ({ temperature: { celsius }, source: SET });
@@ -43,6 +49,7 @@ function input(): WaterOfMixInput {
 		flour: at(19),
 		room: at(23),
 		places: new Map(),
+		rules: NO_RULES,
 		preferments: [{ ...at(24), name: 'levain' }],
 		friction: {
 			work: { kilojoulesPerKilogram: 9.6 },

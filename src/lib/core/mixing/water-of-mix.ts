@@ -3,16 +3,22 @@ import {
 	baseTemperature,
 	doughSpread,
 	expectedDough,
+	observedFrictionFactor,
 	frictionRevealed,
 	orderLiquid,
 	orderWater,
+	pullsOf,
 	WATER,
 	waterByBaseTemperature,
 	waterByFactorRule,
 	waterByHeatBalance,
 	waterDegreesPerDough,
 	waysOut,
+	type BaseTemperatureInput,
+	type FactorRuleInput,
 	type HeatBalanceInput,
+	type LearnedRise,
+	type Pull,
 	type MixerHeat,
 	type SourcedTemperature,
 	type WaterOrder,
@@ -20,10 +26,30 @@ import {
 	type WaterSupply,
 	type WayOut
 } from '../heat/index.ts';
+import { isSoaked, type PreparationKind } from '../formula/index.ts';
+import type { SchoolsOfMix } from '../learning/index.ts';
 import type { WeighUpLine } from '../production/index.ts';
 import type { Mass, SpecificEnergy, Temperature, TemperatureDifference } from '../units/index.ts';
 import { bowlParts, heatCapacityOfBowl, type Bowl, type BowlTemperatures } from './bowl-parts.ts';
 import { stageThrough, type StageOfWater, type StagingInput } from './water-of-stages.ts';
+
+/** What the factor rule and the base know of a dough by its own past, and by what its baker said. */
+export interface RulesOfDough {
+	readonly factorRise: LearnedRise | null;
+	readonly baseRise: LearnedRise | null;
+	/** The base the baker typed. */
+	readonly typedBase: Temperature | null;
+	/** The soaker counts as a part of its own. */
+	readonly countsSoakers: boolean;
+}
+
+/** Nothing of the kind. */
+export const NO_RULES: RulesOfDough = {
+	factorRise: null,
+	baseRise: null,
+	typedBase: null,
+	countsSoakers: false
+};
 
 export interface WaterOfMixInput extends Bowl, BowlTemperatures, StagingInput {
 	readonly school: WaterSchool;
@@ -33,6 +59,8 @@ export interface WaterOfMixInput extends Bowl, BowlTemperatures, StagingInput {
 		readonly source: Source;
 		readonly mixer: MixerHeat;
 	};
+	/** What the two rules know of this dough beside its friction. */
+	readonly rules: RulesOfDough;
 	/** Heat that warms the bowl by a degree; 0 where it is not counted. It stands in the room. */
 	readonly bowlKilojoulesPerKelvin: number;
 	readonly supply: WaterSupply;
@@ -53,6 +81,8 @@ export interface WaterOfMix {
 	readonly waterDegreesPerDough: number;
 	/** The pre-ferments' share of the dough, which the factor rule weighs as one part of four. */
 	readonly prefermentShare: number;
+	/** What pulls the dough off its target before its liquid sets it right, in degrees of dough; none once a stage was measured. */
+	readonly pulls: readonly Pull[];
 	/** The dough that the ordered water makes, by the balance of heat whatever the school. */
 	readonly expected: Explained;
 	readonly expectedSpread: TemperatureDifference;
@@ -79,18 +109,12 @@ export function waterOfMix(input: WaterOfMixInput): WaterOfMix | null {
 	if (!found) return null;
 	const balance = heatBalanceOf(input);
 	if (!balance) return null;
-	const rule = {
-		target: input.target,
-		flour: input.flour,
-		room: input.room,
-		preferment: meanPreferment(input),
-		friction: { ...input.friction, heatCapacity: heatCapacityOfBowl(input.stage) }
-	};
+	const { factor, base } = rulesOf(input);
 	const staged = stageThrough(input, found, balance);
 	const resting = staged?.rests ? staged : null;
 	const schools = {
-		'factor-rule': waterByFactorRule(rule),
-		'base-temperature': waterByBaseTemperature(rule),
+		'factor-rule': waterByFactorRule(factor),
+		'base-temperature': waterByBaseTemperature(base),
 		'heat-balance': resting?.wanted ?? waterByHeatBalance(balance)
 	};
 	const wanted = input.autolysed && resting ? resting.wanted : schools[input.school];
@@ -120,11 +144,12 @@ export function waterOfMix(input: WaterOfMixInput): WaterOfMix | null {
 	return {
 		wanted,
 		schools,
-		base: baseTemperature(rule),
+		base: baseTemperature(base),
 		water,
 		liquid: found.liquid.name,
 		order,
 		waterDegreesPerDough: perDough,
+		pulls: input.autolysed && resting ? [] : pullsOf(balance),
 		prefermentShare: prefermentShare(input),
 		expected: resting?.expected(order.temperature) ?? expectedDough(balance, poured),
 		expectedSpread: doughSpread(
@@ -226,24 +251,85 @@ function prefermentShare({ stage }: Bowl): number {
 	return builds.reduce((total, build) => total + build.percentOfFlour, 0) / stage.percentOfFlour;
 }
 
-function meanPreferment({
-	preferments,
-	stage
-}: WaterOfMixInput): (SourcedTemperature & { readonly name: string }) | null {
-	// The rule counts what ferments; a soaker or scald is in the balance of heat alone.
-	const counted = preferments.filter(
-		({ name }) => (stage.stages.find((inner) => inner.name === name)?.kind ?? 'build') === 'build'
-	);
+/** What the two rules count of a mix. */
+function rulesOf(input: Omit<WaterOfMixInput, 'school' | 'supply'>): {
+	readonly factor: FactorRuleInput;
+	readonly base: BaseTemperatureInput;
+} {
+	const { target, flour, room, rules } = input;
+	const friction = { ...input.friction, heatCapacity: heatCapacityOfBowl(input.stage) };
+	const kinds = rules.countsSoakers ? [isPreferment, isSoaker] : [isPreferment];
+	const counted = kinds.flatMap((isOne) => meanOf(input, isOne) ?? []);
+	return {
+		factor: { target, flour, room, counted, friction, rise: rules.factorRise },
+		base: { target, flour, room, friction, rise: rules.baseRise, typed: rules.typedBase }
+	};
+}
+
+const isPreferment = (kind: PreparationKind) => kind === 'build';
+const isSoaker = (kind: PreparationKind) => isSoaked(kind);
+
+/** All of a kind that goes in, as one part at their mean by mass; null where there is none. */
+function meanOf(
+	{ preferments, stage }: BowlTemperatures & Pick<Bowl, 'stage'>,
+	isOne: (kind: PreparationKind) => boolean
+): (SourcedTemperature & { readonly name: string }) | null {
+	const stageOf = (name: string) => stage.stages.find((inner) => inner.name === name);
+	const counted = preferments.filter(({ name }) => {
+		const kind = stageOf(name)?.kind ?? 'build';
+		return kind !== 'final' && isOne(kind);
+	});
 	const [only, ...others] = counted;
 	if (!only) return null;
 	if (others.length === 0) return only;
 	let mass = 0;
 	let sum = 0;
-	for (const preferment of counted) {
-		const inner = stage.stages.find((each) => each.name === preferment.name);
-		mass += inner?.percentOfFlour ?? 0;
-		sum += (inner?.percentOfFlour ?? 0) * preferment.temperature.celsius;
+	for (const each of counted) {
+		const share = stageOf(each.name)?.percentOfFlour ?? 0;
+		mass += share;
+		sum += share * each.temperature.celsius;
 	}
-	const names = counted.map((preferment) => preferment.name).join(', ');
+	const names = counted.map(({ name }) => name).join(', ');
 	return { ...only, name: names, temperature: { celsius: sum / mass } };
+}
+
+/**
+ * Gives what each school reads from a mix that was measured, and what it asked for before: so that they can be held
+ * against what came out.
+ *
+ * Model: a rule's rise is the dough less the mean of all the rule counts, the water included. Range: as `waterOfMix`,
+ * with what was known before the mix. Source: domain arithmetic (factor rule, base temperature). Failures: null for a
+ * bowl without any liquid.
+ * Example: a dough of 26.2 with water at 20, flour at 19, room at 23 and levain at 24 rose by 4.7, a factor of 18.8.
+ */
+export function schoolsOfMix(
+	input: WaterOfMixInput,
+	dough: Temperature,
+	water: Temperature
+): SchoolsOfMix | null {
+	const found = waterOfMix(input);
+	if (!found) return null;
+	const { factor } = rulesOf(input);
+	const rise = (others: readonly SourcedTemperature[]) => {
+		const revealed = observedFrictionFactor(
+			dough,
+			water,
+			others.map(({ temperature }) => temperature)
+		);
+		return revealed.kelvins / (others.length + 1);
+	};
+	const { flour, room } = input;
+	return {
+		risesKelvins: {
+			'factor-rule': rise([flour, room, ...factor.counted]),
+			'base-temperature': rise([flour, room])
+		},
+		askedCelsius: {
+			'factor-rule': found.schools['factor-rule'].value,
+			'base-temperature': found.schools['base-temperature'].value,
+			'heat-balance': found.schools['heat-balance'].value
+		},
+		waterDegreesPerDough: found.waterDegreesPerDough,
+		roomCelsius: room.temperature.celsius
+	};
 }

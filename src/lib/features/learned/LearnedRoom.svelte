@@ -14,6 +14,7 @@
 	import DoughTemperatureChart from './DoughTemperatureChart.svelte';
 	import FrictionChart from './FrictionChart.svelte';
 	import Observations from './Observations.svelte';
+	import SchoolMisses from './SchoolMisses.svelte';
 	import SeasonsChart from './SeasonsChart.svelte';
 
 	interface Props {
@@ -135,6 +136,7 @@
 					/>
 				{/if}
 			</section>
+			{#if view.misses.length > 0}<SchoolMisses misses={view.misses} name={formula.name} />{/if}
 			{#if clock}
 				<section class="card" aria-label="Clock of {formula.name}" data-learned="clock">
 					<h3 class="sub">How fast it ripens</h3>

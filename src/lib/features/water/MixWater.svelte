@@ -8,6 +8,7 @@
 	import SchoolsRow from './SchoolsRow.svelte';
 	import StagesOfMix from './StagesOfMix.svelte';
 	import WaterOfBowl from './WaterOfBowl.svelte';
+	import BaseOfDough from './BaseOfDough.svelte';
 	import WaysOut from './WaysOut.svelte';
 
 	interface Props {
@@ -65,6 +66,7 @@
 		<div class="mt-4 border-t border-line pt-1">
 			<LearnedFriction {mix} date={view.date} />
 			<SchoolsRow water={mix.water} school={view.school} {title} />
+			<BaseOfDough {mix} />
 		</div>
 	{/if}
 </article>

@@ -3,21 +3,23 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import { Sending } from '../../client/sending.svelte.ts';
 	import { WATER_SCHOOLS, type WaterSchool } from '../../core/heat/index.ts';
-	import { SCHOOL_TEXT } from './school-text.ts';
+	import { SCHOOL_TEXT } from '../../wording/school-names.ts';
 
 	interface Props {
 		school: WaterSchool;
+		countsSoakers: boolean;
 	}
-	let { school }: Props = $props();
+	let { school, countsSoakers }: Props = $props();
 	const room = useRoom();
 	const sending = new Sending(room.retries);
 
-	async function choose(chosen: WaterSchool) {
+	async function choose(chosen: WaterSchool, counts = countsSoakers) {
 		await sending.send(
 			{
 				kind: 'set-water-school',
 				occurredAtMs: Math.round(room.now.epochMs),
-				school: chosen
+				school: chosen,
+				countsSoakers: counts
 			},
 			async ({ outcome }) => {
 				if (outcome === 'done') await readAnew('jovet:day');
@@ -40,5 +42,13 @@
 			{SCHOOL_TEXT[choice].toLowerCase()}
 		</label>
 	{/each}
+	<label class="flex min-h-9 items-center gap-2">
+		<input
+			type="checkbox"
+			checked={countsSoakers}
+			onchange={(event) => choose(school, event.currentTarget.checked)}
+		/>
+		the factor rule counts the soaker too
+	</label>
 	{#if sending.message}<p role="alert" class="font-bold">{sending.message}</p>{/if}
 </fieldset>

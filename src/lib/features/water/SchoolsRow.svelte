@@ -3,7 +3,8 @@
 	import type { MixWaterView } from '../../contracts/views.ts';
 	import { baseInFahrenheit, WATER_SCHOOLS, type WaterSchool } from '../../core/heat/index.ts';
 	import { formatNumber, formatTemperature } from '../../core/units/index.ts';
-	import { SCHOOL_TEXT, schoolDifference } from './school-text.ts';
+	import { SCHOOL_TEXT } from '../../wording/school-names.ts';
+	import { schoolDifference } from './school-text.ts';
 
 	interface Props {
 		water: NonNullable<MixWaterView['water']>;

@@ -5,6 +5,7 @@
 	import type { Worked } from '../../core/explain/index.ts';
 	import { formatDifference, formatTemperature } from '../../core/units/index.ts';
 	import { sentenceText } from '../../ui/arithmetic/sentence.ts';
+	import { pullsText } from './pulls-text.ts';
 	import { missText, plainTapText, poursOf } from './order-text.ts';
 
 	interface Props {
@@ -27,6 +28,12 @@
 	const miss = $derived(missText(water.order, iceMostShare, units));
 	const plain = $derived(
 		plainTapText(water.order, water.wanted.value, water.waterDegreesPerDough, units)
+	);
+	/** The rules are said as their bakers say them; the balance in degrees of dough, its long sum on the slip. */
+	const sentence = $derived(
+		water.wanted === water.schools['heat-balance'] && water.pulls.length > 0
+			? pullsText(water, units)
+			: sentenceText(water.wanted as Worked, units)
 	);
 	const ice = $derived(
 		water.order.kind === 'ice'
@@ -87,7 +94,7 @@
 					: []
 			)}
 	>
-		{sentenceText(water.wanted as Worked, units)}
+		{sentence}
 	</button>
 	{#if ice}
 		<button

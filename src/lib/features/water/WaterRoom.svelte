@@ -109,7 +109,7 @@
 				onSelect={(key: string) => (chosen = key)}
 			/>
 			<div class="mt-3 border border-line bg-sheet px-4">
-				<SchoolChoice school={view.school} />
+				<SchoolChoice school={view.school} countsSoakers={view.countsSoakers} />
 				<p class="py-2">
 					<a href={resolve(`/bake/${view.date}/bakery`)}>Taps, chiller and ice</a>
 				</p>

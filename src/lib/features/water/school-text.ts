@@ -2,12 +2,6 @@ import type { WaterOfMix } from '../../core/mixing/index.ts';
 import type { WaterSchool } from '../../core/heat/index.ts';
 import { formatDifference, formatNumber, type UnitChoice } from '../../core/units/index.ts';
 
-export const SCHOOL_TEXT: Record<WaterSchool, string> = {
-	'factor-rule': 'Factor rule',
-	'base-temperature': 'Base temperature',
-	'heat-balance': 'Heat balance'
-};
-
 /** Schools closer than this in the dough agree, for a bench thermometer (our default). */
 const SAME_KELVINS = 0.3;
 

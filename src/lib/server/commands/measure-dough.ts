@@ -3,12 +3,17 @@ import { batchNameSchema } from '../../contracts/batch-name.ts';
 import { WATER_LIMITS, celsiusSchema, uuidSchema } from '../../contracts/limits.ts';
 import { DOUGH_INSTRUMENTS } from '../../core/heat/index.ts';
 import { spreadOfReading } from '../../core/learning/index.ts';
-import { frictionOfMix, heatBalanceOf, stirredTarget } from '../../core/mixing/index.ts';
+import {
+	frictionOfMix,
+	heatBalanceOf,
+	schoolsOfMix,
+	stirredTarget
+} from '../../core/mixing/index.ts';
 import type { BatchId } from '../../core/identity.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import { findBatch, recipeIdOf, type Batch } from '../db/batches.ts';
-import { insertEntry, type EntryDetail } from '../db/batch-log-entries.ts';
+import { insertEntry, schoolColumns, type EntryDetail } from '../db/batch-log-entries.ts';
 import type { Tx } from '../db/client.ts';
 import { beginBatch } from '../services/begin-batch.ts';
 import { loadBakeryDay, type BakeryDay } from '../services/day-production.ts';
@@ -118,6 +123,7 @@ async function mixDetail(
 		fast_min: null,
 		fill_share: null,
 		spread_kj_per_kg: null,
+		...schoolColumns(null),
 		inputs: null
 	};
 	const balance = heatBalanceOf(found.input);
@@ -136,6 +142,7 @@ async function mixDetail(
 		fast_min: command.program?.fastMinutes ?? null,
 		fill_share: found.fillShare,
 		spread_kj_per_kg: spreadOfReading(balance, waterCelsius, instrument, found.heatCapacity, atMs),
+		...schoolColumns(schoolsOfMix(found.input, { celsius }, { celsius: waterCelsius })),
 		inputs: JSON.stringify(balance)
 	};
 }
@@ -160,6 +167,7 @@ function stirredDetail(
 		fast_min: null,
 		fill_share: null,
 		spread_kj_per_kg: null,
+		...schoolColumns(null),
 		inputs: null
 	};
 }

@@ -22,6 +22,7 @@ import { savePreparation } from './save-preparation.ts';
 import { saveProduct } from './save-product.ts';
 import { saveRetarder } from './save-retarder.ts';
 import { setAsideDraft } from './set-aside-draft.ts';
+import { setBase } from './set-base.ts';
 import { setLead } from './set-lead.ts';
 import { setSupply } from './set-supply.ts';
 import { setUnits } from './set-units.ts';
@@ -53,6 +54,7 @@ export const COMMANDS = [
 	saveProduct,
 	saveRetarder,
 	setAsideDraft,
+	setBase,
 	setLead,
 	setSupply,
 	setUnits,

@@ -8,11 +8,15 @@ import { defineCommand, EVERYONE } from './define.ts';
 export const setWaterSchool = defineCommand({
 	kind: 'set-water-school',
 	lane: 'settings',
-	content: z.object({ school: z.enum(WATER_SCHOOLS) }),
+	content: z.object({
+		school: z.enum(WATER_SCHOOLS),
+		/** By the factor rule the soaker counts as a part of its own; left out, it stays as it is. */
+		countsSoakers: z.boolean().optional()
+	}),
 	permitted: EVERYONE,
 	refusals: [],
-	handle: async (tx, { school }) => {
-		await updateWaterSchool(tx, school);
+	handle: async (tx, { school, countsSoakers }) => {
+		await updateWaterSchool(tx, school, countsSoakers);
 		return ok({ school });
 	}
 });

@@ -49,7 +49,8 @@ export async function loadBakery(db: Db | Tx): Promise<BakerySettings | null> {
 		iceCelsius: row.ice_celsius,
 		iceMostShare: row.ice_most_share,
 		currency: row.currency,
-		waterSchool: row.water_school
+		waterSchool: row.water_school,
+		countsSoakers: row.factor_counts_soakers
 	};
 }
 
@@ -130,7 +131,7 @@ export async function insertBakery(tx: Tx, row: EveryColumn<'bakery'>): Promise<
 /** Sets what taps, chiller and ice can give; null where somebody else changed the settings first. */
 export async function updateSupply(
 	tx: Tx,
-	supply: Omit<WaterSupply, 'waterSchool'>,
+	supply: Omit<WaterSupply, 'waterSchool' | 'countsSoakers'>,
 	expectedVersion: number
 ): Promise<number | null> {
 	const row = await tx
@@ -164,6 +165,16 @@ export async function updateUnits(tx: Tx, units: UnitChoice): Promise<number | n
 	return row?.row_version ?? null;
 }
 
-export async function updateWaterSchool(tx: Tx, school: WaterSchool): Promise<void> {
-	await tx.updateTable('bakery').set({ water_school: school }).execute();
+export async function updateWaterSchool(
+	tx: Tx,
+	school: WaterSchool,
+	countsSoakers: boolean | undefined
+): Promise<void> {
+	await tx
+		.updateTable('bakery')
+		.set({
+			water_school: school,
+			...(countsSoakers === undefined ? {} : { factor_counts_soakers: countsSoakers })
+		})
+		.execute();
 }

@@ -1,3 +1,4 @@
+import type { SchoolsOfMix } from '../../core/learning/index.ts';
 import type { BatchId } from '../../core/identity.ts';
 import type { Tx } from './client.ts';
 import type { EveryColumn } from './tables.ts';
@@ -74,4 +75,17 @@ export async function insertEntry(tx: Tx, entry: NewEntry): Promise<void> {
 		case 'struck':
 			break;
 	}
+}
+
+/** The columns of what each school says of a measured mix. */
+export function schoolColumns(schools: SchoolsOfMix | null) {
+	return {
+		rule_rise_k: schools?.risesKelvins['factor-rule'] ?? null,
+		base_rise_k: schools?.risesKelvins['base-temperature'] ?? null,
+		asked_factor_rule_celsius: schools?.askedCelsius['factor-rule'] ?? null,
+		asked_base_celsius: schools?.askedCelsius['base-temperature'] ?? null,
+		asked_balance_celsius: schools?.askedCelsius['heat-balance'] ?? null,
+		water_degrees_per_dough: schools?.waterDegreesPerDough ?? null,
+		room_celsius: schools?.roomCelsius ?? null
+	};
 }

@@ -8,7 +8,7 @@ import type {
 import type { WaitPlace } from '../../core/formula/index.ts';
 import type { DoughInstrument, MixProgram } from '../../core/heat/index.ts';
 import { id, type BatchId } from '../../core/identity.ts';
-import type { LearnedSubject } from '../../core/learning/index.ts';
+import type { LearnedSubject, SchoolsOfMix } from '../../core/learning/index.ts';
 import type { Db, Tx } from './client.ts';
 import { orNone } from './or-none.ts';
 import type { BatchEventKind, Tables } from './tables.ts';
@@ -48,6 +48,8 @@ export interface MixingEntry {
 	readonly fillShare: number;
 	/** How far its friction may lie from the truth; null for one that was measured before that was told. */
 	readonly spreadKilojoulesPerKilogram: number | null;
+	/** null for one that was measured before the schools were held against what came out. */
+	readonly schools: SchoolsOfMix | null;
 }
 
 /** How warm it is where it stands. */
@@ -98,7 +100,14 @@ const MEASURED_COLUMNS = [
 	'slow_min',
 	'fast_min',
 	'fill_share',
-	'spread_kj_per_kg'
+	'spread_kj_per_kg',
+	'rule_rise_k',
+	'base_rise_k',
+	'asked_factor_rule_celsius',
+	'asked_base_celsius',
+	'asked_balance_celsius',
+	'water_degrees_per_dough',
+	'room_celsius'
 ] as const;
 type MeasuredRow = Pick<Selectable<Tables['event_measured']>, (typeof MEASURED_COLUMNS)[number]>;
 
@@ -330,7 +339,23 @@ function mixingOf(row: MeasuredRow): MixingEntry | null {
 				? { slowMinutes: row.slow_min, fastMinutes: row.fast_min }
 				: null,
 		fillShare: row.fill_share ?? 1,
-		spreadKilojoulesPerKilogram: row.spread_kj_per_kg
+		spreadKilojoulesPerKilogram: row.spread_kj_per_kg,
+		schools: schoolsOf(row)
+	};
+}
+
+/** All of them are there, or none: the database holds it. */
+function schoolsOf(row: MeasuredRow): SchoolsOfMix | null {
+	if (row.rule_rise_k === null) return null;
+	return {
+		risesKelvins: { 'factor-rule': row.rule_rise_k, 'base-temperature': row.base_rise_k ?? NaN },
+		askedCelsius: {
+			'factor-rule': row.asked_factor_rule_celsius ?? NaN,
+			'base-temperature': row.asked_base_celsius ?? NaN,
+			'heat-balance': row.asked_balance_celsius ?? NaN
+		},
+		waterDegreesPerDough: row.water_degrees_per_dough ?? NaN,
+		roomCelsius: row.room_celsius ?? NaN
 	};
 }
 

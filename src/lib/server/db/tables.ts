@@ -54,6 +54,7 @@ export interface Tables {
 		currency: string;
 		caustic_most_share: number;
 		water_school: WaterSchool;
+		factor_counts_soakers: boolean;
 		ice_form: IceForm;
 		chilled_water_celsius: number | null;
 		row_version: number;
@@ -170,6 +171,7 @@ export interface Tables {
 		addition: Addition;
 	};
 	formula_revision_delivery: { revision_id: string; ingredient_id: string; delivery_id: string };
+	dough_base: { formula_id: string; celsius: number };
 	formula_draft: {
 		id: string;
 		formula_id: string;
@@ -309,6 +311,14 @@ export interface Tables {
 		fast_min: number | null;
 		fill_share: number | null;
 		spread_kj_per_kg: number | null;
+		/** Of each school, all or none: what it read from the dough, and what it had asked for. */
+		rule_rise_k: number | null;
+		base_rise_k: number | null;
+		asked_factor_rule_celsius: number | null;
+		asked_base_celsius: number | null;
+		asked_balance_celsius: number | null;
+		water_degrees_per_dough: number | null;
+		room_celsius: number | null;
 		inputs: JSONColumnType<object | null, string | null, never>;
 	};
 	event_checked: {

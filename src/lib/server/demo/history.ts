@@ -8,7 +8,13 @@ import {
 } from '../../core/heat/index.ts';
 import { id, type BatchId, type FormulaId } from '../../core/identity.ts';
 import { spreadOfReading, type MeasuredMix } from '../../core/learning/index.ts';
-import { bookOf, heatBalanceOf, mixOfDay, waterOfMix } from '../../core/mixing/index.ts';
+import {
+	bookOf,
+	heatBalanceOf,
+	mixOfDay,
+	schoolsOfMix,
+	waterOfMix
+} from '../../core/mixing/index.ts';
 import { doughStory, ripeningStep, type RipeningStep } from '../../core/ripening/index.ts';
 import {
 	addDays,
@@ -18,7 +24,7 @@ import {
 	type WallTime
 } from '../../core/time/index.ts';
 import { insertBatches, setBatchStates } from '../db/batches.ts';
-import { insertEntry, type EntryDetail } from '../db/batch-log-entries.ts';
+import { insertEntry, schoolColumns, type EntryDetail } from '../db/batch-log-entries.ts';
 import type { Tx } from '../db/client.ts';
 import { insertTemperatureDays } from '../db/devices.ts';
 import { loadBakeryDay, recipeOfMix, type BakeryDay } from '../services/day-production.ts';
@@ -108,6 +114,7 @@ async function loadMeasuredMixes(
 			own: [...measured].reverse(),
 			others: [],
 			autolysed: null,
+			typedBaseCelsius: null,
 			nowMs: mixedAtMs
 		});
 		const balance = heatBalanceOf(found.input);
@@ -136,6 +143,7 @@ async function loadMeasuredMixes(
 			found.heatCapacity,
 			mixedAtMs
 		);
+		const schools = schoolsOfMix(found.input, { celsius }, poured.temperature);
 		const [batchId] = await insertBatches(tx, [
 			{
 				kind: 'mix',
@@ -162,6 +170,7 @@ async function loadMeasuredMixes(
 			fast_min: null,
 			fill_share: found.fillShare,
 			spread_kj_per_kg: spread,
+			...schoolColumns(schools),
 			inputs: JSON.stringify(balance)
 		});
 		measured.push({
@@ -177,6 +186,7 @@ async function loadMeasuredMixes(
 			program: null,
 			fillShare: found.fillShare,
 			spreadKilojoulesPerKilogram: spread,
+			schools,
 			ignored: false,
 			occurredAtMs: mixedAtMs
 		});

@@ -76,6 +76,7 @@ async function loadBakehouse(tx: Tx): Promise<void> {
 		ice_form: 'cubes',
 		chilled_water_celsius: null,
 		water_school: 'heat-balance',
+		factor_counts_soakers: false,
 		currency: '€',
 		caustic_most_share: MOST_CAUSTIC_SHARE,
 		row_version: 1

@@ -20,6 +20,7 @@ import {
 	type BakerySettings,
 	type DropSettings
 } from '../db/bakery.ts';
+import { loadBases } from '../db/bases.ts';
 import { loadBatchesOn, type Batch, type Parentage } from '../db/batches.ts';
 import { loadLogOf, type BatchEntry } from '../db/batch-log.ts';
 import type { Db, Tx } from '../db/client.ts';
@@ -33,6 +34,8 @@ import { loadPinnedPreparations, type PinnedPreparation } from '../db/preparatio
 export interface BakeryDay {
 	readonly date: BakeDate;
 	readonly bakery: BakerySettings;
+	/** The bases that bakers typed, by the formula. */
+	readonly bases: ReadonlyMap<string, number>;
 	readonly book: FormulaBook;
 	readonly drops: readonly (DropSettings & { readonly dueMs: number })[];
 	readonly orders: readonly OrderLineRow[];
@@ -63,9 +66,10 @@ export class BakeryNotSetUp extends Error {
 
 /** Loads a date and works out its production around what was begun; a fixed number of queries. */
 export async function loadBakeryDay(db: Db | Tx, date: BakeDate): Promise<BakeryDay> {
-	const [bakery, book, dropRows, orders, mixers, decks, scales, { batches, parents }] =
+	const [bakery, bases, book, dropRows, orders, mixers, decks, scales, { batches, parents }] =
 		await Promise.all([
 			loadBakery(db),
+			loadBases(db),
 			loadFormulaBook(db),
 			loadDrops(db),
 			loadOrderLines(db, date),
@@ -96,6 +100,7 @@ export async function loadBakeryDay(db: Db | Tx, date: BakeDate): Promise<Bakery
 	return {
 		date,
 		bakery,
+		bases,
 		book,
 		drops,
 		orders,

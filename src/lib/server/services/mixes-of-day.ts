@@ -42,6 +42,7 @@ export function workOutMix(
 			own: observationsOf(observations, formulaId).measured,
 			others,
 			autolysed: checked?.kind === 'checked' ? checked : null,
+			typedBaseCelsius: day.bases.get(formulaId) ?? null,
 			nowMs
 		},
 		mixed,

@@ -5,9 +5,11 @@ import {
 	learnedClock,
 	learnedFriction,
 	learnedTub,
+	schoolMisses,
 	type BeliefThen,
 	type LearnedClock,
-	type LearnedTub
+	type LearnedTub,
+	type SchoolMiss
 } from '../../core/learning/index.ts';
 import { frictionHistory, heatCapacityOfBowl, isByHand } from '../../core/mixing/index.ts';
 import { ripeningStep } from '../../core/ripening/index.ts';
@@ -64,6 +66,7 @@ export async function readLearned(
 		mixerId,
 		friction: of?.friction ?? null,
 		mixes: of?.mixes ?? [],
+		misses: of?.misses ?? [],
 		timeConstants: of?.timeConstants ?? [],
 		clock: of?.clock ?? null,
 		days
@@ -74,6 +77,7 @@ interface LearnedOf {
 	readonly heatCapacity: number;
 	readonly friction: LearnedRoomView['friction'];
 	readonly mixes: readonly BeliefThen[];
+	readonly misses: readonly SchoolMiss[];
 	readonly timeConstants: readonly LearnedTub[];
 	readonly clock: LearnedClock | null;
 }
@@ -110,9 +114,12 @@ async function learnedOf(
 		)
 	);
 	const full = { program: own.book.program, fill: 1 };
+	const friction = learnedFriction(own, others, mixerId, full).figures;
 	return {
 		heatCapacity,
-		friction: learnedFriction(own, others, mixerId, full).figures,
+		friction,
+		// What was measured wildly tells nothing of a school.
+		misses: schoolMisses(friction.readings.filter(({ leftOut }) => !leftOut)),
 		mixes: beliefOverTime(own, others, mixerId, full, heatCapacity),
 		timeConstants: step
 			? WAIT_PLACES.flatMap((place) => learnedTub(step, place, history) ?? [])

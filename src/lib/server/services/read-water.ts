@@ -10,6 +10,7 @@ import type { Step } from '../../core/formula/index.ts';
 import {
 	bowlWaterInput,
 	BY_HAND,
+	NO_RULES,
 	stirredTarget,
 	waterOfMix,
 	type MixOfDay
@@ -59,6 +60,7 @@ export async function readWater(db: Db, date: BakeDate, realNowMs: number): Prom
 			.flatMap((build) => buildWater(build, day, temperatures, starts, nowMs))
 			.sort(byStart),
 		school: day.bakery.waterSchool,
+		countsSoakers: day.bakery.countsSoakers,
 		iceForm: day.bakery.iceForm,
 		mixers: day.mixers.map(({ id, name }) => ({ id, name })),
 		doughProbes: {
@@ -106,6 +108,7 @@ function mixesOf(
 				targetCelsius: recipe.targetCelsius,
 				iceMostShare: input.supply.ice.mostShare.share,
 				water: waterOfMix(input),
+				typedBaseCelsius: day.bases.get(formula.id) ?? null,
 				bulk: step ? { step, targetCelsius: recipe.targetCelsius } : null,
 				clockFactor: learned?.clockFactor ?? 1,
 				rests:
@@ -156,6 +159,7 @@ function buildWater(
 		temperatures,
 		BY_HAND,
 		null,
+		NO_RULES,
 		nowMs
 	);
 	const batch = batchAt(day, { kind: 'preparation', preparationId: preparation.id, ordinal });

@@ -2,7 +2,8 @@
 	import { Dialog, Portal } from '@skeletonlabs/skeleton-svelte';
 	import type { Explained, Given, Worked } from '../../core/explain/index.ts';
 	import type { UnitChoice } from '../../core/units/index.ts';
-	import { sentenceOf, valueText } from './sentence.ts';
+	import { decimalsOf } from './digits.ts';
+	import { sentenceOf, unitsOfSentence, valueText } from './sentence.ts';
 
 	interface Props {
 		open: boolean;
@@ -59,6 +60,7 @@
 </Dialog>
 
 {#snippet work(one: Worked, first: boolean)}
+	{@const digits = decimalsOf(one, unitsOfSentence(one, units))}
 	<section class={first ? '' : 'mt-4 border-t border-line pt-3'}>
 		{#if !first}<h3 class="text-note text-ink-2">{nameOf(one)}</h3>{/if}
 		<p class={first ? 'text-lead' : 'text-body'} data-sentence>
@@ -68,7 +70,7 @@
 		</p>
 		<dl class="mt-2">
 			{#each named(one) as input, index (index)}
-				{#if input.kind === 'given'}{@render line(input)}{/if}
+				{#if input.kind === 'given'}{@render line(input, digits.get(input))}{/if}
 			{/each}
 		</dl>
 		{#each inner(one) as deeper, index (index)}
@@ -77,12 +79,12 @@
 	</section>
 {/snippet}
 
-{#snippet line(given: Given)}
+{#snippet line(given: Given, decimals?: number)}
 	{@const source = sourceOf(given)}
 	<div class="flex flex-wrap justify-between gap-x-4 border-t border-line py-1">
 		<dt>{nameOf(given)}</dt>
 		<dd class="text-right">
-			<b>{valueText(given, units)}</b>
+			<b>{valueText(given, units, decimals)}</b>
 			<span class="block text-note text-ink-2">
 				{#if source.href}
 					<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- the address is resolved by the frame that gives it -->

@@ -6,29 +6,13 @@ import {
 	type Worked
 } from '../../core/explain/index.ts';
 import { formatNumber, METRIC, type UnitChoice } from '../../core/units/index.ts';
+import { decimalsOf } from './digits.ts';
+import { decimalsIn, isWrittenOut, valueIn, type Shown } from './shown.ts';
 
 /** A piece of an arithmetic sentence: plain text, or a number that leads to where it comes from. */
 export type SentencePart =
 	| { readonly kind: 'text'; readonly text: string }
 	| { readonly kind: 'number'; readonly text: string; readonly from: Explained };
-
-const DECIMALS: Record<Unit, number> = {
-	g: 1,
-	'°C': 1,
-	K: 1,
-	min: 0,
-	'%': 2,
-	pieces: 0,
-	'kJ/kg': 2,
-	'kJ/(kg K)': 3,
-	'kJ/kg latent': 2,
-	kJ: 1,
-	'kJ/K': 2,
-	kg: 3,
-	money: 2,
-	'money/kg': 2,
-	'1': 3
-};
 
 /** Units written behind a number; a temperature difference reads as degrees, latent heat as kJ/kg. */
 const SHOWN: Record<Unit, string> = {
@@ -48,19 +32,6 @@ const SHOWN: Record<Unit, string> = {
 	'money/kg': 'per kg',
 	'1': ''
 };
-
-type Shown = Pick<Explained, 'value' | 'unit'> & { readonly term?: Explained['term'] };
-
-/**
- * A value as a bakery reads it: a temperature in its degrees, a difference without the offset. A base is a sum
- * of three readings and takes three offsets.
- */
-function valueIn({ value, unit, term }: Shown, units: UnitChoice): number {
-	if (units.temperature === 'celsius') return value;
-	if (unit === 'K') return 1.8 * value;
-	if (unit === '°C') return 1.8 * value + (term?.key === 'base-temperature' ? 96 : 32);
-	return value;
-}
 
 /** How far apart the two sides of a sentence may lie in degrees Fahrenheit before it is told in Celsius. */
 const SAME_DEGREES = 1e-6;
@@ -87,21 +58,16 @@ function evaluatedIn({ operation, inputs }: Worked, units: UnitChoice): number {
 	);
 }
 
-/** A number without its unit, with the precision its unit calls for. */
-export function numberText(shown: Shown, units: UnitChoice = METRIC): string {
-	const { unit } = shown;
-	const value = valueIn(shown, units);
-	if (unit === '1' && Number.isInteger(value)) return formatNumber(value, 0);
-	if (unit === '%' && Number.isInteger(Math.round(value * 1e6) / 1e6))
-		return formatNumber(value, 0);
-	return formatNumber(value, DECIMALS[unit]);
+/** A number without its unit, with the precision its unit calls for or so many decimals. */
+export function numberText(shown: Shown, units: UnitChoice = METRIC, decimals?: number): string {
+	return formatNumber(valueIn(shown, units), decimals ?? decimalsIn(shown, units));
 }
 
 /** A number with its unit. */
-export function valueText(explained: Shown, units: UnitChoice = METRIC): string {
+export function valueText(explained: Shown, units: UnitChoice = METRIC, decimals?: number): string {
 	const celsius = units.temperature === 'celsius';
 	const unit = celsius ? SHOWN[explained.unit] : SHOWN[explained.unit].replace(/^°C$/, '°F');
-	const number = numberText(explained, units);
+	const number = numberText(explained, units, decimals);
 	return unit === '' ? number : `${number}\u00a0${unit}`;
 }
 
@@ -117,7 +83,8 @@ const SIGN: Record<Operation, string> = {
 
 /**
  * The sentence a baker would say: "4 × 25.0 − (19.0 + 23.0 + 24.0 + 14.0) = 20.0 °C". Unnamed groups are
- * written out in place; a named number that was itself worked out stands with its value.
+ * written out in place; a named number that was itself worked out stands with its value. Worked out again with the
+ * digits that stand there, it comes to the result that stands there.
  */
 export function sentenceOf(explained: Worked, units: UnitChoice = METRIC): readonly SentencePart[] {
 	const held = unitsOfSentence(explained, units);
@@ -125,7 +92,7 @@ export function sentenceOf(explained: Worked, units: UnitChoice = METRIC): reado
 	// What holds in Celsius alone still ends with what the bakery's thermometer shows.
 	const own = valueText(explained, units);
 	return [
-		...written(explained, false, held),
+		...written(explained, false, { units: held, decimals: decimalsOf(explained, held) }),
 		{ kind: 'text', text: ` = ${result}${own === result ? '' : `, that is ${own}`}` }
 	];
 }
@@ -137,16 +104,22 @@ export function sentenceText(explained: Worked, units: UnitChoice = METRIC): str
 		.join('');
 }
 
+/** How the numbers of one sentence are told. */
+interface Telling {
+	readonly units: UnitChoice;
+	readonly decimals: ReadonlyMap<Explained, number>;
+}
+
 function written(
 	explained: Worked,
 	inBrackets: boolean,
-	units: UnitChoice
+	telling: Telling
 ): readonly SentencePart[] {
 	const { operation, inputs } = explained;
 	const parts: SentencePart[] = [];
 	inputs.forEach((input, index) => {
 		if (index > 0) parts.push({ kind: 'text', text: SIGN[operation] });
-		parts.push(...operand(input, operation, index, units));
+		parts.push(...operand(input, operation, index, telling));
 	});
 	if (operation === 'largest') return [text('the largest of '), ...parts];
 	return inBrackets ? [text('('), ...parts, text(')')] : parts;
@@ -156,15 +129,12 @@ function operand(
 	input: Explained,
 	operation: Operation,
 	index: number,
-	units: UnitChoice
+	telling: Telling
 ): readonly SentencePart[] {
-	if (
-		input.kind === 'worked' &&
-		(input.term.key === 'grouped' || input.term.key === 'kept-share' || operation === 'largest')
-	)
-		return written(input, needsBrackets(input, operation, index), units);
+	if (isWrittenOut(input, operation))
+		return written(input, needsBrackets(input, operation, index), telling);
 	const percent = (operation === 'percent' || operation === 'per-percent') && index === 1;
-	const number = numberText(input, units);
+	const number = numberText(input, telling.units, telling.decimals.get(input));
 	const shown = percent ? `${number} %` : number;
 	// A negative number after a sign would read as two signs.
 	const guarded = number.startsWith('\u2212') && index > 0 ? `(${shown})` : shown;
