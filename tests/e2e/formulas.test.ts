@@ -89,11 +89,11 @@ journey('it is scaled to the ripe levain on hand', async (bakery) => {
 	await visit(bakery, HARBOUR);
 	await type(page, 'Wheat levain, its flour, of all flour', '22');
 	await page.select('select[aria-label="Scale from"]', 'on-hand');
-	await type(page, 'Kilograms', '6.4', 'Tab');
-	// (6 400 g less 3 % in the tub, less 1 000 g taken back) over 44 % is 11.84 kg of flour.
-	await says(page, '[data-scaled]', '11.84 kg of flour', 'one mix');
-	await (await byName(page, 'button', '11.84 kg of flour')).click();
-	await says(page, '[role=dialog]', '× (1 − 0.030) − 1000.0');
+	await type(page, 'Kilograms', '8', 'Tab');
+	// (8 000 g less 3 % in the tub, less 2 300 g kept back) over 44 % is 12.41 kg of flour.
+	await says(page, '[data-scaled]', '12.41 kg of flour', 'one mix');
+	await (await byName(page, 'button', '12.41 kg of flour')).click();
+	await says(page, '[role=dialog]', '× (1 − 0.030) − 2300.0');
 	await page.keyboard.press('Escape');
 	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
 });

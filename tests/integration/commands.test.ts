@@ -222,7 +222,8 @@ test('orders are copied to an empty date once', async () => {
 	const to = '2026-12-20' as BakeDate;
 	const copy = { kind: 'copy-orders' as const, from: TOMORROW, to };
 	const done = await send(t.db, copy);
-	assert.ok(done.outcome === 'done' && done.answer.lines === 9);
+	assert.ok(done.outcome === 'done');
+	assert.equal(done.answer.lines, 8);
 	const again = await send(t.db, copy);
 	assert.ok(again.outcome === 'refused' && again.refusal.kind === 'orders-there-already');
 	const empty = await send(t.db, {

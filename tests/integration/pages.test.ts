@@ -48,8 +48,8 @@ test('a sour is told what its first ripening favours, and a yeasted build is not
 		favour && Math.round(favour.times * 100) / 100
 	]);
 	assert.deepEqual(told, [
-		['Rye sour, first stage', 'lift', 1.35],
-		['Rye sour, full', 'neither', 1.01],
+		['Rye sour, first stage', 'lift', 1.36],
+		['Rye sour, full', 'acid', 1.19],
 		['Poolish', null, null],
 		['Wheat levain', 'lift', 1.35]
 	]);

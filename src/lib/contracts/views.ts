@@ -13,7 +13,13 @@ import type {
 } from '../core/formula/index.ts';
 import type { DropId, FormulaId, PreparationId, ProductId } from '../core/identity.ts';
 import type { Favour } from '../core/fermentation/index.ts';
-import type { DoughInstrument, IceForm, MixProgram, WaterSchool } from '../core/heat/index.ts';
+import type {
+	DoughInstrument,
+	IceForm,
+	MixProgram,
+	WaterOrder,
+	WaterSchool
+} from '../core/heat/index.ts';
 import type { FrictionFigures } from '../core/learning/index.ts';
 import type {
 	BakeryProduct,
@@ -196,6 +202,17 @@ export interface WaterView {
 		readonly surface: ProbeView | null;
 	};
 	readonly unmade: readonly UnmadeDough[];
+}
+
+/** The accepted plan on paper, with what each mix and build is to be poured. */
+export interface RunSheetView extends PlanView {
+	readonly waters: readonly {
+		/** The formula, or the recipe of the preparation. */
+		readonly recipeId: string;
+		readonly ordinal: number;
+		readonly liquid: string;
+		readonly order: WaterOrder;
+	}[];
 }
 
 export interface AcceptedPlanView {

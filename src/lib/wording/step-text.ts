@@ -23,6 +23,7 @@ export const ACTIVITY_TEXT: Record<Exclude<Step, { kind: 'bake' }>['activity'] |
 	coat: 'Coat',
 	score: 'Score',
 	glaze: 'Glaze',
+	depan: 'Turn out of the tin',
 	pack: 'Pack',
 	ferment: 'Leave to ripen',
 	soak: 'Leave to soak',

@@ -1,4 +1,5 @@
 import type { BakeDayInput, BatchRef, DayTask } from '../core/planning/index.ts';
+import { CAUSTIC_CAUTION } from './kind-text.ts';
 import { ACTIVITY_TEXT, placeText, SPEED_TEXT, TURN_TEXT } from './step-text.ts';
 import { formatMass, formatMinutes, formatNumber, formatTemperature } from '../core/units/index.ts';
 
@@ -10,6 +11,10 @@ export interface ListEntry {
 	readonly what: string;
 	readonly detail: string;
 	readonly handsOn: boolean;
+	/** What can hurt in doing it; empty where nothing does beyond the usual. */
+	readonly caution: string;
+	/** What is made, where it is a mix: its water is told with it. */
+	readonly mixes: { readonly recipeId: string; readonly ordinal: number } | null;
 }
 
 /** The name of what a task works on, as the baker calls it. */
@@ -105,7 +110,16 @@ export function toDoList(tasks: readonly DayTask[], input: BakeDayInput): readon
 	for (const task of tasks) {
 		const subject = subjectText(task, input);
 		const entry = (key: string, atMs: number, what: string, detail: string, handsOn = true) =>
-			entries.push({ key: `${task.id} ${key}`, taskId: task.id, atMs, what, detail, handsOn });
+			entries.push({
+				key: `${task.id} ${key}`,
+				taskId: task.id,
+				atMs,
+				what,
+				detail,
+				handsOn,
+				caution: key === 'do' ? cautionOf(task) : '',
+				mixes: key === 'do' ? mixesOf(task) : null
+			});
 		switch (task.step.kind) {
 			case 'hands-on':
 				entry('do', task.startMs, `${activityText(task)} ${subject}`, detailText(task, input));
@@ -149,4 +163,19 @@ export function toDoList(tasks: readonly DayTask[], input: BakeDayInput): readon
 		}
 	}
 	return entries.sort((a, b) => a.atMs - b.atMs || (a.key < b.key ? -1 : 1));
+}
+
+function cautionOf({ step }: DayTask): string {
+	return step.kind === 'hands-on' && step.activity === 'dip' ? CAUSTIC_CAUTION : '';
+}
+
+function mixesOf({ step, batch }: DayTask): ListEntry['mixes'] {
+	if (step.kind !== 'hands-on' || step.activity !== 'mix') return null;
+	const recipeId =
+		batch.kind === 'preparation'
+			? batch.preparationId
+			: batch.kind === 'mix'
+				? batch.formulaId
+				: null;
+	return recipeId && { recipeId, ordinal: batch.ordinal };
 }

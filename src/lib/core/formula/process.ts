@@ -24,6 +24,7 @@ export const HANDS_ON_ACTIVITIES = [
 	'coat',
 	'score',
 	'glaze',
+	'depan',
 	'pack'
 ] as const;
 export type HandsOnActivity = (typeof HANDS_ON_ACTIVITIES)[number];

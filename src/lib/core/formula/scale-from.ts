@@ -2,7 +2,7 @@ import { given, worked, type Explained, type Source } from '../explain/index.ts'
 import { fail, ok, type Result } from '../result.ts';
 import type { Mass, Share } from '../units/index.ts';
 import type { Material } from './formula.ts';
-import { mixedShare, type ResolvedFormula, type ResolvedStage } from './resolve.ts';
+import { mixedShare, stagesInOrder, type ResolvedFormula, type ResolvedStage } from './resolve.ts';
 
 /** What a formula can be scaled from. All lead to its total flour. */
 export type ScaleStart =
@@ -123,6 +123,8 @@ function fromOnHand(
 	if (found.name === null) return fail({ kind: 'not-in-formula', material });
 	const of = found.name;
 	const there = given({ key: 'on-hand', of }, onHand.grams, 'g', SET);
+	const own = straightIn(material, final);
+	if (own) return positive(flourFromStage(own, there, formula.name));
 	const usable =
 		found.keptBackGrams > 0
 			? worked({ key: 'build-usable', of }, 'g', 'difference', [
@@ -136,6 +138,35 @@ function fromOnHand(
 			given({ key: 'percent-with-losses', of }, found.percentOfFlour, '%', FORMULA)
 		])
 	);
+}
+
+/** The stage that a material is, where it goes into the dough itself and nowhere else. */
+function straightIn(material: Material, final: ResolvedStage): ResolvedStage | null {
+	if (material.kind === 'ingredient') return null;
+	const own = stagesInOrder(final).filter(
+		({ preparation }) => preparation?.id === material.preparationId
+	);
+	const [only] = own;
+	return only && own.length === 1 && final.stages.includes(only) ? only : null;
+}
+
+/** What is ripe in the tub less what stays in it and what is kept back, over its percent of the flour. */
+function flourFromStage(stage: ResolvedStage, there: Explained, name: string): Explained {
+	const of = stage.name;
+	const { preparation } = stage;
+	const usable = preparation
+		? worked({ key: 'build-usable', of }, 'g', 'difference', [
+				worked({ key: 'grouped' }, 'g', 'product', [
+					there,
+					kept({ key: 'build-loss', of }, preparation.buildLoss)
+				]),
+				given({ key: 'take-back', of }, preparation.takeBackGrams, 'g', FORMULA)
+			])
+		: there;
+	return worked({ key: 'total-flour', of: name }, 'g', 'per-percent', [
+		usable,
+		given({ key: 'percent', of }, stage.percentOfFlour, '%', FORMULA)
+	]);
 }
 
 /** How much of a material is taken: so many percent of the total flour, and so much more for what is kept back. */

@@ -2,15 +2,17 @@
 	import { resolve } from '$app/paths';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { useRoom } from '../../client/room-context.ts';
-	import type { PlanView } from '../../contracts/views.ts';
+	import type { RunSheetView } from '../../contracts/views.ts';
 	import PlanChart from '../../ribbons/PlanChart.svelte';
 	import RibbonLegend from '../../ribbons/RibbonLegend.svelte';
 	import { cautionText } from '../../wording/caution-text.ts';
-	import { toDoList } from '../../wording/task-text.ts';
+	import { formatTemperature } from '../../core/units/index.ts';
+	import { poursOf } from '../../wording/order-text.ts';
+	import { toDoList, type ListEntry } from '../../wording/task-text.ts';
 	import { clockText, dateText, dayText } from '../../wording/time-text.ts';
 
 	interface Props {
-		view: PlanView;
+		view: RunSheetView;
 	}
 	let { view }: Props = $props();
 	const { bakery } = useRoom();
@@ -25,6 +27,18 @@
 			? toDoList(plan.tasks, accepted.document.input).filter((entry) => entry.handsOn)
 			: []
 	);
+	/** What to pour for a mix that is still to come, by the temperatures of this moment. */
+	function waterOf({ mixes }: ListEntry): string {
+		const found = view.waters.find(
+			({ recipeId, ordinal }) => recipeId === mixes?.recipeId && ordinal === mixes.ordinal
+		);
+		if (!found) return '';
+		const pours = poursOf(found.order, 'tap', bakery.units).map(
+			({ name, figure, unit }) => `${name} ${figure} ${unit}`
+		);
+		const liquid = found.liquid.charAt(0).toUpperCase() + found.liquid.slice(1);
+		return `${liquid} at ${formatTemperature(found.order.temperature, 1, bakery.units)}: ${pours.join(', ')}`;
+	}
 	const sentence = $derived.by(() => {
 		if (!accepted || !plan) return 'There is no accepted plan for this date yet.';
 		return `${list.length} things to do for ${plan.drops.length} drops.`;
@@ -100,13 +114,18 @@
 				<li class="todo">
 					<span class="box" aria-hidden="true"></span>
 					<time>{clockText(entry.atMs, zone)}</time>
-					<span><b>{entry.what}</b> <span class="detail">{entry.detail}</span></span>
+					<span>
+						<b>{entry.what}</b> <span class="detail">{entry.detail}</span>
+						{#if waterOf(entry)}<span class="water" data-water>{waterOf(entry)}</span>{/if}
+						{#if entry.caution}<span class="caution" data-caution>{entry.caution}</span>{/if}
+					</span>
 				</li>
 			{/each}
 		</ol>
 		<p class="foot">
-			A time here is a forecast; the dough decides. Hot decks, steam and lids burn; guards stay on
-			mixers and dividers; allergens are on each formula. The site's own rules come first.
+			A time here is a forecast; the dough decides. Waters are by the temperatures read so far:
+			measure again before each mix. Hot decks, steam and lids burn; guards stay on mixers and
+			dividers; allergens are on each formula. The site's own rules come first.
 		</p>
 	</article>
 {/if}
@@ -177,47 +196,53 @@
 		font-size: 13px;
 		color: var(--ink-2);
 	}
+	.water {
+		display: block;
+		font-weight: 700;
+	}
+	.caution {
+		display: block;
+		margin-top: 2px;
+		padding: 2px 6px;
+		border: 2px solid var(--ink);
+	}
 	@media print {
-		/* The whole night on one A4 page: small print, but nothing left out. */
+		/* Read at arm's length, by hands that are busy: more pages rather than small print. */
 		.sheet {
 			border: 0;
 			padding: 0;
 			margin: 0;
-			font-size: 7.2pt;
-			line-height: 1.16;
+			font-size: 11pt;
+			line-height: 1.25;
 		}
 		.sheet-title {
-			font-size: 13pt;
-		}
-		.drops,
-		.cautions {
-			margin: 1mm 0;
+			font-size: 16pt;
 		}
 		.chart :global(svg) {
 			width: 100%;
 			height: auto;
-			max-height: 74mm;
+			max-height: 110mm;
 		}
 		.legend :global(p) {
-			font-size: 6.5pt;
+			font-size: 9pt;
 			column-gap: 3mm;
 		}
 		.list {
-			columns: 3;
-			column-gap: 4mm;
-			margin-top: 1.5mm;
+			columns: 2;
+			column-gap: 6mm;
+			margin-top: 3mm;
 		}
 		.todo {
-			gap: 1.2mm;
-			padding: 0.25mm 0;
+			gap: 1.5mm;
+			padding: 0.6mm 0;
 		}
 		.box {
-			width: 2mm;
-			height: 2mm;
+			width: 3mm;
+			height: 3mm;
 		}
+		.caution,
 		.foot {
-			font-size: 7pt;
-			margin-top: 1mm;
+			font-size: 9pt;
 		}
 	}
 </style>

@@ -4,7 +4,7 @@
 	import type { WaterOfMix } from '../../core/mixing/index.ts';
 	import { formatMass, formatTemperature } from '../../core/units/index.ts';
 	import { clockText } from '../../wording/time-text.ts';
-	import { isMissed } from './order-text.ts';
+	import { isMissed } from '../../wording/order-text.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
 
 	interface Props {

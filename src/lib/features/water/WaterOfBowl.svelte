@@ -6,7 +6,7 @@
 	import { formatDifference, formatTemperature } from '../../core/units/index.ts';
 	import { sentenceText } from '../../ui/arithmetic/sentence.ts';
 	import { pullsText } from './pulls-text.ts';
-	import { missText, plainTapText, poursOf } from './order-text.ts';
+	import { missText, plainTapText, poursOf } from '../../wording/order-text.ts';
 
 	interface Props {
 		water: WaterOfMix;

@@ -1,6 +1,6 @@
 import type { WaterView } from '../../contracts/views.ts';
 import { probeDoubt } from '../../wording/probe-text.ts';
-import { isMissed, usesIce } from './order-text.ts';
+import { isMissed, usesIce } from '../../wording/order-text.ts';
 
 /** How the water of the night stands, in one sentence. */
 export function waterSentence(view: WaterView): string {

@@ -7,8 +7,8 @@ export const ENRICHED_FORMULAS: readonly DemoFormula[] = [
 		name: 'Lamp Room dough',
 		lines: [
 			['Bread flour', 100],
-			['Whole egg', 34],
-			['Milk', 18],
+			['Whole egg', 42],
+			['Milk', 16],
 			['Sugar', 14],
 			['Fresh yeast', 3.2],
 			['Salt', 1.9],
@@ -38,7 +38,7 @@ export const ENRICHED_FORMULAS: readonly DemoFormula[] = [
 	{
 		name: 'Slipway dough',
 		lines: [
-			['Poolish', 20.02],
+			['Poolish', 20.045],
 			['Bread flour', 90],
 			['Milk', 30],
 			['Water', 14],
@@ -46,7 +46,7 @@ export const ENRICHED_FORMULAS: readonly DemoFormula[] = [
 			['Butter', 4],
 			['Fresh yeast', 3],
 			['Salt', 2],
-			['Butter', 52, 'roll-in']
+			['Butter plate', 52, 'roll-in']
 		],
 		doughLoss: 0.03,
 		targetCelsius: 22,

@@ -72,8 +72,8 @@ export const ENRICHED_PRODUCTS: readonly DemoProduct[] = [
 	},
 	{
 		name: "Cooper's tin",
-		doughs: [["Cooper's dough", 820]],
-		bakedGrams: 740,
+		doughs: [["Cooper's dough", 720]],
+		bakedGrams: 648,
 		bakeLoss: 0.1,
 		shape: 'four pieces across the tin',
 		vessel: 'Long tin',

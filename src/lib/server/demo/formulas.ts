@@ -1,6 +1,6 @@
 import type { DemoFormula } from './demo-formula.ts';
 import { ENRICHED_FORMULAS } from './enriched-formulas.ts';
-import { clock, leg, mix, mixing, ripening, timed } from './steps.ts';
+import { clock, leg, mixing, ripening, timed } from './steps.ts';
 
 /** The sixteen doughs of the Saltmarrow Bakehouse. */
 export const FORMULAS: readonly DemoFormula[] = [
@@ -21,7 +21,10 @@ export const FORMULAS: readonly DemoFormula[] = [
 		frictionKilojoulesPerKilogram: 9.6,
 		mostDoughGrams: null,
 		steps: [
-			mix(20, 25, 'mixer'),
+			mixing(20, 25, [
+				['slow', 7],
+				['fast', 5]
+			]),
 			ripening(
 				'bulk',
 				clock('sourdough', 25, 165, 210, 260),
@@ -33,7 +36,7 @@ export const FORMULAS: readonly DemoFormula[] = [
 	{
 		name: 'Stick dough',
 		lines: [
-			['Poolish', 60.05],
+			['Poolish', 60.135],
 			['Bread flour', 70],
 			['Water', 36],
 			['Salt', 2],
@@ -44,7 +47,10 @@ export const FORMULAS: readonly DemoFormula[] = [
 		frictionKilojoulesPerKilogram: 11,
 		mostDoughGrams: null,
 		steps: [
-			mix(15, 24, 'mixer'),
+			mixing(15, 24, [
+				['slow', 5],
+				['fast', 6]
+			]),
 			ripening('bulk', clock('bakers-yeast', 24, 75, 95, 125), [leg('Bakehouse', 420)], [45])
 		]
 	},
@@ -61,17 +67,18 @@ export const FORMULAS: readonly DemoFormula[] = [
 		targetCelsius: 28,
 		frictionKilojoulesPerKilogram: 4.5,
 		mostDoughGrams: 28_000,
-		steps: [mix(10, 28, 'mixer'), timed('rest', 20)]
+		steps: [mixing(10, 28, [['slow', 8]]), timed('rest', 20)]
 	},
 	{
 		name: 'School bun dough',
 		lines: [
 			['Bread flour', 100],
-			['Water', 42],
+			['Water', 46],
 			['Whole egg', 12],
 			['Sugar', 12],
 			['Milk powder', 4],
-			['Fresh yeast', 1.5],
+			// A night in the cold asks for more of it.
+			['Fresh yeast', 2.7],
 			['Salt', 1.8],
 			['Butter', 14, 'late']
 		],
@@ -80,7 +87,10 @@ export const FORMULAS: readonly DemoFormula[] = [
 		frictionKilojoulesPerKilogram: 14,
 		mostDoughGrams: 24_000,
 		steps: [
-			mix(15, 25, 'mixer'),
+			mixing(15, 25, [
+				['slow', 5],
+				['fast', 8]
+			]),
 			ripening('bulk', clock('bakers-yeast', 26, 140, 195, 270), [
 				leg('Bakehouse', 420, 45),
 				leg('Cold room', 240, 420)
@@ -120,7 +130,7 @@ export const FORMULAS: readonly DemoFormula[] = [
 			['Wholemeal scald', 30],
 			['Wholemeal wheat', 35],
 			['Bread flour', 25],
-			['Water', 32],
+			['Water', 39.5],
 			['Honey', 2],
 			['Fresh yeast', 0.8],
 			['Salt', 2]
@@ -196,11 +206,11 @@ export const FORMULAS: readonly DemoFormula[] = [
 	{
 		name: 'Salt Flat dough',
 		lines: [
-			['Poolish', 20.02],
+			['Poolish', 20.045],
 			['Bread flour', 82],
 			['Wholemeal wheat', 8],
 			['Water', 56],
-			['Fresh yeast', 0.4],
+			['Fresh yeast', 0.85],
 			['Salt', 2.2, 'after-4'],
 			['Water', 14, 'held-back'],
 			['Olive oil', 4, 'late']
@@ -225,7 +235,7 @@ export const FORMULAS: readonly DemoFormula[] = [
 			['Water', 51],
 			['Butter', 4],
 			['Malt syrup', 1.5],
-			['Fresh yeast', 1.4],
+			['Fresh yeast', 2.2],
 			['Salt', 2]
 		],
 		doughLoss: 0.01,
@@ -248,7 +258,7 @@ export const FORMULAS: readonly DemoFormula[] = [
 			['Whole rye flour', 36.5],
 			['Light rye flour', 20],
 			['Bread flour', 10],
-			['Water', 40],
+			['Water', 37],
 			['Malt syrup', 1],
 			['Fresh yeast', 0.4],
 			['Salt', 2]

@@ -11,6 +11,9 @@ export interface DemoPreparation {
 	readonly steps: readonly Step[];
 }
 
+/** A scald or porridge in its covered tub gives its heat away with this. */
+const SCALD_CONSTANT = 150;
+
 /** Builds and soakers come before what takes from them. */
 export const PREPARATIONS: readonly DemoPreparation[] = [
 	{
@@ -23,7 +26,8 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 			['Water', 25]
 		],
 		buildLoss: 0.03,
-		takeBackGrams: 1000,
+		// Enough for tomorrow's feed on the busiest day of the week.
+		takeBackGrams: 2300,
 		steps: [
 			mix(10, 26, null),
 			ripening('ferment', clock('sourdough', 26, 255, 315, 390), [leg('Culture box', 300)])
@@ -47,7 +51,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		lines: [
 			['Bread flour', 30],
 			['Water', 30],
-			['Fresh yeast', 0.05]
+			['Fresh yeast', 0.135]
 		],
 		buildLoss: 0.02,
 		takeBackGrams: 0,
@@ -60,15 +64,15 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		name: 'Rye sour, first stage',
 		kind: 'build',
 		lines: [
-			['Rye culture', 4],
-			['Whole rye flour', 18],
-			['Water', 18]
+			['Rye culture', 8],
+			['Whole rye flour', 16],
+			['Water', 16]
 		],
 		buildLoss: 0.03,
-		takeBackGrams: 300,
+		takeBackGrams: 800,
 		steps: [
 			mix(10, 26, null),
-			ripening('ferment', clock('sourdough', 26, 300, 360, 450), [leg('Culture box', 300)])
+			ripening('ferment', clock('sourdough', 26, 200, 245, 310), [leg('Culture box', 300)])
 		]
 	},
 	{
@@ -82,8 +86,8 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		buildLoss: 0.02,
 		takeBackGrams: 0,
 		steps: [
-			mix(10, 29, null),
-			ripening('ferment', clock('sourdough', 29, 150, 180, 225), [leg('Warm prover', 300)])
+			mix(10, 30, null),
+			ripening('ferment', clock('sourdough', 30, 150, 180, 225), [leg('Warm prover', 300)])
 		]
 	},
 	{
@@ -129,7 +133,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		],
 		buildLoss: 0.02,
 		takeBackGrams: 0,
-		steps: [mix(10, 65, null), timed('soak', 180)]
+		steps: [mix(10, 65, null), timed('soak', 180, 'Bakehouse', SCALD_CONSTANT)]
 	},
 	{
 		name: 'Old dough',
@@ -159,7 +163,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		],
 		buildLoss: 0.04,
 		takeBackGrams: 0,
-		steps: [mix(15, 92, null), timed('soak', 240, 'Cellar')]
+		steps: [mix(15, 92, null), timed('soak', 240, 'Cellar', SCALD_CONSTANT)]
 	},
 	{
 		name: 'Milk scald',
@@ -170,7 +174,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		],
 		buildLoss: 0.05,
 		takeBackGrams: 0,
-		steps: [mix(12, 66, null), timed('soak', 120, 'Cellar')]
+		steps: [mix(12, 66, null), timed('soak', 120, 'Cellar', SCALD_CONSTANT)]
 	},
 	{
 		name: 'Milk sponge',
@@ -197,7 +201,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 			['Water', 6]
 		],
 		buildLoss: 0.03,
-		takeBackGrams: 150,
+		takeBackGrams: 200,
 		steps: [
 			mix(6, 28, null),
 			ripening('ferment', clock('sourdough', 28, 260, 320, 400), [leg('Warm prover', 200)])
@@ -209,28 +213,30 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		lines: [
 			['Storm sour, refresh', 11],
 			['Whole rye flour', 12],
-			['Water', 8]
+			['Water', 3.4]
 		],
 		buildLoss: 0.03,
 		takeBackGrams: 0,
+		// Stiff and cool, for its acid.
 		steps: [
-			mix(8, 26, null),
-			ripening('ferment', clock('sourdough', 26, 300, 360, 450), [leg('Culture box', 260)])
+			mix(8, 24, null),
+			ripening('ferment', clock('sourdough', 24, 360, 450, 570), [leg('Bakehouse', 260)])
 		]
 	},
 	{
 		name: 'Storm sour, full',
 		kind: 'build',
 		lines: [
-			['Storm sour, base', 31],
+			['Storm sour, base', 26.4],
 			['Whole rye flour', 17],
-			['Water', 21]
+			['Water', 25.6]
 		],
 		buildLoss: 0.02,
 		takeBackGrams: 0,
+		// Soft and warm, for its lift.
 		steps: [
-			mix(10, 24, null),
-			ripening('ferment', clock('sourdough', 24, 170, 210, 270), [leg('Bakehouse', 320)])
+			mix(10, 30, null),
+			ripening('ferment', clock('sourdough', 30, 130, 165, 210), [leg('Warm prover', 320)])
 		]
 	},
 	{
@@ -255,6 +261,19 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		buildLoss: 0.01,
 		takeBackGrams: 0,
 		steps: [mix(4, 20, null), timed('soak', 600, 'Cellar')]
+	},
+	{
+		name: 'Butter plate',
+		kind: 'fat',
+		lines: [['Butter', 100]],
+		buildLoss: 0.02,
+		takeBackGrams: 0,
+		// Beaten flat, chilled through, and tempered until it bends without breaking.
+		steps: [
+			mix(15, 14, null),
+			timed('chill', 60, 'Ingredient fridge'),
+			timed('temper', 25, 'Cellar')
+		]
 	},
 	{
 		name: 'Clarified butter',

@@ -19,6 +19,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 			timed('rest', 20),
 			hands('shape', 0, 15),
 			ripening('proof', clock('sourdough', 25, 80, 110, 155), [leg('Bakehouse', 150)]),
+			hands('score', 0, 5),
 			bake(245, 42, 8, 97),
 			timed('cool', 75),
 			hands('pack', 3, 5)
@@ -37,6 +38,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 			timed('rest', 20),
 			hands('shape', 0, 12),
 			ripening('proof', clock('sourdough', 25, 75, 105, 150), [leg('Bakehouse', 120)]),
+			hands('score', 0, 4),
 			bake(245, 32, 8, 97),
 			timed('cool', 60),
 			hands('pack', 3, 5)
@@ -45,7 +47,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 	{
 		name: 'Ferry stick',
 		doughs: [['Stick dough', 340]],
-		bakeLoss: 0.18,
+		bakeLoss: 0.21,
 		shape: 'stick, 55 cm',
 		footprint: [58, 8],
 		piecesPerDeck: 28,
@@ -53,8 +55,9 @@ export const PRODUCTS: readonly DemoProduct[] = [
 			hands('divide', 2, 6),
 			hands('pre-shape', 0, 5),
 			timed('rest', 20),
-			hands('shape', 0, 12),
+			hands('shape', 0, 20),
 			ripening('proof', clock('bakers-yeast', 25, 40, 55, 80), [leg('Bakehouse', 80)]),
+			hands('score', 0, 5),
 			bake(250, 22, 6, 98),
 			timed('cool', 25),
 			hands('pack', 3, 2)
@@ -88,8 +91,10 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		steps: [
 			hands('pan', 2, 25),
 			ripening('proof', clock('sourdough', 30, 45, 62, 85), [leg('Warm prover', 150)]),
-			bake(240, 62, 4, 98),
-			timed('cool', 150),
+			bake(250, 62, 4, 98),
+			hands('depan', 0, 6),
+			// Its crumb sets: it is not packed on the hour it leaves the oven.
+			timed('cool', 360),
 			hands('pack', 3, 5)
 		]
 	},
@@ -192,6 +197,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 			hands('shape', 0, 15),
 			hands('coat', 2, 5),
 			ripening('proof', clock('sourdough', 25, 75, 105, 150), [leg('Bakehouse', 140)]),
+			hands('score', 0, 5),
 			bake(240, 40, 8, 97),
 			timed('cool', 75),
 			hands('pack', 3, 5)
@@ -249,7 +255,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 	},
 	{
 		name: 'Storm rye block',
-		doughs: [['Storm rye', 1400]],
+		doughs: [['Storm rye', 1500]],
 		bakeLoss: 0.1,
 		shape: 'lidded tin',
 		vessel: 'Lidded tin',
@@ -259,8 +265,10 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		steps: [
 			hands('pan', 3, 28),
 			ripening('proof', clock('sourdough', 29, 55, 75, 100), [leg('Warm prover', 170)]),
-			bake(230, 85, 4, 98),
-			timed('cool', 240),
+			bake(240, 115, 4, 98),
+			hands('depan', 0, 8),
+			// Cut after a day, not before.
+			timed('cool', 1200),
 			hands('pack', 3, 6)
 		]
 	},

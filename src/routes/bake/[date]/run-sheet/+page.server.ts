@@ -1,10 +1,10 @@
 import { database } from '$lib/server/db/connection.ts';
 import { dateOfPage, forPage } from '$lib/server/page.ts';
-import { readPlan } from '$lib/server/services/read-plan.ts';
+import { readRunSheet } from '$lib/server/services/read-run-sheet.ts';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ params, depends, locals }) => {
 	depends('jovet:day');
 	const date = dateOfPage(params.date);
-	return forPage(locals, () => readPlan(database(), date));
+	return forPage(locals, () => readRunSheet(database(), date, Date.now()));
 };

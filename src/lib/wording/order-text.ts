@@ -1,13 +1,13 @@
-import { missOf } from '../../core/mixing/index.ts';
-import type { WaterOrder } from '../../core/heat/index.ts';
-import { assertNever } from '../../core/result.ts';
+import { missOf } from '../core/mixing/index.ts';
+import type { WaterOrder } from '../core/heat/index.ts';
+import { assertNever } from '../core/result.ts';
 import {
 	formatDifference,
 	formatMass,
 	formatNumber,
 	formatTemperature,
 	type UnitChoice
-} from '../../core/units/index.ts';
+} from '../core/units/index.ts';
 
 /** One thing to pour, with its large figure. */
 export interface Pour {
