@@ -11,6 +11,7 @@ import type { ReadinessDecision, ReadinessVerdict } from '../../core/fermentatio
 import type { DoughInstrument, IceForm, WaterSchool } from '../../core/heat/index.ts';
 import type { LearnedSubject } from '../../core/learning/index.ts';
 import type { ReadingQuantity } from '../../core/mixing/index.ts';
+import type { MeasuredColumns } from './measured-columns.ts';
 import type { SensorKind } from '../../contracts/device-protocol.ts';
 import type { ExtraUse } from '../../core/production/index.ts';
 
@@ -297,30 +298,7 @@ export interface Tables {
 		occurred_at: Date;
 		recorded_at: RecordedAt;
 	};
-	event_measured: {
-		event_id: string;
-		kind: ColumnType<'measured', never, never>;
-		celsius: number;
-		target_celsius: number | null;
-		instrument: DoughInstrument;
-		water_celsius: number | null;
-		friction_kj_per_kg: number | null;
-		dough_kj_per_kg_k: number | null;
-		mixer_id: string | null;
-		slow_min: number | null;
-		fast_min: number | null;
-		fill_share: number | null;
-		spread_kj_per_kg: number | null;
-		/** Of each school, all or none: what it read from the dough, and what it had asked for. */
-		rule_rise_k: number | null;
-		base_rise_k: number | null;
-		asked_factor_rule_celsius: number | null;
-		asked_base_celsius: number | null;
-		asked_balance_celsius: number | null;
-		water_degrees_per_dough: number | null;
-		room_celsius: number | null;
-		inputs: JSONColumnType<object | null, string | null, never>;
-	};
+	event_measured: MeasuredColumns;
 	event_checked: {
 		event_id: string;
 		kind: ColumnType<'checked', never, never>;
