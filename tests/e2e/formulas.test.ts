@@ -89,7 +89,11 @@ journey('it is scaled to the ripe levain on hand', async (bakery) => {
 	await visit(bakery, HARBOUR);
 	await type(page, 'Wheat levain, its flour, of all flour', '22');
 	await page.select('select[aria-label="Scale from"]', 'on-hand');
-	await type(page, 'Kilograms', '8', 'Tab');
+	await type(page, 'Kilograms', '14', 'Tab');
+	// What is typed takes the place of what stood there, and is not hung on to it.
+	await (await byName(page, 'textbox', 'Kilograms')).focus();
+	await page.keyboard.type('8');
+	await page.keyboard.press('Tab');
 	// (8 000 g less 3 % in the tub, less 2 300 g kept back) over 44 % is 12.41 kg of flour.
 	await says(page, '[data-scaled]', '12.41 kg of flour', 'one mix');
 	await (await byName(page, 'button', '12.41 kg of flour')).click();

@@ -33,7 +33,7 @@ night(
 			'warmer from now on',
 			'divided now'
 		);
-		await says(page, card, 'a clock learned from 19 looks', 'favours');
+		await says(page, card, 'a clock learned from 19 checks', 'favours');
 		const here = minutesOf(await textOf(page, `${card} [data-ripe]`));
 		const told = minutesOf(
 			(await textOf(page, `${card} [data-asks] li:first-child b`)).replace('ripe ', '')

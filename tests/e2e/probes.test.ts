@@ -85,13 +85,13 @@ function withProbes(
 const probeSpeaks = (page: Page) => says(page, `${room} [data-reading-note]`, 'probe');
 
 journey(
-	'a device is let in on the screen, and its key is shown once',
+	'a device is added on the screen, and its key is shown once',
 	async (bakery) => {
 		const { page } = bakery;
 		await visit(bakery, `${TONIGHT}/bakery`);
-		await says(page, '[data-room-sentence]', 'No probe is let in');
-		await (await byName(page, 'button', 'Let a device in')).click();
-		await (await byName(page, 'button', 'Let it in and make its key')).click();
+		await says(page, '[data-room-sentence]', 'There is no probe');
+		await (await byName(page, 'button', 'Add a device')).click();
+		await (await byName(page, 'button', 'Add it and make its key')).click();
 		await says(page, '[data-new-device]', 'Give the device and each of its sensors a name');
 		await type(page, 'Name of the device', 'Quay probes', 'Tab');
 		for (const [at, name, kind] of [
@@ -103,7 +103,7 @@ journey(
 			await type(page, `sensor ${at}, its name`, name, 'Tab');
 			await page.select(`select[aria-label="sensor ${at} reads"]`, kind);
 		}
-		await (await byName(page, 'button', 'Let it in and make its key')).click();
+		await (await byName(page, 'button', 'Add it and make its key')).click();
 		await says(page, '[data-new-key]', 'The key of Quay probes', 'shown this once');
 		const key = (await textOf(page, '[data-new-key] code')).trim();
 		assert.match(key, /^[\w-]{43}$/);
@@ -210,9 +210,9 @@ withProbes(
 		await says(page, room, 'silent, last heard');
 		await visit(bakery, `${TONIGHT}/bakery`);
 		await says(page, '[data-device="Quay probes"]', 'silent, last heard');
-		await (await byName(page, 'button', 'Shut it out')).click();
-		await (await byName(page, 'button', 'Shut Quay probes out for good')).click();
-		await says(page, '[data-device="Quay probes"]', 'shut out');
+		await (await byName(page, 'button', 'Remove it')).click();
+		await (await byName(page, 'button', 'Remove Quay probes for good')).click();
+		await says(page, '[data-device="Quay probes"]', 'removed');
 		const refused = await fetch(`${bakery.origin}/devices/self`, {
 			headers: { authorization: `Bearer ${key}` }
 		});

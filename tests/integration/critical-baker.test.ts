@@ -3,6 +3,7 @@ import assert from 'node:assert/strict';
 import {
 	buildFiguresOf,
 	figuresOf,
+	isPerishable,
 	resolveAlone,
 	resolveFormula,
 	type Step
@@ -120,4 +121,14 @@ test('every formula of the book is made in a week, and its cultures close from d
 		}
 	}
 	assert.deepEqual([...made].sort(), book.formulas.map((each) => each.formula.name).sort());
+});
+
+test('what ferments with milk or egg in it carries its limit, and nothing else does', () => {
+	const perishable = [...book.preparations.values()]
+		.filter(({ preparation }) => {
+			const resolved = resolveAlone(preparation, book.pantry);
+			return resolved.ok && preparation.kind === 'build' && isPerishable(resolved.value);
+		})
+		.map(({ preparation }) => preparation.name);
+	assert.deepEqual(perishable, ['Milk sponge']);
 });

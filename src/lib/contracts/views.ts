@@ -179,6 +179,8 @@ export interface BuildWaterView {
 	readonly targetCelsius: number;
 	readonly water: WaterOfMix | null;
 	readonly iceMostShare: number;
+	/** Fresh milk or egg is in it. */
+	readonly isPerishable: boolean;
 	/** Whether its stage favours lift or souring; null for a build without bacteria of its own. */
 	readonly favour: Favour | null;
 	/** What it was when it was stirred; null until it is measured. */

@@ -1,6 +1,10 @@
 import type { Build, Mix, WeighUpLine } from '../core/production/index.ts';
-import { allergensOf } from '../core/formula/index.ts';
-import { CAUSTIC_CAUTION, PREPARATION_KIND_TEXT } from '../wording/kind-text.ts';
+import { allergensOf, isPerishable } from '../core/formula/index.ts';
+import {
+	CAUSTIC_CAUTION,
+	PERISHABLE_CAUTION,
+	PREPARATION_KIND_TEXT
+} from '../wording/kind-text.ts';
 
 /** One printed card: what to weigh into one tub or bowl. */
 export interface WeighUpCard {
@@ -17,6 +21,7 @@ export interface WeighUpCard {
 
 export function cardOfBuild(build: Build): WeighUpCard {
 	const caustic = build.stage.lines.some((line) => line.ingredient.kind === 'caustic');
+	const perishable = build.preparation.kind === 'build' && isPerishable(build.stage);
 	return {
 		key: `${build.preparation.id} ${build.ordinal}`,
 		name:
@@ -26,7 +31,7 @@ export function cardOfBuild(build: Build): WeighUpCard {
 		makes: PREPARATION_KIND_TEXT[build.preparation.kind],
 		lines: build.lines,
 		allergens: allergensOf(build.stage),
-		caution: caustic ? CAUSTIC_CAUTION : null
+		caution: caustic ? CAUSTIC_CAUTION : perishable ? PERISHABLE_CAUTION : null
 	};
 }
 

@@ -26,7 +26,7 @@ const TERMS: Record<TermKey, string> = {
 	line: 'amount',
 	'build-needed': 'needed',
 	'build-short': 'still short',
-	'take-back': 'taken back for the next feed',
+	'take-back': 'kept back for the next feed',
 	'kept-back-on-the-way': 'kept back on the way, with its losses',
 	'percent-with-losses': 'percent of the flour, losses on the way included',
 	'mixed-share': 'share of it that is mixed',

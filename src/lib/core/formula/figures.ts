@@ -97,6 +97,21 @@ export function freshLines(stage: ResolvedStage): readonly ResolvedLine[] {
 	];
 }
 
+/** Wetter than this, what comes from milk or egg is fresh; butter and milk powder are not (our default). */
+const FRESH_WATER_SHARE = 0.3;
+
+/**
+ * Whether fresh milk or egg is in a stage, at any depth: it spoils at the room's heat.
+ * Range: any stage. Source: our default. Failures: none. Example: a sponge of flour and milk is, one with milk powder not.
+ */
+export function isPerishable(stage: ResolvedStage): boolean {
+	return linesWithin(stage).some(
+		({ ingredient: { allergens, composition } }) =>
+			composition.water > FRESH_WATER_SHARE &&
+			allergens.some((allergen) => allergen === 'milk' || allergen === 'egg')
+	);
+}
+
 /** The figures of one build in its own percentages. */
 export interface BuildFigures {
 	/** Water in percent of the build's own flour. */

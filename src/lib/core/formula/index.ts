@@ -42,6 +42,7 @@ export {
 	figuresOf,
 	allergensOf,
 	buildFiguresOf,
+	isPerishable,
 	finalDoughView,
 	type FormulaFigures
 } from './figures.ts';

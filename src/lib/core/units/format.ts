@@ -26,12 +26,26 @@ export function formatNumber(value: number, decimals: number): string {
 	return (negative ? MINUS : '') + grouped + (fraction === undefined ? '' : `.${fraction}`);
 }
 
+const OUNCES_IN_POUND = 16;
+
+/** "21 lb 10.4 oz": pounds as they are counted out, and the rest to a tenth of an ounce. */
+function poundsAndOunces(ounces: number): string {
+	// Rounded first, so that 15.97 oz become another pound and not 16.0 oz.
+	const tenths = Math.round(Math.abs(ounces) * 10);
+	const pounds = Math.floor(tenths / (10 * OUNCES_IN_POUND));
+	const rest = (tenths - pounds * 10 * OUNCES_IN_POUND) / 10;
+	const sign = ounces < 0 ? MINUS : '';
+	const whole = `${sign}${formatNumber(pounds, 0)} lb`;
+	return rest === 0 ? whole : `${whole} ${formatNumber(rest, Number.isInteger(rest) ? 0 : 1)} oz`;
+}
+
 /** A mass as a baker reads it: grams below 10 kg, kilograms above; or pounds and ounces. */
 export function formatMass(mass: Mass, decimals: number, units: UnitChoice = METRIC): string {
 	if (units.mass === 'imperial') {
-		const pounds = inPounds(mass);
-		if (Math.abs(pounds) < 1) return `${formatNumber(pounds * 16, 2)} oz`;
-		return `${formatNumber(pounds, 2)} lb`;
+		const ounces = inPounds(mass) * OUNCES_IN_POUND;
+		return Math.abs(ounces) < OUNCES_IN_POUND
+			? `${formatNumber(ounces, 2)} oz`
+			: poundsAndOunces(ounces);
 	}
 	if (Math.abs(mass.grams) < 10_000) return `${formatNumber(mass.grams, decimals)} g`;
 	return `${formatNumber(mass.grams / 1000, Math.max(2, Math.min(3, decimals + 2)))} kg`;

@@ -119,3 +119,14 @@ test('figures are shown with their unit and the precision of the tool', () => {
 		[1, 0, 0, 1]
 	);
 });
+
+test('pounds and ounces are told as a baker counts them out', () => {
+	const imperial = { mass: 'imperial', temperature: 'fahrenheit' } as const;
+	const told = (pounds: number) => units.formatMass({ grams: pounds * 453.59237 }, 1, imperial);
+	assert.equal(told(21 + 10 / 16), '21 lb 10 oz');
+	assert.equal(told(21 + 10.44 / 16), '21 lb 10.4 oz');
+	assert.equal(told(2), '2 lb');
+	assert.equal(told(1 + 15.97 / 16), '2 lb');
+	assert.equal(told(0.5), '8.00 oz');
+	assert.equal(told(-3.25), '\u22123 lb 4 oz');
+});

@@ -24,7 +24,7 @@
 	const doubted = $derived(states.filter((state) => state.silent || state.unmoved).length);
 	const sentence = $derived(
 		sensors.length === 0
-			? 'No probe is let in: temperatures are typed.'
+			? 'There is no probe: temperatures are typed.'
 			: `${heard} of ${sensors.length} sensors are heard${doubted > 0 ? `; ${doubted === 1 ? 'one is' : `${doubted} are`} in doubt` : ''}.`
 	);
 </script>

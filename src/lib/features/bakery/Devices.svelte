@@ -27,7 +27,7 @@
 				occurredAtMs: Math.round(room.now.epochMs),
 				deviceId
 			},
-			{ said: 'Shut out: its key no longer counts.' }
+			{ said: 'Removed: its key no longer counts.' }
 		);
 	}
 </script>
@@ -43,16 +43,16 @@
 			<header class="flex flex-wrap items-center justify-between gap-3">
 				<h3 class="font-bold">{device.name}</h3>
 				{#if device.revokedAtMs !== null}
-					<span>shut out {momentText(device.revokedAtMs, room.now.epochMs, timeZone)}</span>
+					<span>removed {momentText(device.revokedAtMs, room.now.epochMs, timeZone)}</span>
 				{:else if asked === device.id}
 					<span class="flex flex-wrap gap-2">
 						<button class="action" onclick={() => revoke(device.id)}
-							>Shut {device.name} out for good</button
+							>Remove {device.name} for good</button
 						>
-						<button class="action-lesser" onclick={() => (asked = null)}>Leave it in</button>
+						<button class="action-lesser" onclick={() => (asked = null)}>Keep it</button>
 					</span>
 				{:else}
-					<button class="action-lesser" onclick={() => (asked = device.id)}>Shut it out</button>
+					<button class="action-lesser" onclick={() => (asked = device.id)}>Remove it</button>
 				{/if}
 			</header>
 			{#if device.revokedAtMs === null}
@@ -86,7 +86,7 @@
 			{/if}
 		</article>
 	{:else}
-		<p class="mt-2">No device is let in. Temperatures are typed in the Water room.</p>
+		<p class="mt-2">There is no device. Temperatures are typed in the Water room.</p>
 	{/each}
 	{#if saving.done}<p role="status" class="mt-2">{saving.done}</p>{/if}
 	{#if saving.message}<p role="alert" class="mt-2 font-bold">{saving.message}</p>{/if}

@@ -156,7 +156,7 @@
 				class="action-lesser"
 				onclick={() => (sensors = [...sensors, fresh('room-probe')])}>One more sensor</button
 			>
-			<button class="action">Let it in and make its key</button>
+			<button class="action">Add it and make its key</button>
 			<button type="button" class="action-lesser" onclick={() => (open = false)}>Not now</button>
 		</p>
 		{#if saving.message}<p role="alert">
@@ -172,7 +172,7 @@
 				open = true;
 				saving.refuse('');
 				sensors = [fresh('room-probe')];
-			}}>Let a device in</button
+			}}>Add a device</button
 		>
 	</p>
 {/if}

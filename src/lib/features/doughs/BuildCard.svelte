@@ -1,7 +1,11 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import { buildFiguresOf } from '../../core/formula/index.ts';
-	import { CAUSTIC_CAUTION, PREPARATION_KIND_TEXT } from '../../wording/kind-text.ts';
+	import { buildFiguresOf, isPerishable } from '../../core/formula/index.ts';
+	import {
+		CAUSTIC_CAUTION,
+		PERISHABLE_CAUTION,
+		PREPARATION_KIND_TEXT
+	} from '../../wording/kind-text.ts';
 	import type { Build } from '../../core/production/index.ts';
 	import { formatMass, formatNumber } from '../../core/units/index.ts';
 	import WeighUpTable from '../../sheets/WeighUpTable.svelte';
@@ -56,9 +60,12 @@
 	/>
 	{#if takeBack > 0}
 		<p class="mt-2 text-note">
-			Take back {formatMass({ grams: takeBack }, 0, units)} for the next feed before mixing. Close the
+			Keep back {formatMass({ grams: takeBack }, 0, units)} for the next feed before mixing. Close the
 			jar loosely: live culture can burst a closed one.
 		</p>
+	{/if}
+	{#if build.preparation.kind === 'build' && isPerishable(build.stage)}
+		<p class="mt-2 font-bold" data-perishable>{PERISHABLE_CAUTION}</p>
 	{/if}
 	{#if build.stage.lines.some((line) => line.ingredient.kind === 'caustic')}
 		<p class="mt-2 font-bold">{CAUSTIC_CAUTION}</p>

@@ -11,8 +11,8 @@
 	let chosen = $derived(appearance);
 
 	const CHOICES = [
-		{ value: 'paper', label: 'Paper: light', Icon: Sun },
-		{ value: 'ember', label: 'Ember: dark', Icon: Moon },
+		{ value: 'paper', label: 'Day: light', Icon: Sun },
+		{ value: 'ember', label: 'Night: dark', Icon: Moon },
 		{ value: 'system', label: 'As the device is set', Icon: Monitor }
 	] as const;
 	const A_YEAR_S = 31_536_000;

@@ -97,6 +97,12 @@
 		}
 	}
 
+	/** What is typed into a figure takes its place: nobody wants 14510 for 14 and 510. */
+	function selectFigure({ target }: FocusEvent) {
+		if (target instanceof HTMLInputElement && /^(decimal|numeric)$/.test(target.inputMode))
+			target.select();
+	}
+
 	provideRoom({
 		get bakery() {
 			if (!bakery) throw new Error('a room was opened without a bakery');
@@ -110,6 +116,8 @@
 		}
 	});
 </script>
+
+<svelte:document onfocusin={selectFigure} />
 
 <svelte:head>
 	<title>{date ? `${room.name}, ${date}` : 'Jovet'} · {bakery?.name ?? 'Jovet'}</title>

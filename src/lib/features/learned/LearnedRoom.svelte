@@ -106,9 +106,8 @@
 				<p class="text-lead" data-friction>{frictionText}</p>
 				{#each leftOut as observation (observation.id)}
 					<p>
-						The reading of {dayText(observation.occurredAtMs, timeZone)} was left out: by itself it says
-						{inDough(observation.frictionKilojoulesPerKilogram)}, too far from the others to be
-						honest.
+						The reading of {dayText(observation.occurredAtMs, timeZone)} was left out as an outlier: by
+						itself it says {inDough(observation.frictionKilojoulesPerKilogram)}.
 					</p>
 				{/each}
 				{#if view.mixes.length > 0 && friction}
@@ -143,7 +142,7 @@
 					<p class="text-lead">
 						{clock.used === 0
 							? 'By the book: nothing was looked at yet.'
-							: `${count(clock.used, 'look', 'looks')}: it takes ${formatNumber(clock.mean, 2)} times the book's minutes (${formatNumber(clock.band.low, 2)} to ${formatNumber(clock.band.high, 2)}).`}
+							: `${count(clock.used, 'check', 'checks')}: it takes ${formatNumber(clock.mean, 2)} times the book's minutes (${formatNumber(clock.band.low, 2)} to ${formatNumber(clock.band.high, 2)}).`}
 					</p>
 					<Observations
 						subject="clock"

@@ -35,7 +35,7 @@
 	{#if plan.cautions.length > 0}
 		<section aria-labelledby="cautions" data-cautions class="mb-4">
 			<h2 id="cautions" class="mb-1">
-				<span class="act-now px-2">To settle</span>
+				<span class="act-now px-2">Clashes</span>
 				{plan.cautions.length}
 			</h2>
 			<ul>

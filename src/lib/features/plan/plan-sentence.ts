@@ -1,24 +1,22 @@
 import type { DayPlan } from '../../core/planning/index.ts';
 import { clockText, dayText } from '../../wording/time-text.ts';
 
-/** How the plan stands, in one sentence. */
+/** How the plan stands, in one sentence. A plan with a clash does not hold, whatever its times say. */
 export function planSentence(plan: DayPlan, zone: string): string {
 	const planned = plan.drops.filter((drop) => drop.readyMs !== null);
 	if (planned.length === 0) return 'Nothing could be planned for this date.';
-	const holding = planned.filter((drop) => (drop.readyMs ?? 0) <= drop.dueMs).length;
+	const inTime = planned.filter((drop) => (drop.readyMs ?? 0) <= drop.dueMs).length;
 	const first = Math.min(...plan.tasks.map((task) => task.startMs));
+	const starts = `Starts ${dayText(first, zone)} ${clockText(first, zone)}.`;
 	const drops =
-		holding === planned.length
-			? planned.length === 1
-				? 'The one drop holds'
-				: `All ${planned.length} drops hold`
-			: `${holding} of ${planned.length} drops hold`;
-	const overlaps = plan.cautions.length;
-	const settle =
-		overlaps === 0
-			? 'nothing is in the way of anything else'
-			: overlaps === 1
-				? 'one thing is left to settle'
-				: `${overlaps} things are left to settle`;
-	return `${drops}; ${settle}. First hands ${dayText(first, zone)} ${clockText(first, zone)}.`;
+		inTime < planned.length
+			? `${inTime} of ${planned.length} drops`
+			: planned.length === 1
+				? 'the one drop'
+				: `all ${planned.length} drops`;
+	const clashes = plan.cautions.length;
+	if (clashes > 0)
+		return `${clashes === 1 ? 'One clash' : `${clashes} clashes`}: this plan does not hold yet. Without ${clashes === 1 ? 'it' : 'them'} ${drops} would leave in time. ${starts}`;
+	const hold = inTime === 1 && planned.length === 1 ? 'holds' : 'hold';
+	return `${drops.charAt(0).toUpperCase()}${drops.slice(1)} ${hold}, nothing in the way of anything else. ${starts}`;
 }

@@ -80,7 +80,7 @@
 	const clockNote = $derived(
 		dough.view.clockUsed === 0
 			? 'by the clock of the book'
-			: `by a clock learned from ${dough.view.clockUsed} looks, ${formatNumber(dough.view.clockFactor, 2)} times the book's`
+			: `by a clock learned from ${dough.view.clockUsed} checks, ${formatNumber(dough.view.clockFactor, 2)} times the book's`
 	);
 </script>
 

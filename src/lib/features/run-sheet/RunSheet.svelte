@@ -87,7 +87,7 @@
 		</p>
 		{#if plan.cautions.length > 0}
 			<p class="cautions">
-				<b>To settle by hand:</b>
+				<b>Clashes, to settle by hand:</b>
 				{plan.cautions
 					.map((caution) => cautionText(caution, plan.tasks, accepted.document.input, zone))
 					.join(' ')}

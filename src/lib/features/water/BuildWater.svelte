@@ -2,6 +2,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { BuildWaterView, WaterView } from '../../contracts/views.ts';
 	import { formatMass, formatTemperature } from '../../core/units/index.ts';
+	import { PERISHABLE_CAUTION } from '../../wording/kind-text.ts';
 	import { favourText } from '../../wording/readiness-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import MeasureBuild from './MeasureBuild.svelte';
@@ -43,6 +44,7 @@
 	{#if build.favour}
 		<p class="mt-2" data-favour>As it is planned, this stage favours {favourText(build.favour)}.</p>
 	{/if}
+	{#if build.isPerishable}<p class="mt-2 font-bold" data-perishable>{PERISHABLE_CAUTION}</p>{/if}
 	<p class="mt-2 text-note text-ink-2">A closed jar of live culture can burst: leave lids loose.</p>
 </article>
 

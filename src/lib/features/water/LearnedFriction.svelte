@@ -45,9 +45,8 @@
 	</p>
 	{#each leftOut as observation (observation.id)}
 		<p class="text-ink-2">
-			The reading of {dayText(observation.occurredAtMs, timeZone)} was left out: by itself it says {inDough(
-				observation.frictionKilojoulesPerKilogram
-			)}, too far from the others to be honest.
+			The reading of {dayText(observation.occurredAtMs, timeZone)} was left out as an outlier: by itself
+			it says {inDough(observation.frictionKilojoulesPerKilogram)}.
 		</p>
 	{/each}
 </div>

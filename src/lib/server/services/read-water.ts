@@ -6,7 +6,7 @@ import type {
 	WaterView
 } from '../../contracts/views.ts';
 import { favourOf } from '../../core/fermentation/index.ts';
-import type { Step } from '../../core/formula/index.ts';
+import { isPerishable, type Step } from '../../core/formula/index.ts';
 import {
 	bowlWaterInput,
 	BY_HAND,
@@ -176,6 +176,7 @@ function buildWater(
 			targetCelsius,
 			water: waterOfMix(input),
 			iceMostShare: input.supply.ice.mostShare.share,
+			isPerishable: isPerishable(stage),
 			favour: favourOfBuild(steps, targetCelsius),
 			measured: measuredView(batch ? (day.log.get(batch.id) ?? []) : [])
 		}

@@ -5,6 +5,7 @@
 	import { preparationContent } from '../../../contracts/formula-book.ts';
 	import type { PreparationDetailView } from '../../../contracts/views.ts';
 	import {
+		isPerishable,
 		allergensOf,
 		buildFiguresOf,
 		explainBuildFigure,
@@ -23,7 +24,11 @@
 	import { id, type PreparationId } from '../../../core/identity.ts';
 	import { formatNumber } from '../../../core/units/index.ts';
 	import { formulaFailureText } from '../../../wording/failure-text.ts';
-	import { CAUSTIC_CAUTION, PREPARATION_KIND_TEXT } from '../../../wording/kind-text.ts';
+	import {
+		CAUSTIC_CAUTION,
+		PERISHABLE_CAUTION,
+		PREPARATION_KIND_TEXT
+	} from '../../../wording/kind-text.ts';
 	import EditPage from '../fields/EditPage.svelte';
 	import { Edited } from '../fields/edited.ts';
 	import MaterialSelect from '../fields/MaterialSelect.svelte';
@@ -279,6 +284,9 @@
 					{formulaFailureText(alone.error)}.
 				</p>
 			{/if}
+			{#if value.preparationKind === 'build' && alone.ok && isPerishable(alone.value)}
+				<p class="mt-3 font-bold" data-perishable>{PERISHABLE_CAUTION}</p>
+			{/if}
 			{#if caustic}<p class="mt-3 border-2 border-ink p-3 font-bold">{CAUSTIC_CAUTION}</p>{/if}
 		</section>
 		<section class="border border-line bg-sheet p-4" aria-labelledby="making">
@@ -293,7 +301,7 @@
 			/>
 			{#if value.preparationKind === 'build'}
 				<NumberField
-					label="Taken back ripe for the next feed"
+					label="Ripe starter kept back for the next feed"
 					value={value.takeBackGrams}
 					unit="g"
 					decimals={0}
