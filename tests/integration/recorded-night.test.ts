@@ -18,6 +18,7 @@ import { readPreparation } from '../../src/lib/server/services/read-preparation.
 import { readProduct } from '../../src/lib/server/services/read-product.ts';
 import { readRipening } from '../../src/lib/server/services/read-ripening.ts';
 import { readRoomTrace } from '../../src/lib/server/services/read-room-trace.ts';
+import { readRunSheet } from '../../src/lib/server/services/read-run-sheet.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import {
 	BUN_DOUGH,
@@ -74,6 +75,7 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 		(await readWater(t.db, DAY_AFTER, MORNING_MS)).inputs
 	],
 	plan: () => readPlan(t.db, TOMORROW),
+	'run-sheet': async () => (await readRunSheet(t.db, TOMORROW, MORNING_MS)).waters,
 	ripening: async () => [
 		await readRipening(t.db, TOMORROW, MORNING_MS),
 		await readRipening(t.db, TOMORROW, NOW_MS + 495 * 60_000)
