@@ -3,8 +3,11 @@ import { batchOf, HARBOUR_DOUGH, LEVAIN, TOMORROW } from '../integration/test-da
 import type { BakeDate } from '../../src/lib/core/time/index.ts';
 import type { Db } from '../../src/lib/server/db/client.ts';
 import { loadFormulaBook } from '../../src/lib/server/db/formula-book.ts';
+import { demoPlaceId } from '../../src/lib/server/demo/demo-place.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import type { Pool } from './generate.ts';
+
+const FRIDGE = demoPlaceId('Ingredient fridge');
 
 /** Every id of the database by what a command calls it. */
 export async function poolOf(db: Db, nowMs: number): Promise<Pool> {
@@ -19,7 +22,8 @@ export async function poolOf(db: Db, nowMs: number): Promise<Pool> {
 		devices,
 		sensors,
 		batches,
-		readings
+		readings,
+		places
 	] = await Promise.all([
 		loadFormulaBook(db),
 		...(
@@ -33,7 +37,8 @@ export async function poolOf(db: Db, nowMs: number): Promise<Pool> {
 				'device',
 				'device_sensor',
 				'batch',
-				'reading'
+				'reading',
+				'place'
 			] as const
 		).map(async (table) =>
 			(await db.selectFrom(table).select('id').limit(200).execute()).map((row) => row.id)
@@ -61,6 +66,7 @@ export async function poolOf(db: Db, nowMs: number): Promise<Pool> {
 			sensorId: sensors ?? [],
 			batchId: batches ?? [],
 			correctsId: readings ?? [],
+			placeId: places ?? [],
 			entryId: entries.map((row) => row.id),
 			observationId: entries.map((row) => row.id)
 		}
@@ -191,6 +197,17 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 			instrument: 'typed',
 			correctsId: null
 		},
+		{
+			kind: 'take-reading',
+			quantity: 'place',
+			preparationId: null,
+			placeId: FRIDGE,
+			celsius: 5,
+			instrument: 'typed',
+			correctsId: null
+		},
+		{ kind: 'save-place', placeId: FRIDGE, name: 'Fridge', placeKind: 'cold', celsius: 4 },
+		{ kind: 'set-base', formulaId: HARBOUR_DOUGH, celsius: 60 },
 		{ kind: 'accept-plan', date, fingerprint, placement: newPlacement(input) }
 	];
 }

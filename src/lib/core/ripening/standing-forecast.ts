@@ -8,6 +8,7 @@ import {
 	type AirOfPlaces,
 	type DoughEvent
 } from './dough-story.ts';
+import { fitted } from './fitted.ts';
 import { courseOf, placeOf, temperatureAlong } from './wait-course.ts';
 
 /** A pre-ferment or soaker that stands unmeasured, and what is known of it. */
@@ -55,6 +56,10 @@ const LEAST_SPREAD_KELVINS = 0.5;
  * Example: a poolish mixed at 22 that stood nine hours in a room of 31 is near 29, not 20.
  */
 export function forecastOfStanding(input: StandingInput): StandingForecast | null {
+	return fitted(() => followed(input));
+}
+
+function followed(input: StandingInput): StandingForecast | null {
 	const path = pathOf(input);
 	if (!path) return null;
 	const check = input.events.findLast(

@@ -1,4 +1,4 @@
-import { BeyondModel, type Retarder } from '../fermentation/index.ts';
+import type { Retarder } from '../fermentation/index.ts';
 import type { PlaceId } from '../identity.ts';
 import { coldAir, type ColdAir, type ColdLoad } from './cold-air.ts';
 import {
@@ -8,6 +8,7 @@ import {
 	type DoughStory,
 	type RipeningStep
 } from './dough-story.ts';
+import { fitted } from './fitted.ts';
 import type { PlaceStretch } from './room-trace.ts';
 
 /** A dough that came out of the mixer, as it is followed. */
@@ -65,16 +66,6 @@ export function watchDoughs(
 		cold,
 		stories: doughs.map((dough) => fitted(() => storyOf(dough, airOf(dough, air, cold), nowMs)))
 	};
-}
-
-/** What is found by a model; null where none fits. */
-function fitted<T>(work: () => T): T | null {
-	try {
-		return work();
-	} catch (error) {
-		if (error instanceof BeyondModel) return null;
-		throw error;
-	}
 }
 
 /** The air that one dough is in. */
