@@ -146,7 +146,7 @@ export function toDoList(tasks: readonly DayTask[], input: BakeDayInput): readon
 					entry(
 						'move',
 						task.startMs + first.minutes * 60_000,
-						`Move ${subject} ${second.place === 'cold' ? 'to the cold' : second.place === 'proofer' ? 'to the proofer' : 'to the room'}`,
+						`Move ${subject} ${placeText(second).replace(/^in /, 'to ')}`,
 						amountText(task, input)
 					);
 				break;
