@@ -164,7 +164,7 @@ night(
 		await says(page, friction, 'Stick dough', 'of dough; the book says');
 		await page.waitForSelector(`${friction} [data-chart=drawn] svg`);
 		await page.waitForSelector('[data-learned=seasons] [data-chart=drawn] svg');
-		await says(page, '[data-learned=clock]', 'looks: it takes');
+		await says(page, '[data-learned=clock]', 'checks: it takes');
 		await says(page, '[data-learned=tub-room]', 'checks: a time constant of');
 		const before = await textOf(page, `${friction} [data-friction]`);
 		await page.click(`${friction} [data-readings]`);
