@@ -208,6 +208,7 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 		},
 		{ kind: 'save-place', placeId: FRIDGE, name: 'Fridge', placeKind: 'cold', celsius: 4 },
 		{ kind: 'set-base', formulaId: HARBOUR_DOUGH, celsius: 60 },
+		{ kind: 'set-liquids', formulaId: HARBOUR_DOUGH, picked: [] },
 		{ kind: 'accept-plan', date, fingerprint, placement: newPlacement(input) }
 	];
 }

@@ -313,7 +313,7 @@ test('an autolyse that was measured leaves only the water after it to be found',
 	const breakwater = async () =>
 		(await readWater(t.db, day, NOW_MS)).mixes.find((mix) => mix.formulaId === formulaId);
 	const ahead = await breakwater();
-	assert.ok(ahead?.water && ahead.rests && !ahead.autolysed);
+	assert.ok(ahead?.water && ahead.bowlReading === 'autolyse' && !ahead.autolysed);
 	assert.deepEqual(
 		ahead.water.stages.map((stage) => stage.kind),
 		['autolyse', 'mix', 'held-back']

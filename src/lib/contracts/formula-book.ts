@@ -39,7 +39,7 @@ const material = z.discriminatedUnion('kind', [
 	z.object({ kind: z.literal('ingredient'), ingredientId }),
 	z.object({ kind: z.literal('preparation'), preparationId })
 ]);
-const addition = z.custom<Addition>(
+export const addition = z.custom<Addition>(
 	(value) => typeof value === 'string' && isAddition(value),
 	'not a time to add something at'
 );

@@ -1,6 +1,6 @@
 import type { Place } from '../core/formula/index.ts';
 import type { BakeDayInput } from '../core/planning/index.ts';
-import type { MomentTemperature, WaterOfMix } from '../core/mixing/index.ts';
+import type { BowlReading, MomentTemperature, WaterOfMix } from '../core/mixing/index.ts';
 import type {
 	Delivery,
 	Formula,
@@ -138,13 +138,20 @@ export interface MixWaterView {
 	readonly water: WaterOfMix | null;
 	/** The base its baker typed; null for one that follows from its doughs. */
 	readonly typedBaseCelsius: number | null;
+	/** Its baker picked which liquids are warmed or cooled. */
+	readonly picksLiquids: boolean;
 	readonly iceMostShare: number;
 	/** Its first fermenting wait; null for a dough without one. */
-	readonly bulk: { readonly step: WaitStep; readonly targetCelsius: number } | null;
+	readonly bulk: {
+		readonly step: WaitStep;
+		readonly targetCelsius: number;
+		/** All its leavening, in percent of the flour as fresh; null where more than yeast lifts it. */
+		readonly freshYeastPercent: number | null;
+	} | null;
 	/** So many times the book's minutes it takes to be ripe; 1 until it is measured. */
 	readonly clockFactor: number;
-	/** Whether it rests in an autolyse, and what that was measured at. */
-	readonly rests: boolean;
+	/** When its bowl may be measured before more water goes in, and what it was measured at. */
+	readonly bowlReading: BowlReading | null;
 	readonly autolysed: { readonly celsius: number; readonly atMs: number } | null;
 	readonly friction: FrictionFigures;
 	/** null for a dough that is mixed by hand. */
@@ -181,6 +188,11 @@ export interface BuildWaterView {
 	readonly iceMostShare: number;
 	/** Fresh milk or egg is in it. */
 	readonly isPerishable: boolean;
+	/** What it ripens in, with its yeast as `MixWaterView` has it; null for one that does not. */
+	readonly ferments: {
+		readonly step: WaitStep;
+		readonly freshYeastPercent: number | null;
+	} | null;
 	/** Whether its stage favours lift or souring; null for a build without bacteria of its own. */
 	readonly favour: Favour | null;
 	/** What it was when it was stirred; null until it is measured. */

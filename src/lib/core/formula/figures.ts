@@ -61,6 +61,22 @@ export function figuresOf(resolved: ResolvedFormula): FormulaFigures {
 	};
 }
 
+/**
+ * Gives the yeast that alone lifts a dough or a build, as fresh, in percent of its own flour.
+ * Range: any stage. Source: definition. Failures: null where a build or a culture lifts with it, and without yeast.
+ * Example: 1.2 % of dry yeast at three times the strength is 3.6; a dough on a poolish has no such figure.
+ */
+export function freshYeastPercent(stage: ResolvedStage): number | null {
+	if (stage.stages.some(({ kind }) => kind === 'build')) return null;
+	if (stage.lines.some(({ ingredient }) => ingredient.kind === 'culture')) return null;
+	const yeast = stage.lines.reduce(
+		(total, line) => total + line.percentOfFlour * line.ingredient.yeastFreshEquivalent,
+		0
+	);
+	const flour = flourOf(stage);
+	return yeast > 0 && flour > 0 ? (yeast / flour) * 100 : null;
+}
+
 /** The dough as it comes out of the mixer, before anything is rolled in. */
 export function withoutRollIn(final: ResolvedStage): ResolvedStage {
 	const isIn = (line: { readonly addition: Addition }) => line.addition !== 'roll-in';

@@ -40,6 +40,7 @@ export {
 } from './resolve.ts';
 export {
 	figuresOf,
+	freshYeastPercent,
 	allergensOf,
 	buildFiguresOf,
 	isPerishable,

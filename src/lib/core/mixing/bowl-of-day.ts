@@ -10,6 +10,7 @@ import {
 import type { PlaceId, PreparationId } from '../identity.ts';
 import type { LearnedFriction } from '../learning/index.ts';
 import type { WeighUpLine } from '../production/index.ts';
+import type { PickedLiquid } from './bowl-parts.ts';
 import { mixingOf } from './mix-stages.ts';
 import type { RulesOfDough, WaterOfMixInput } from './water-of-mix.ts';
 
@@ -56,6 +57,7 @@ export interface BowlOfDay {
 	/** Heat that warms its bowl by a degree; 0 for a tub in which a build is stirred by hand. */
 	readonly bowlKilojoulesPerKelvin: number;
 	readonly targetCelsius: number;
+	readonly picked: readonly PickedLiquid[];
 }
 
 /** A temperature of the moment with where it comes from. */
@@ -81,7 +83,7 @@ function sourced(input: MomentTemperature): SourcedTemperature {
  * Example: without a chiller the supply has no chilled water.
  */
 export function bowlWaterInput(
-	{ lines, stage, steps, bowlKilojoulesPerKelvin, targetCelsius }: BowlOfDay,
+	{ lines, stage, steps, bowlKilojoulesPerKelvin, targetCelsius, picked }: BowlOfDay,
 	supply: WaterSupply,
 	temperatures: readonly MomentTemperature[],
 	friction: Pick<LearnedFriction, 'work' | 'spread' | 'source' | 'mixer'>,
@@ -105,6 +107,7 @@ export function bowlWaterInput(
 	return {
 		lines,
 		stage,
+		picked,
 		school: supply.waterSchool,
 		target: { celsius: targetCelsius },
 		flour: find('flour'),

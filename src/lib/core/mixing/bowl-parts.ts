@@ -12,14 +12,22 @@ import {
 	type Liquid,
 	type SourcedTemperature
 } from '../heat/index.ts';
-import type { PlaceId } from '../identity.ts';
+import type { IngredientId, PlaceId } from '../identity.ts';
 import type { WeighUpLine } from '../production/index.ts';
 import type { SpecificHeat } from '../units/index.ts';
+
+/** A liquid of a bowl by what it is and when it goes in. */
+export interface PickedLiquid {
+	readonly ingredientId: IngredientId;
+	readonly addition: Addition;
+}
 
 /** What is weighed for one bowl, and the stage it makes. */
 export interface Bowl {
 	readonly lines: readonly WeighUpLine[];
 	readonly stage: ResolvedStage;
+	/** The liquids that the baker warms or cools, the others poured as they stand; empty for what follows by itself. */
+	readonly picked: readonly PickedLiquid[];
 }
 
 /** How warm what goes into a bowl is. */
@@ -43,18 +51,17 @@ export interface BowlParts {
 /**
  * Parts a bowl into the liquid whose temperature is found and everything else with its heat.
  *
- * Model: the water where it is most of what is poured, else all that is poured, at one temperature: a little water
- * beside much milk could never bring the heat. Each build has its own temperature; everything else
+ * Model: what the baker picked; else the water where it is most of what is poured, else all that is poured, at one
+ * temperature: a little water beside much milk could never bring the heat. A pick that is no longer poured counts for
+ * nothing. Each build has its own temperature; everything else
  * is as warm as the place it stands in. What is folded or rolled in comes after the mix. A liquid that the scale rounds to nothing has
  * no temperature to be found.
  * Failures: null for a bowl without any liquid.
  */
-export function bowlParts({ lines, stage }: Bowl, at: BowlTemperatures): BowlParts | null {
-	const mixed = lines.filter(({ addition }) => additionOrder(addition) < additionOrder('fold-in'));
-	const found = liquidOf(
-		mixed.filter(({ weighing }) => weighing.weighed.grams > 0),
-		stage
-	);
+export function bowlParts(bowl: Bowl, at: BowlTemperatures): BowlParts | null {
+	const { stage } = bowl;
+	const mixed = mixedLines(bowl);
+	const found = liquidOf(pouredOf(bowl), bowl.picked);
 	if (!found) return null;
 	const parts: (HeatPart & { readonly line: WeighUpLine })[] = [];
 	for (const line of mixed) {
@@ -96,37 +103,65 @@ function standingAt({ placeId, kind }: Ingredient, at: BowlTemperatures): Source
 /** Water is found alone only where other liquids are at most so much of it (our default). */
 const LEAST_SHARE_OF_WATER = 3;
 
+interface Poured {
+	readonly line: WeighUpLine;
+	readonly ingredient: Ingredient;
+	readonly grams: number;
+}
+
+/** What the mixer mixes: what is folded or rolled in comes after it. */
+function mixedLines({ lines }: Bowl): readonly WeighUpLine[] {
+	return lines.filter(({ addition }) => additionOrder(addition) < additionOrder('fold-in'));
+}
+
 /**
- * The liquid that is found, with its lines: water where it is most of what is poured; else all that is poured, water,
- * milk and others together at one temperature. It goes by mass alone, so that a dough is asked for and learned from by
- * the same liquid.
+ * Gives the liquids that are poured into a bowl, in the order of its lines.
+ * Range: any bowl. Source: definition. Failures: none. Example: what the scale rounds to nothing is not poured.
+ */
+export function pouredOf(bowl: Bowl): readonly Poured[] {
+	return mixedLines(bowl).flatMap((line) => {
+		const { grams } = line.weighing.weighed;
+		const ingredient = ingredientOf(line, bowl.stage);
+		const isPoured = ingredient?.kind === 'water' || ingredient?.kind === 'liquid';
+		return isPoured && grams > 0 ? [{ line, ingredient, grams }] : [];
+	});
+}
+
+/**
+ * The liquid that is found, with its lines: what was picked; else water where it is most of what is poured; else all
+ * that is poured, water, milk and others together at one temperature. It goes by mass alone, so that a dough is asked
+ * for and learned from by the same liquid.
  */
 function liquidOf(
-	lines: readonly WeighUpLine[],
-	stage: ResolvedStage
+	poured: readonly Poured[],
+	picked: readonly PickedLiquid[]
 ): { readonly liquid: Liquid; readonly lines: readonly WeighUpLine[] } | null {
-	const poured = lines.flatMap((line) => {
-		const ingredient = ingredientOf(line, stage);
-		return ingredient?.kind === 'water' || ingredient?.kind === 'liquid'
-			? [{ line, ingredient, grams: line.weighing.weighed.grams }]
-			: [];
-	});
-	const gramsOf = (of: typeof poured) => of.reduce((total, { grams }) => total + grams, 0);
-	const water = poured.filter(({ ingredient }) => ingredient.kind === 'water');
-	const others = gramsOf(poured) - gramsOf(water);
-	if (water.length > 0 && gramsOf(water) >= LEAST_SHARE_OF_WATER * others)
-		return { liquid: WATER, lines: water.map(({ line }) => line) };
 	if (poured.length === 0) return null;
-	const byMass = [...poured].sort((a, b) => b.grams - a.grams);
+	const chosen = poured.filter(({ line, ingredient }) =>
+		picked.some(
+			({ ingredientId, addition }) => ingredientId === ingredient.id && addition === line.addition
+		)
+	);
+	const water = poured.filter(({ ingredient }) => ingredient.kind === 'water');
+	const mostlyWater =
+		water.length > 0 && gramsOf(water) >= LEAST_SHARE_OF_WATER * (gramsOf(poured) - gramsOf(water));
+	const found = chosen.length > 0 ? chosen : mostlyWater ? water : poured;
+	const lines = found.map(({ line }) => line);
+	if (found.every(({ ingredient }) => ingredient.kind === 'water')) return { liquid: WATER, lines };
+	const byMass = [...found].sort((a, b) => b.grams - a.grams);
 	return {
 		liquid: {
 			name: [...new Set(byMass.map(({ ingredient }) => ingredient.name))].join(' and '),
 			heatCapacity: heatCapacityOfMixture(
-				poured.map(({ grams, ingredient }) => ({ grams, heatCapacity: ingredient.heatCapacity }))
+				found.map(({ grams, ingredient }) => ({ grams, heatCapacity: ingredient.heatCapacity }))
 			)
 		},
-		lines: poured.map(({ line }) => line)
+		lines
 	};
+}
+
+function gramsOf(of: readonly Poured[]): number {
+	return of.reduce((total, { grams }) => total + grams, 0);
 }
 
 function ingredientOf({ material }: WeighUpLine, stage: ResolvedStage): Ingredient | null {

@@ -82,6 +82,7 @@ export function bowl(...lines: readonly PlainLine[]): WaterOfMixInput {
 	const mix = plainMix(10_000, ...lines);
 	return {
 		lines: mix.lines,
+		picked: [],
 		stage: mix.resolved.final,
 		mixing: { program: null, kneads: [{ share: 1, rest: null }] },
 		autolysed: null,

@@ -85,6 +85,7 @@ function small(
 		others,
 		autolysed: null,
 		typedBaseCelsius: null,
+		picked: [],
 		nowMs: 1e6
 	});
 }

@@ -1,14 +1,17 @@
 export { mixingOf } from './mix-stages.ts';
-export { heatCapacityOfBowl } from './bowl-parts.ts';
+export { bowlReadingOf, type BowlReading } from './water-of-stages.ts';
+export { heatCapacityOfBowl, type PickedLiquid } from './bowl-parts.ts';
 export {
 	waterOfMix,
 	schoolsOfMix,
 	NO_RULES,
 	frictionOfMix,
 	missOf,
+	doughByWater,
 	heatBalanceOf,
 	type WaterOfMixInput,
-	type WaterOfMix
+	type WaterOfMix,
+	type LiquidOfMix
 } from './water-of-mix.ts';
 export {
 	probeState,

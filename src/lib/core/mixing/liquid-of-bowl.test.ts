@@ -1,7 +1,8 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import { at, bowl, CAPACITY } from './bowl.fixture.ts';
-import { frictionOfMix, waterOfMix } from './index.ts';
+import { id, type IngredientId } from '../identity.ts';
+import { doughByWater, frictionOfMix, waterOfMix } from './index.ts';
 
 /** The balance of heat by hand: 10 kg of flour at 20, the other liquids of the bowl at 22, all to 26. */
 function byHand(liquid: readonly [string, number][], standing: readonly [string, number][] = []) {
@@ -61,6 +62,51 @@ test('much water beside a little milk is found alone, and the milk stands where 
 	assert.equal(found.liquid, 'water');
 	const equal = waterOfMix(bowl(['water', 30], ['milk', 30]));
 	assert.equal(equal?.liquid, 'water and milk');
+});
+
+test('the baker may pick the liquid: one of two additions, or water alone beside milk', () => {
+	const milk = (addition: 'start' | 'held-back') => ({
+		ingredientId: id<IngredientId>('milk'),
+		addition
+	});
+	const twice = { ...bowl(['milk', 40], ['milk', 20, 'held-back']), picked: [milk('start')] };
+	const first = waterOfMix(twice);
+	assert.ok(first);
+	close(first.wanted.value, byHand([['milk', 4]], [['milk', 2]]));
+	close(first.water.value, 4000);
+	assert.deepEqual(
+		first.poured.map(({ grams, isFound }) => [grams, isFound]),
+		[
+			[4000, true],
+			[2000, false]
+		]
+	);
+	const made = frictionOfMix(twice, { celsius: first.expected.value }, first.order.temperature);
+	close(made?.kilojoulesPerKilogram, 9);
+	const water = { ingredientId: id<IngredientId>('water'), addition: 'start' as const };
+	const beside = waterOfMix({ ...bowl(['water', 30], ['milk', 30]), picked: [water] });
+	close(beside?.wanted.value, byHand([['water', 3]], [['milk', 3]]));
+	assert.equal(beside?.liquid, 'water');
+	assert.ok(beside && beside.order.kind !== 'liquid', 'water comes from taps and ice');
+	// What is no longer poured was not picked.
+	const gone = waterOfMix({ ...bowl(['water', 60]), picked: [milk('late' as 'start')] });
+	assert.equal(gone?.liquid, 'water');
+});
+
+test('the dough that a water gives is the question of the water asked backwards', () => {
+	for (const asked of [
+		bowl(['water', 65]),
+		bowl(['milk', 40], ['milk', 20, 'held-back']),
+		{ ...bowl(['water', 65]), bowlKilojoulesPerKelvin: 9, target: { celsius: 14 } }
+	]) {
+		const found = waterOfMix(asked);
+		assert.ok(found);
+		for (const target of [18, 24.5, 29]) {
+			const other = waterOfMix({ ...asked, target: { celsius: target } });
+			assert.ok(other);
+			close(doughByWater(found, { celsius: other.wanted.value }).celsius, target);
+		}
+	}
 });
 
 test('what a milk dough teaches is the work it was told, however its liquid is made up', () => {

@@ -8,7 +8,7 @@ import {
 } from '../learning/index.ts';
 import type { Mix } from '../production/index.ts';
 import { bowlWaterInput, type MomentTemperature, type WaterSupply } from './bowl-of-day.ts';
-import { heatCapacityOfBowl } from './bowl-parts.ts';
+import { heatCapacityOfBowl, type PickedLiquid } from './bowl-parts.ts';
 import { frictionHistory, isByHand, type FrictionRecipe } from './by-hand.ts';
 import type { WaterOfMixInput } from './water-of-mix.ts';
 
@@ -48,7 +48,10 @@ export interface MixKnowledge {
 		readonly recipe: FrictionRecipe;
 		readonly readings: readonly MeasuredMix[];
 	}[];
-	/** What its autolyse was measured at after its rest; null until then. */
+	/**
+	 * What the bowl was measured at before more went in: an autolyse after its rest, or without one all but the
+	 * held-back water; null until then.
+	 */
 	readonly autolysed: {
 		readonly celsius: number;
 		readonly instrument: DoughInstrument;
@@ -56,6 +59,8 @@ export interface MixKnowledge {
 	} | null;
 	/** The base its baker typed; null for none. */
 	readonly typedBaseCelsius: number | null;
+	/** The liquids its baker warms or cools; empty for what follows by itself. */
+	readonly picked: readonly PickedLiquid[];
 	readonly nowMs: number;
 }
 
@@ -77,10 +82,12 @@ export interface MixedOtherwise {
 export function mixOfDay(
 	mix: Mix,
 	recipe: MixRecipe,
-	{ supply, mixers, temperatures, own, others, autolysed, typedBaseCelsius, nowMs }: MixKnowledge,
+	known: MixKnowledge,
 	mixed: MixedOtherwise = { mixerId: null, program: null },
 	sibling: MixOfDay | null = null
 ): MixOfDay {
+	const { supply, mixers, temperatures, own, others, autolysed, typedBaseCelsius, picked, nowMs } =
+		known;
 	const { final } = mix.resolved;
 	const mixer =
 		mixed.mixerId === null && isByHand(recipe.steps) ? null : mixerOf(mixers, mix, mixed.mixerId);
@@ -107,7 +114,8 @@ export function mixOfDay(
 			stage: final,
 			steps: recipe.steps,
 			bowlKilojoulesPerKelvin: mixer?.bowlKilojoulesPerKelvin ?? 0,
-			targetCelsius: recipe.targetCelsius
+			targetCelsius: recipe.targetCelsius,
+			picked
 		},
 		supply,
 		temperatures,

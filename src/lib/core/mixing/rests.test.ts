@@ -1,7 +1,7 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
-import { bowl, CAPACITY } from './bowl.fixture.ts';
-import { frictionOfMix, waterOfMix, type WaterOfMixInput } from './index.ts';
+import { at, bowl, CAPACITY } from './bowl.fixture.ts';
+import { bowlReadingOf, frictionOfMix, waterOfMix, type WaterOfMixInput } from './index.ts';
 
 const cold = (minutes: number) => ({ minutes, ambient: { celsius: 4 }, timeConstantMinutes: 60 });
 const close = (actual: number | undefined, expected: number, within = 1e-6) =>
@@ -71,4 +71,31 @@ test('water that is held back goes in with the last knead', () => {
 		]
 	);
 	close(found?.stages.at(-1)?.celsiusAfter, found?.expected.value ?? NaN);
+});
+
+test('the bowl may be measured before its held-back water, and only that water is found then', () => {
+	const asked = bowl(['water', 55], ['water', 10, 'held-back']);
+	assert.equal(bowlReadingOf(asked, asked.lines), 'held-back');
+	assert.equal(bowlReadingOf(rested, rested.lines), null);
+	const ahead = waterOfMix(asked);
+	const [mixed] = ahead?.stages ?? [];
+	assert.ok(ahead && mixed);
+	const measured = (celsius: number) =>
+		waterOfMix({ ...asked, school: 'factor-rule', autolysed: at(celsius) });
+	// A bowl that is as warm as it was forecast asks for the water that it was asked for before.
+	const same = measured(mixed.celsiusAfter);
+	close(same?.wanted.value, ahead.wanted.value);
+	close(same?.water.value, 1000);
+	assert.deepEqual(
+		same?.stages.map(({ kind }) => kind),
+		['held-back']
+	);
+	// By hand: what is in the bowl, the last 1 kg of water, and three tenths of the work on all of it.
+	const heat = 10 * (CAPACITY.flour ?? NaN) + 5.5 * (CAPACITY.water ?? NaN);
+	const work = 0.3 * 9 * 16.5;
+	const water = 26 + (heat * (26 - 24) - work) / (CAPACITY.water ?? NaN);
+	close(measured(24)?.wanted.value, water);
+	// So little work is left that it says nothing of the mixer.
+	const late = { ...asked, autolysed: at(24) };
+	assert.equal(frictionOfMix(late, { celsius: 26 }, { celsius: water }), null);
 });

@@ -39,6 +39,7 @@ function input(): WaterOfMixInput {
 	assert.ok(dough && mix);
 	return {
 		lines: mix.lines,
+		picked: [],
 		stage: dough.resolved.final,
 		mixing: { program: null, kneads: [{ share: 1, rest: null }] },
 		autolysed: null,

@@ -30,7 +30,14 @@ import { isSoaked, type PreparationKind } from '../formula/index.ts';
 import type { SchoolsOfMix } from '../learning/index.ts';
 import type { WeighUpLine } from '../production/index.ts';
 import type { Mass, SpecificEnergy, Temperature, TemperatureDifference } from '../units/index.ts';
-import { bowlParts, heatCapacityOfBowl, type Bowl, type BowlTemperatures } from './bowl-parts.ts';
+import {
+	bowlParts,
+	heatCapacityOfBowl,
+	pouredOf,
+	type Bowl,
+	type BowlTemperatures,
+	type PickedLiquid
+} from './bowl-parts.ts';
 import { stageThrough, type StageOfWater, type StagingInput } from './water-of-stages.ts';
 
 /** What the factor rule and the base know of a dough by its own past, and by what its baker said. */
@@ -68,6 +75,13 @@ export interface WaterOfMixInput extends Bowl, BowlTemperatures, StagingInput {
 	readonly nowMs: number;
 }
 
+/** A liquid of a mix. */
+export interface LiquidOfMix extends PickedLiquid {
+	readonly name: string;
+	readonly grams: number;
+	readonly isFound: boolean;
+}
+
 export interface WaterOfMix {
 	/** By the school of the bakery; by the balance of heat once a stage of the mix was measured. */
 	readonly wanted: Explained;
@@ -76,6 +90,8 @@ export interface WaterOfMix {
 	/** The water (or other liquid) still to come. */
 	readonly water: Explained;
 	readonly liquid: string;
+	/** All that is poured at the mixer, and whether its temperature is what was found. */
+	readonly poured: readonly LiquidOfMix[];
 	readonly order: WaterOrder;
 	/** By how many degrees of water the dough changes by one, by the balance of heat. */
 	readonly waterDegreesPerDough: number;
@@ -147,6 +163,13 @@ export function waterOfMix(input: WaterOfMixInput): WaterOfMix | null {
 		base: baseTemperature(base),
 		water,
 		liquid: found.liquid.name,
+		poured: pouredOf(input).map(({ line, ingredient, grams }) => ({
+			ingredientId: ingredient.id,
+			addition: line.addition,
+			name: ingredient.name,
+			grams,
+			isFound: found.liquidLines.includes(line)
+		})),
 		order,
 		waterDegreesPerDough: perDough,
 		pulls: input.autolysed && resting ? [] : pullsOf(balance),
@@ -178,7 +201,7 @@ export function waterOfMix(input: WaterOfMixInput): WaterOfMix | null {
  * Gives the friction work that a measured dough reveals, in kJ per kg of dough: by the balance of heat, stepped
  * through where the mix rested on the way, so that the room's warmth is not taken for the mixer's.
  * Range and source: as `waterOfMix`; `water` is as it went in after any stage that was measured. Failures:
- * null for a bowl without any liquid.
+ * null for a bowl without any liquid, and for one that was measured when most of the work was done.
  * Example: the dough that was expected reveals the friction it was expected with.
  */
 export function frictionOfMix(
@@ -193,6 +216,23 @@ export function frictionOfMix(
 	if (staged?.rests) return staged.reveals(dough, water);
 	const measured = { temperature: dough, source: { kind: 'bakery' as const } };
 	return { kilojoulesPerKilogram: frictionRevealed(balance, measured, water).value };
+}
+
+/**
+ * Gives the dough that a water will give: the question asked backwards.
+ *
+ * Model: the balance of heat is a straight line in the water still to come, through the dough that the ordered water is
+ * expected to make. Range: any temperature of that water. Source: as `waterOfMix`. Failures: none.
+ * Example: the ordered water gives the expected dough; two degrees of water more, at two degrees of water for one of
+ * dough, give one degree more.
+ */
+export function doughByWater(
+	{ expected, order, waterDegreesPerDough }: WaterOfMix,
+	water: Temperature
+): Temperature {
+	return {
+		celsius: expected.value + (water.celsius - order.temperature.celsius) / waterDegreesPerDough
+	};
 }
 
 /** What goes in at several times is one thing to pour from. */

@@ -32,12 +32,31 @@ export interface StageOfWater {
 export interface StagingInput {
 	readonly target: Temperature;
 	readonly mixing: MixingOfDough;
-	/** What an autolyse was measured at after its rest; null until then. */
+	/** What the bowl was measured at before more went in: see `MixKnowledge`; null until then. */
 	readonly autolysed: SourcedTemperature | null;
 }
 
+/** When the bowl may be measured before the rest of its water goes in. */
+export type BowlReading = 'autolyse' | 'held-back';
+
+/**
+ * Gives when the bowl of a mix may be measured before more water goes in: its autolyse after the rest, or what is in
+ * the bowl before the held-back water.
+ * Range: any mix. Source: definition. Failures: none; null for a mix whose water goes in at once.
+ * Example: a mix that rests between two kneads, all its water in it, has no such moment.
+ */
+export function bowlReadingOf(
+	{ mixing }: Pick<StagingInput, 'mixing'>,
+	lines: readonly WeighUpLine[]
+): BowlReading | null {
+	const has = (addition: WeighUpLine['addition']) =>
+		lines.some((line) => line.addition === addition);
+	if (mixing.kneads.length > 1 && has('autolyse')) return 'autolyse';
+	return has('held-back') ? 'held-back' : null;
+}
+
 interface Staged {
-	/** Whether it rests on the way, or did: without a rest the plain balance of heat says the same. */
+	/** Whether it rests on the way, or was measured on it: else the plain balance of heat says the same. */
 	readonly rests: boolean;
 	readonly wanted: Explained;
 	readonly linesToCome: readonly WeighUpLine[];
@@ -46,9 +65,12 @@ interface Staged {
 	readonly waterDegreesPerDough: number;
 	readonly expected: (water: Temperature) => Explained;
 	readonly stages: (water: Temperature) => readonly StageOfWater[];
-	/** The friction of the whole mix that a measured dough reveals. */
-	readonly reveals: (dough: Temperature, water: Temperature) => SpecificEnergy;
+	/** The friction of the whole mix that a measured dough reveals; null where too little of it was left. */
+	readonly reveals: (dough: Temperature, water: Temperature) => SpecificEnergy | null;
 }
+
+/** A dough tells the friction of its mix where so much of the work was still to come (our default). */
+const LEAST_WORK_TO_LEARN = 0.5;
 
 /** Held-back water goes in with this share of the work still to do (our default). */
 const WORK_AFTER_HELD_BACK = 0.3;
@@ -99,25 +121,29 @@ export function stageThrough(
 			rest
 		};
 	});
-	const done = autolyses && input.autolysed ? all[0] : undefined;
-	const stages = done ? all.slice(1) : all;
+	// An autolyse is measured after its rest; without one, all that is in the bowl before its held-back water.
+	const before = autolyses ? 1 : heldBack ? all.length - 1 : 0;
+	const done = input.autolysed ? all.slice(0, before) : [];
+	const stages = all.slice(done.length);
 	const staged: StagedMixInput = {
 		target: input.target,
 		stages,
 		bowl: balance.bowl,
 		liquid,
-		inBowl: done && input.autolysed ? restedPart(done, liquid, input.autolysed) : null,
+		inBowl: done.length > 0 && input.autolysed ? partInBowl(done, liquid, input.autolysed) : null,
 		frictionSource: balance.friction.source
 	};
 	if (stages.every((stage) => stage.waterGrams <= 0)) return null;
 	const atZero = doughOfStages(staged, { celsius: 0 });
 	const perWater = doughOfStages(staged, { celsius: 1 }) - atZero;
 	const restOf = (index: number) => stages[index]?.rest?.minutes ?? 0;
+	const doneKinds = kinds.slice(0, done.length);
+	const workLeft = stagesOfMix.slice(done.length).reduce((total, { share }) => total + share, 0);
 	return {
-		rests,
+		rests: rests || done.length > 0,
 		wanted: waterOfStages(staged),
-		linesToCome: liquidLines.filter((line) => !done || stageOf(line) !== 'autolyse'),
-		inBowl: done?.parts.map(({ name }) => name) ?? [],
+		linesToCome: liquidLines.filter((line) => !doneKinds.includes(stageOf(line))),
+		inBowl: done.flatMap(({ parts }) => parts.map(({ name }) => name)),
 		waterDegreesPerDough: 1 / perWater,
 		expected: (water) =>
 			worked({ key: 'expected-dough' }, '°C', 'sum', [
@@ -129,10 +155,13 @@ export function stageThrough(
 					})
 				])
 			]),
-		reveals: (measured, water) => frictionOfStages(staged, balance.friction.work, measured, water),
+		reveals: (measured, water) =>
+			workLeft >= LEAST_WORK_TO_LEARN
+				? frictionOfStages(staged, balance.friction.work, measured, water)
+				: null,
 		stages: (water) =>
 			temperaturesOfStages(staged, () => water.celsius).map((celsiusAfter, index) => ({
-				kind: (done ? kinds.slice(1) : kinds)[index] ?? 'mix',
+				kind: kinds[done.length + index] ?? 'mix',
 				waterGrams: stages[index]?.waterGrams ?? 0,
 				celsiusAfter,
 				restMinutes: restOf(index)
@@ -169,19 +198,19 @@ function withHeldBack(stages: readonly PlannedStage[]): readonly PlannedStage[] 
 	];
 }
 
-/** The rested autolyse as one part of what comes next. */
-function restedPart(
-	{ parts, waterGrams }: MixStage,
+/** What is in the bowl as one part of what comes next. */
+function partInBowl(
+	done: readonly MixStage[],
 	liquid: HeatBalanceInput['liquid'],
 	temperature: HeatPart['temperature']
 ): HeatPart {
-	const all = [
+	const all = done.flatMap(({ parts, waterGrams }) => [
 		...parts.map(({ mass, heatCapacity }) => ({ grams: mass.grams, heatCapacity })),
 		{ grams: waterGrams, heatCapacity: liquid.heatCapacity }
-	];
+	]);
 	return {
-		name: 'rested flour and water',
-		mass: { grams: all.reduce((total, water) => total + water.grams, 0) },
+		name: 'what is in the bowl',
+		mass: { grams: all.reduce((total, { grams }) => total + grams, 0) },
 		heatCapacity: heatCapacityOfMixture(all),
 		temperature
 	};

@@ -8,6 +8,8 @@
 	import MeasureBuild from './MeasureBuild.svelte';
 	import { mixTitle } from '../../wording/mix-title.ts';
 	import SchoolsRow from './SchoolsRow.svelte';
+	import BackwardsQuestion from './BackwardsQuestion.svelte';
+	import WaysOut from './WaysOut.svelte';
 	import WaterOfBowl from './WaterOfBowl.svelte';
 
 	interface Props {
@@ -36,6 +38,11 @@
 	</header>
 	{#if build.water}
 		<WaterOfBowl water={build.water} {title} {tap} {school} iceMostShare={build.iceMostShare} />
+		<WaysOut
+			of={{ ...build, isPreferment: true }}
+			key="{date}:{build.preparationId}:{build.ordinal}"
+		/>
+		<BackwardsQuestion water={build.water} {title} />
 		<SchoolsRow water={build.water} {school} {title} />
 	{:else}
 		<p class="my-3">This build takes no water of its own.</p>

@@ -41,10 +41,23 @@
 	let mixerId: string | null = $state(null);
 	let program: { slowMinutes: number; fastMinutes: number } | null = $state(null);
 	const entry = new BenchEntry(room.outbox);
-	/** Measuring an autolyse before the mix goes on. */
-	let autolyse = $state(false);
+	/** Measuring what is in the bowl before the mix goes on. */
+	let inBowl = $state(false);
 	const ripe = $derived(ripeOfMix(mix, roomCelsius, room.now.epochMs));
-	const asksAutolyse = $derived(mix.rests && !mix.autolysed && !mix.measured);
+	const asksBowl = $derived(mix.bowlReading !== null && !mix.autolysed && !mix.measured);
+	const bowlName = $derived(
+		mix.bowlReading === 'held-back'
+			? {
+					stands: 'In the bowl before the held-back water',
+					measure: 'Measure the bowl before the held-back water',
+					said: 'before its held-back water the bowl stands'
+				}
+			: {
+					stands: 'Autolyse stands at',
+					measure: 'Measure the autolyse first',
+					said: 'the autolyse stands'
+				}
+	);
 
 	function told(error: { kind: string } | null) {
 		return error === null || error.kind === 'empty'
@@ -56,7 +69,7 @@
 		event.preventDefault();
 		const out = parseTemperature(dough, units, READING_LIMITS);
 		const into = parseTemperature(water ?? planned, units, WATER_LIMITS);
-		if (!out.ok || (!autolyse && mix.water && !into.ok)) {
+		if (!out.ok || (!inBowl && mix.water && !into.ok)) {
 			entry.message = told(!out.ok ? out.error : into.ok ? null : into.error);
 			return;
 		}
@@ -69,11 +82,11 @@
 		const taken = async (answer: unknown) => {
 			dough = '';
 			water = null;
-			autolyse = false;
+			inBowl = false;
 			onKept();
 			if (answer !== null) await readAnew('jovet:day');
 		};
-		await (autolyse
+		await (inBowl
 			? entry.send(
 					{
 						kind: 'check-dough',
@@ -83,7 +96,7 @@
 						place: 'room',
 						ambientCelsius: roomCelsius ?? mix.targetCelsius
 					},
-					`${title}: the autolyse stands at ${at}`,
+					`${title}: ${bowlName.said} at ${at}`,
 					taken
 				)
 			: entry.send(
@@ -132,8 +145,8 @@
 		<div class="flex flex-wrap items-end gap-x-6 gap-y-2">
 			<label for="{id}-dough">
 				<span class="block font-bold"
-					>{autolyse
-						? 'Autolyse stands at'
+					>{inBowl
+						? bowlName.stands
 						: mix.measured
 							? 'Correct it: it came out at'
 							: 'Dough came out at'}</span
@@ -149,7 +162,7 @@
 				/>
 				<b>{degrees}</b>
 			</label>
-			{#if !autolyse && mix.water}
+			{#if !inBowl && mix.water}
 				<label for="{id}-water">
 					<span class="block">{(mix.water?.liquid ?? 'water').toLowerCase()} went in at</span>
 					<input
@@ -191,18 +204,18 @@
 		{#if instrument === 'surface-thermometer'}
 			<p class="text-note">A surface is not the core: it counts for less and stays marked.</p>
 		{/if}
-		{#if !autolyse}
+		{#if !inBowl}
 			<MixedOtherwise {mix} {mixers} {title} bind:mixerId bind:program />
 		{/if}
 		<div class="flex flex-wrap gap-3">
 			<button class="action big" disabled={entry.busy}>Keep it</button>
-			{#if asksAutolyse}
+			{#if asksBowl}
 				<button
 					type="button"
 					class="action-lesser big"
-					aria-pressed={autolyse}
-					onclick={() => (autolyse = !autolyse)}
-					>{autolyse ? 'Measure the dough instead' : 'Measure the autolyse first'}</button
+					aria-pressed={inBowl}
+					onclick={() => (inBowl = !inBowl)}
+					>{inBowl ? 'Measure the dough instead' : bowlName.measure}</button
 				>
 			{/if}
 		</div>

@@ -4,10 +4,12 @@
 	import { formatMass, formatTemperature } from '../../core/units/index.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import LearnedFriction from './LearnedFriction.svelte';
+	import LiquidsOfDough from './LiquidsOfDough.svelte';
 	import MeasureDough from './MeasureDough.svelte';
 	import SchoolsRow from './SchoolsRow.svelte';
 	import StagesOfMix from './StagesOfMix.svelte';
 	import WaterOfBowl from './WaterOfBowl.svelte';
+	import BackwardsQuestion from './BackwardsQuestion.svelte';
 	import BaseOfDough from './BaseOfDough.svelte';
 	import WaysOut from './WaysOut.svelte';
 
@@ -43,8 +45,12 @@
 			school={view.school}
 			iceMostShare={mix.iceMostShare}
 		/>
-		<WaysOut {mix} date={view.date} />
+		<WaysOut
+			of={{ ...mix, ferments: mix.bulk, isPreferment: false }}
+			key="{view.date}:{mix.formulaId}:{mix.ordinal}"
+		/>
 		<StagesOfMix {mix} />
+		<BackwardsQuestion water={mix.water} {title} />
 	{:else}
 		<p class="my-3">
 			This dough takes no water or milk at the mixer: there is none to warm or cool.
@@ -66,6 +72,7 @@
 		<div class="mt-4 border-t border-line pt-1">
 			<LearnedFriction {mix} date={view.date} />
 			<SchoolsRow water={mix.water} school={view.school} {title} />
+			<LiquidsOfDough {mix} poured={mix.water.poured} />
 			<BaseOfDough {mix} />
 		</div>
 	{/if}

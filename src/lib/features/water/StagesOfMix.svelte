@@ -27,9 +27,8 @@
 	<div class="mt-2" data-stages>
 		{#if mix.autolysed}
 			<p>
-				The autolyse was measured at <b
-					>{formatTemperature({ celsius: mix.autolysed.celsius }, 1, units)}</b
-				>
+				{mix.bowlReading === 'held-back' ? 'The bowl' : 'The autolyse'} was measured at
+				<b>{formatTemperature({ celsius: mix.autolysed.celsius }, 1, units)}</b>
 				at {clockText(mix.autolysed.atMs, timeZone)}; the water above is what is still to come.
 			</p>
 		{/if}

@@ -1,19 +1,19 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { MixWaterView } from '../../contracts/views.ts';
-	import { wayOutText, waysOf, type Way } from './ways-out-text.ts';
+	import { wayOutText, waysOf, type Missing, type Way } from './ways-out-text.ts';
 
 	interface Props {
-		mix: MixWaterView;
-		date: string;
+		of: Missing;
+		/** What is mixed on which date, so that the choice is found again. */
+		key: string;
 	}
-	let { mix, date }: Props = $props();
+	let { of, key }: Props = $props();
 	const room = useRoom();
 	const { units } = $derived(room.bakery);
-	const ways = $derived(waysOf(mix));
+	const ways = $derived(waysOf(of));
 	const id = $props.id();
 	/** The choice is the bench's own: it is kept where it was made. */
-	const place = $derived(`jovet:way-out:${date}:${mix.formulaId}:${mix.ordinal}`);
+	const place = $derived(`jovet:way-out:${key}`);
 	let chosen: Way['kind'] | null = $state(null);
 	let name = $state('');
 	$effect(() => {
@@ -36,7 +36,7 @@
 		{#each ways as way, at (at)}
 			<label class="way" class:font-bold={isChosen(way)}>
 				<input type="radio" name="{id}-way" checked={isChosen(way)} onchange={() => choose(way)} />
-				<span>{wayOutText(way, mix, units)}</span>
+				<span>{wayOutText(way, of, units)}</span>
 			</label>
 		{/each}
 	</fieldset>

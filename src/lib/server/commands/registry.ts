@@ -23,6 +23,7 @@ import { saveProduct } from './save-product.ts';
 import { saveRetarder } from './save-retarder.ts';
 import { setAsideDraft } from './set-aside-draft.ts';
 import { setBase } from './set-base.ts';
+import { setLiquids } from './set-liquids.ts';
 import { setLead } from './set-lead.ts';
 import { setSupply } from './set-supply.ts';
 import { setUnits } from './set-units.ts';
@@ -56,6 +57,7 @@ export const COMMANDS = [
 	setAsideDraft,
 	setBase,
 	setLead,
+	setLiquids,
 	setSupply,
 	setUnits,
 	setWaterSchool,

@@ -173,6 +173,7 @@ export interface Tables {
 	};
 	formula_revision_delivery: { revision_id: string; ingredient_id: string; delivery_id: string };
 	dough_base: { formula_id: string; celsius: number };
+	dough_liquid: { formula_id: string; ingredient_id: string; addition: string };
 	formula_draft: {
 		id: string;
 		formula_id: string;

@@ -115,6 +115,7 @@ async function loadMeasuredMixes(
 			others: [],
 			autolysed: null,
 			typedBaseCelsius: null,
+			picked: [],
 			nowMs: mixedAtMs
 		});
 		const balance = heatBalanceOf(found.input);

@@ -1,6 +1,11 @@
 import { resolveAlone, resolveFormula, type Pantry, type Step } from '../../core/formula/index.ts';
 import { id, type BatchId, type DropId, type ProductId } from '../../core/identity.ts';
-import { isByHand, type Mixer, type MixRecipe } from '../../core/mixing/index.ts';
+import {
+	isByHand,
+	type Mixer,
+	type MixRecipe,
+	type PickedLiquid
+} from '../../core/mixing/index.ts';
 import {
 	productionOf,
 	type DayProduction,
@@ -21,6 +26,7 @@ import {
 	type DropSettings
 } from '../db/bakery.ts';
 import { loadBases } from '../db/bases.ts';
+import { loadLiquids } from '../db/liquids.ts';
 import { loadBatchesOn, type Batch, type Parentage } from '../db/batches.ts';
 import { loadLogOf, type BatchEntry } from '../db/batch-log.ts';
 import type { Db, Tx } from '../db/client.ts';
@@ -36,6 +42,8 @@ export interface BakeryDay {
 	readonly bakery: BakerySettings;
 	/** The bases that bakers typed, by the formula. */
 	readonly bases: ReadonlyMap<string, number>;
+	/** The liquids that bakers picked to warm or cool, by the formula. */
+	readonly liquids: ReadonlyMap<string, readonly PickedLiquid[]>;
 	readonly book: FormulaBook;
 	readonly drops: readonly (DropSettings & { readonly dueMs: number })[];
 	readonly orders: readonly OrderLineRow[];
@@ -66,18 +74,29 @@ export class BakeryNotSetUp extends Error {
 
 /** Loads a date and works out its production around what was begun; a fixed number of queries. */
 export async function loadBakeryDay(db: Db | Tx, date: BakeDate): Promise<BakeryDay> {
-	const [bakery, bases, book, dropRows, orders, mixers, decks, scales, { batches, parents }] =
-		await Promise.all([
-			loadBakery(db),
-			loadBases(db),
-			loadFormulaBook(db),
-			loadDrops(db),
-			loadOrderLines(db, date),
-			loadMixers(db),
-			loadDecks(db),
-			loadScales(db),
-			loadBatchesOn(db, date)
-		]);
+	const [
+		bakery,
+		bases,
+		liquids,
+		book,
+		dropRows,
+		orders,
+		mixers,
+		decks,
+		scales,
+		{ batches, parents }
+	] = await Promise.all([
+		loadBakery(db),
+		loadBases(db),
+		loadLiquids(db),
+		loadFormulaBook(db),
+		loadDrops(db),
+		loadOrderLines(db, date),
+		loadMixers(db),
+		loadDecks(db),
+		loadScales(db),
+		loadBatchesOn(db, date)
+	]);
 	if (!bakery) throw new BakeryNotSetUp();
 	const begun = batches.filter(isBegun);
 	const [pinned, entries] = await Promise.all([
@@ -101,6 +120,7 @@ export async function loadBakeryDay(db: Db | Tx, date: BakeDate): Promise<Bakery
 		date,
 		bakery,
 		bases,
+		liquids,
 		book,
 		drops,
 		orders,

@@ -43,6 +43,7 @@ export function workOutMix(
 			others,
 			autolysed: checked?.kind === 'checked' ? checked : null,
 			typedBaseCelsius: day.bases.get(formulaId) ?? null,
+			picked: day.liquids.get(formulaId) ?? [],
 			nowMs
 		},
 		mixed,

@@ -6,8 +6,9 @@ import type {
 	WaterView
 } from '../../contracts/views.ts';
 import { favourOf } from '../../core/fermentation/index.ts';
-import { isPerishable, type Step } from '../../core/formula/index.ts';
+import { freshYeastPercent, isPerishable, type Step } from '../../core/formula/index.ts';
 import {
+	bowlReadingOf,
 	bowlWaterInput,
 	BY_HAND,
 	NO_RULES,
@@ -109,10 +110,16 @@ function mixesOf(
 				iceMostShare: input.supply.ice.mostShare.share,
 				water: waterOfMix(input),
 				typedBaseCelsius: day.bases.get(formula.id) ?? null,
-				bulk: step ? { step, targetCelsius: recipe.targetCelsius } : null,
+				picksLiquids: (day.liquids.get(formula.id)?.length ?? 0) > 0,
+				bulk: step
+					? {
+							step,
+							targetCelsius: recipe.targetCelsius,
+							freshYeastPercent: freshYeastPercent(mix.resolved.final)
+						}
+					: null,
 				clockFactor: learned?.clockFactor ?? 1,
-				rests:
-					input.mixing.kneads.length > 1 && mix.lines.some((line) => line.addition === 'autolyse'),
+				bowlReading: bowlReadingOf(input, mix.lines),
 				autolysed: input.autolysed
 					? {
 							celsius: input.autolysed.temperature.celsius,
@@ -152,9 +159,10 @@ function buildWater(
 	const { preparation, stage, lines, ordinal } = build;
 	const steps = recipeOfPreparation(day, build)?.steps ?? [];
 	const targetCelsius = stirredTarget(steps);
+	const ripens = ripeningStep(steps);
 	if (preparation.kind !== 'build' || targetCelsius === null) return [];
 	const input = bowlWaterInput(
-		{ lines, stage, steps, bowlKilojoulesPerKelvin: 0, targetCelsius },
+		{ lines, stage, steps, bowlKilojoulesPerKelvin: 0, targetCelsius, picked: [] },
 		day.bakery,
 		temperatures,
 		BY_HAND,
@@ -177,6 +185,7 @@ function buildWater(
 			water: waterOfMix(input),
 			iceMostShare: input.supply.ice.mostShare.share,
 			isPerishable: isPerishable(stage),
+			ferments: ripens ? { step: ripens, freshYeastPercent: freshYeastPercent(stage) } : null,
 			favour: favourOfBuild(steps, targetCelsius),
 			measured: measuredView(batch ? (day.log.get(batch.id) ?? []) : [])
 		}
