@@ -29,7 +29,7 @@ night(
 		await says(page, sentence, '6 of 6 mixes need ice; 2 cannot be reached.');
 		// The sentence and the list tell one and the same story.
 		const rows = await page.$$eval(
-			'nav[aria-label="Mixes and builds"] ul:first-of-type li',
+			'nav[aria-label="Mixes, pre-ferments and scalds"] ul:first-of-type li',
 			(all) => all.map((element) => (element.textContent ?? '').replace(/\s+/g, ' '))
 		);
 		assert.equal(rows.length, 6);

@@ -221,6 +221,22 @@ test('a product of two doughs and a topping is saved as a revision, and what is 
 	assert.deepEqual(made, { outcome: 'done', answer: { revision: 1 } });
 	const orders = await readOrders(t.db, TOMORROW);
 	assert.equal(orders.products.at(-1)?.name, 'Small plait', 'a new product stands at the end');
+	const [carries] = content.doughs;
+	assert.ok(carries);
+	const wrapped = randomUUID();
+	const twice = await send(t.db, {
+		kind: 'save-product',
+		...content,
+		productId: wrapped,
+		expectedRevision: 0,
+		name: 'Wrapped loaf',
+		doughs: [350, 125].map((scaledGrams) => ({ ...carries, scaledGrams }))
+	});
+	assert.equal(twice.outcome, 'done', 'one dough may stand in a piece twice');
+	assert.deepEqual(
+		(await productContent(t.db, wrapped)).doughs.map(({ scaledGrams }) => scaledGrams),
+		[350, 125]
+	);
 });
 
 test('what is retired is no longer offered and goes on where it is', async () => {

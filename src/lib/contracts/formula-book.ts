@@ -126,10 +126,7 @@ export const productContent = {
 			})
 		)
 		.min(1)
-		.max(6)
-		.refine((all) => isEachOnce(all.map((dough) => dough.formulaId)), {
-			message: 'a dough stands in it twice; put the weights together'
-		}),
+		.max(6),
 	extras: z
 		.array(
 			z.object({

@@ -1,6 +1,11 @@
 import type { Place } from '../core/formula/index.ts';
 import type { BakeDayInput } from '../core/planning/index.ts';
-import type { BowlReading, MomentTemperature, WaterOfMix } from '../core/mixing/index.ts';
+import type {
+	BowlReading,
+	MomentTemperature,
+	ScaldOfBowl,
+	WaterOfMix
+} from '../core/mixing/index.ts';
 import type {
 	Delivery,
 	Formula,
@@ -173,7 +178,7 @@ export interface MeasuredView {
 	readonly waterCelsius: number | null;
 }
 
-/** The water of a build, mixed by hand in its tub. */
+/** The water of a build that is mixed by hand in its tub, or the liquid of a scald. */
 export interface BuildWaterView {
 	/** How a command names it. */
 	readonly batch: BatchName;
@@ -186,6 +191,8 @@ export interface BuildWaterView {
 	readonly targetCelsius: number;
 	readonly water: WaterOfMix | null;
 	readonly iceMostShare: number;
+	/** What the hot liquid of a scald does; null for what is no scald. */
+	readonly scald: ScaldOfBowl | null;
 	/** Fresh milk or egg is in it. */
 	readonly isPerishable: boolean;
 	/** What it ripens in, with its yeast as `MixWaterView` has it; null for one that does not. */

@@ -26,6 +26,8 @@
 		const off = mass(Math.abs(grams), decimalsOfDivision(weighing.scale.division) + 1);
 		return `${off} ${grams > 0 ? 'over' : 'short'}`;
 	}
+	const finerText = ({ finerScale }: WeighUpLine) =>
+		finerScale ? `on the ${finerScale}` : 'on a finer scale than any here';
 	const total = $derived(lines.reduce((sum, line) => sum + line.weighing.weighed.grams, 0));
 
 	function open(line: WeighUpLine) {
@@ -36,7 +38,14 @@
 		const side = residue.grams >= 0 ? 'over' : 'under';
 		room.explain(line.exact, `${line.name}, ${weighedText(line)}`, [
 			`Weighed as ${mass(weighed.grams, decimals)} on the ${scale.name} in steps of ${step}: ${off} ${side}.`,
-			...(coarse ? ['That is more than one percent of this line: weigh it on a finer scale.'] : [])
+			...(line.weighing.goes > 1
+				? [
+						`The ${scale.name} carries ${mass(scale.capacity.grams, decimals)}: weigh it in ${line.weighing.goes} goes.`
+					]
+				: []),
+			...(coarse
+				? [`That is more than one percent of this line: weigh it ${finerText(line)}.`]
+				: [])
 		]);
 	}
 </script>
@@ -71,7 +80,10 @@
 					{#if residues && residueText(line) !== ''}<span class="block text-note text-ink-2"
 							>{residueText(line)}</span
 						>{/if}
-					{#if line.weighing.coarse}<span class="block text-note">finer scale</span>{/if}
+					{#if line.weighing.goes > 1}<span class="block text-note"
+							>in {line.weighing.goes} goes</span
+						>{/if}
+					{#if line.weighing.coarse}<span class="block text-note">{finerText(line)}</span>{/if}
 				</td>
 			</tr>
 		{/each}

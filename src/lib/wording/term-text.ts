@@ -77,6 +77,8 @@ const TERMS: Record<TermKey, string> = {
 	'dough-mass': 'dough in the bowl',
 	'dough-temperature': 'measured dough',
 	'expected-dough': 'dough expected',
+	'scald-ends': 'scald ends at',
+	'scald-poured': 'poured at',
 	'heat-in': 'heat it brings, counted from 0 °C',
 	'heat-brought': 'heat in the bowl, counted from 0 °C',
 	'heat-per-degree': 'heat that warms all of it by a degree',

@@ -126,6 +126,8 @@ export type TermKey =
 	| 'dough-mass'
 	| 'dough-temperature'
 	| 'expected-dough'
+	| 'scald-ends'
+	| 'scald-poured'
 	| 'heat-in'
 	| 'heat-brought'
 	| 'heat-per-degree'

@@ -1,6 +1,6 @@
 import { given, worked, type Explained, type Given } from '../explain/index.ts';
 import { isSoaked } from './formula.ts';
-import { freshLines, withoutRollIn, type FormulaFigures } from './figures.ts';
+import { culturesOf, freshLines, withoutRollIn, type FormulaFigures } from './figures.ts';
 import {
 	flourOf,
 	linesWithin,
@@ -58,16 +58,18 @@ export function explainFigure(resolved: ResolvedFormula, figure: FigureKey): Exp
 				)
 			);
 		case 'prefermentedFlour':
-			return sum(
-				'prefermented-flour',
-				final.stages
+			return sum('prefermented-flour', [
+				...final.stages
 					.filter((stage) => stage.kind === 'build')
 					.map((stage) =>
 						given({ key: 'flour-in-build', of: stage.name }, flourOf(stage), '%', {
 							kind: 'formula'
 						})
-					)
-			);
+					),
+				...culturesOf(final).flatMap((line) =>
+					part(line, line.percentOfFlour, 'flour-share', line.ingredient.composition.flour)
+				)
+			]);
 		case 'wholegrain':
 			return sum(
 				'wholegrain',

@@ -29,7 +29,8 @@ export interface FormulaFigures {
  * Gives the derived figures of a resolved formula.
  *
  * Model: added water is the water of ingredients of kind water and culture; effective hydration
- * counts the water of every ingredient that is mixed in. Pre-fermented flour is all flour inside builds.
+ * counts the water of every ingredient that is mixed in. Pre-fermented flour is all flour inside builds, and in a
+ * culture that goes straight into the dough.
  * Range: any resolved formula. Source: domain arithmetic (baker's percentage). Failures: none.
  * Example: the oat loaf of the worked figures has 94.0, 76.0 and 94.34 % and a PFF of 18.0 %.
  */
@@ -49,9 +50,11 @@ export function figuresOf(resolved: ResolvedFormula): FormulaFigures {
 			final,
 			(line) => line.percentOfFlour * line.ingredient.yeastFreshEquivalent
 		),
-		prefermentedFlour: final.stages
-			.filter((stage) => stage.kind === 'build')
-			.reduce((total, stage) => total + flourOf(stage), 0),
+		prefermentedFlour:
+			final.stages
+				.filter((stage) => stage.kind === 'build')
+				.reduce((total, stage) => total + flourOf(stage), 0) +
+			culturesOf(final).reduce((total, line) => total + flourOfLine(line), 0),
 		wholegrain: sumLines(
 			final,
 			({ percentOfFlour, ingredient: { composition } }) =>
@@ -68,7 +71,7 @@ export function figuresOf(resolved: ResolvedFormula): FormulaFigures {
  */
 export function freshYeastPercent(stage: ResolvedStage): number | null {
 	if (stage.stages.some(({ kind }) => kind === 'build')) return null;
-	if (stage.lines.some(({ ingredient }) => ingredient.kind === 'culture')) return null;
+	if (culturesOf(stage).length > 0) return null;
 	const yeast = stage.lines.reduce(
 		(total, line) => total + line.percentOfFlour * line.ingredient.yeastFreshEquivalent,
 		0
@@ -81,6 +84,16 @@ export function freshYeastPercent(stage: ResolvedStage): number | null {
 export function withoutRollIn(final: ResolvedStage): ResolvedStage {
 	const isIn = (line: { readonly addition: Addition }) => line.addition !== 'roll-in';
 	return { ...final, lines: final.lines.filter(isIn), stages: final.stages.filter(isIn) };
+}
+
+/** The cultures that go straight into a stage: they are its leaven. */
+export function culturesOf(stage: ResolvedStage): readonly ResolvedLine[] {
+	return stage.lines.filter((line) => line.ingredient.kind === 'culture');
+}
+
+/** The flour of a line, in percent of total flour. */
+function flourOfLine({ percentOfFlour, ingredient }: ResolvedLine): number {
+	return percentOfFlour * ingredient.composition.flour;
 }
 
 function allWater(line: ResolvedLine): number {
@@ -145,19 +158,16 @@ export interface BuildFigures {
  * Example: culture 3.6, flour 16.2, water 16.2 is 1 : 4.5 : 4.5 at 100 % with an inoculation of 10 %.
  */
 export function buildFiguresOf(stage: ResolvedStage): BuildFigures {
-	const seedLines = stage.lines.filter((line) => line.ingredient.kind === 'culture');
+	const seedLines = culturesOf(stage);
 	const inner = stage.stages.filter((stage) => stage.kind === 'build');
 	const seed =
 		seedLines.reduce((total, line) => total + line.percentOfFlour, 0) +
 		inner.reduce((total, stage) => total + stage.percentOfFlour, 0);
 	const seedFlour =
-		seedLines.reduce((t, line) => t + line.percentOfFlour * line.ingredient.composition.flour, 0) +
+		seedLines.reduce((total, line) => total + flourOfLine(line), 0) +
 		inner.reduce((total, stage) => total + flourOf(stage), 0);
 	const fresh = freshLines(stage);
-	const freshFlour = fresh.reduce(
-		(total, line) => total + line.percentOfFlour * line.ingredient.composition.flour,
-		0
-	);
+	const freshFlour = fresh.reduce((total, line) => total + flourOfLine(line), 0);
 	const freshWater = fresh.reduce((total, line) => total + addedWater(line), 0);
 	const flour = flourOf(stage);
 	return {

@@ -41,6 +41,7 @@ export {
 export {
 	figuresOf,
 	freshYeastPercent,
+	culturesOf,
 	allergensOf,
 	buildFiguresOf,
 	isPerishable,

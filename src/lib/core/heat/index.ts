@@ -59,3 +59,4 @@ export {
 	type StagedMixInput
 } from './staged-mix.ts';
 export { pullsOf, type Pull } from './pulls.ts';
+export { BOILING, scaldEnds, scaldPoured, type ScaldInput } from './scald.ts';

@@ -95,7 +95,10 @@ export function bowlParts(bowl: Bowl, at: BowlTemperatures): BowlParts | null {
 }
 
 /** As warm as the place it stands in; without one, flour as the bins and everything else as the room. */
-function standingAt({ placeId, kind }: Ingredient, at: BowlTemperatures): SourcedTemperature {
+export function standingAt(
+	{ placeId, kind }: Ingredient,
+	at: BowlTemperatures
+): SourcedTemperature {
 	const place = placeId === null ? undefined : at.places.get(placeId);
 	return place ?? (kind === 'flour' ? at.flour : at.room);
 }

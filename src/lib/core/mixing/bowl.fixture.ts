@@ -6,7 +6,12 @@ import { NO_RULES, type WaterOfMixInput } from './index.ts';
 const SET = { kind: 'bakery' } as const;
 export const at = (celsius: number) => ({ temperature: { celsius }, source: SET });
 /** What a kilogram takes to be a degree warmer, in kJ. */
-export const CAPACITY: Readonly<Record<string, number>> = { flour: 1.76, water: 4.186, milk: 3.93 };
+export const CAPACITY: Readonly<Record<string, number>> = {
+	flour: 1.76,
+	water: 4.186,
+	milk: 3.93,
+	culture: 3
+};
 
 function ingredient(name: string, kind: IngredientKind): Ingredient {
 	return {
@@ -14,8 +19,8 @@ function ingredient(name: string, kind: IngredientKind): Ingredient {
 		name,
 		kind,
 		composition: {
-			flour: kind === 'flour' ? 1 : 0,
-			water: kind === 'flour' ? 0 : 0.9,
+			flour: kind === 'flour' ? 1 : kind === 'culture' ? 0.5 : 0,
+			water: kind === 'flour' ? 0 : kind === 'culture' ? 0.5 : 0.9,
 			fat: 0,
 			sugar: 0,
 			wholegrainOfFlour: 0
@@ -31,9 +36,12 @@ function ingredient(name: string, kind: IngredientKind): Ingredient {
 	};
 }
 const PANTRY = new Map(
-	[ingredient('flour', 'flour'), ingredient('water', 'water'), ingredient('milk', 'liquid')].map(
-		(each) => [each.id, each]
-	)
+	[
+		ingredient('flour', 'flour'),
+		ingredient('water', 'water'),
+		ingredient('milk', 'liquid'),
+		ingredient('culture', 'culture')
+	].map((each) => [each.id, each])
 );
 
 /** A line of a plain dough: what, by percent of the flour, and when. */
@@ -41,7 +49,12 @@ export type PlainLine = readonly [name: string, percentOfFlour: number, addition
 
 /** The mix of so much flour with other lines by their percentages. */
 export function plainMix(flourGrams: number, ...lines: readonly PlainLine[]): Mix {
-	const all = [['flour', 100] as const, ...lines];
+	// The flour inside a culture is part of the hundred.
+	const cultured = lines.reduce(
+		(sum, [name, percent]) => sum + (name === 'culture' ? percent / 2 : 0),
+		0
+	);
+	const all = [['flour', 100 - cultured] as const, ...lines];
 	const formula: Formula = {
 		id: id<FormulaId>('dough'),
 		name: 'dough',
@@ -53,7 +66,8 @@ export function plainMix(flourGrams: number, ...lines: readonly PlainLine[]): Mi
 		doughLoss: { share: 0 },
 		deliveries: []
 	};
-	const grams = flourGrams * (1 + lines.reduce((sum, [, percent]) => sum + percent / 100, 0));
+	const grams =
+		flourGrams * (1 - cultured / 100 + lines.reduce((sum, [, percent]) => sum + percent / 100, 0));
 	const round = id<ProductId>('round');
 	const day = productionOf({
 		demands: [{ dropId: id<DropId>('shop'), dueMs: 0, productId: round, pieces: 1 }],

@@ -35,4 +35,5 @@ export {
 } from './mix-of-day.ts';
 export { bookOf, frictionHistory, isByHand } from './by-hand.ts';
 export { BY_HAND, stirredTarget } from './stirred-by-hand.ts';
+export { scaldOfBowl, type ScaldOfBowl } from './scald-of-bowl.ts';
 export { temperatureOfMoment, type Spoken } from './temperature-of-moment.ts';

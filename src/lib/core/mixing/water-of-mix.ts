@@ -26,7 +26,7 @@ import {
 	type WaterSupply,
 	type WayOut
 } from '../heat/index.ts';
-import { isSoaked, type PreparationKind } from '../formula/index.ts';
+import { culturesOf, isSoaked, type PreparationKind } from '../formula/index.ts';
 import type { SchoolsOfMix } from '../learning/index.ts';
 import type { WeighUpLine } from '../production/index.ts';
 import type { Mass, SpecificEnergy, Temperature, TemperatureDifference } from '../units/index.ts';
@@ -34,6 +34,7 @@ import {
 	bowlParts,
 	heatCapacityOfBowl,
 	pouredOf,
+	standingAt,
 	type Bowl,
 	type BowlTemperatures,
 	type PickedLiquid
@@ -113,8 +114,8 @@ export interface WaterOfMix {
  * and what the dough will come to.
  *
  * Model: the schools share the friction work over the heat capacity of this dough; the water is all that
- * the mix still has to get, held-back water included. Several builds count as one at their mean by mass in the
- * factor rule. A mix that rests on the way is stepped through; once its autolyse was measured, only the water
+ * the mix still has to get, held-back water included. Several builds, and a culture that goes straight into the
+ * dough, count as one at their mean by mass in the factor rule. A mix that rests on the way is stepped through; once its autolyse was measured, only the water
  * after it is found, and by the balance of heat, for the rules know no such moment.
  * Range: a bowl that takes water or another liquid; null for one that takes none.
  * Source: domain arithmetic (factor rule, base temperature), choi-okos-1986. Failures: none.
@@ -287,8 +288,8 @@ export function heatBalanceOf(
 }
 
 function prefermentShare({ stage }: Bowl): number {
-	const builds = stage.stages.filter((stage) => stage.kind === 'build');
-	return builds.reduce((total, build) => total + build.percentOfFlour, 0) / stage.percentOfFlour;
+	const leaven = [...stage.stages.filter(({ kind }) => kind === 'build'), ...culturesOf(stage)];
+	return leaven.reduce((total, each) => total + each.percentOfFlour, 0) / stage.percentOfFlour;
 }
 
 /** What the two rules count of a mix. */
@@ -311,26 +312,36 @@ const isSoaker = (kind: PreparationKind) => isSoaked(kind);
 
 /** All of a kind that goes in, as one part at their mean by mass; null where there is none. */
 function meanOf(
-	{ preferments, stage }: BowlTemperatures & Pick<Bowl, 'stage'>,
+	at: BowlTemperatures & Pick<Bowl, 'stage'>,
 	isOne: (kind: PreparationKind) => boolean
 ): (SourcedTemperature & { readonly name: string }) | null {
-	const stageOf = (name: string) => stage.stages.find((inner) => inner.name === name);
-	const counted = preferments.filter(({ name }) => {
-		const kind = stageOf(name)?.kind ?? 'build';
-		return kind !== 'final' && isOne(kind);
+	const { stage } = at;
+	const builds = at.preferments.flatMap((preferment) => {
+		const inner = stage.stages.find(({ name }) => name === preferment.name);
+		const kind = inner?.kind ?? 'build';
+		return kind !== 'final' && isOne(kind)
+			? [{ ...preferment, share: inner?.percentOfFlour ?? 0 }]
+			: [];
 	});
+	const cultures = isOne('build')
+		? culturesOf(stage).map(({ ingredient, percentOfFlour }) => ({
+				...standingAt(ingredient, at),
+				name: ingredient.name,
+				share: percentOfFlour
+			}))
+		: [];
+	const counted = [...builds, ...cultures];
 	const [only, ...others] = counted;
 	if (!only) return null;
-	if (others.length === 0) return only;
-	let mass = 0;
-	let sum = 0;
-	for (const each of counted) {
-		const share = stageOf(each.name)?.percentOfFlour ?? 0;
-		mass += share;
-		sum += share * each.temperature.celsius;
-	}
+	const { share: _, ...first } = only;
+	if (others.length === 0) return first;
+	const mass = counted.reduce((total, { share }) => total + share, 0);
+	const sum = counted.reduce(
+		(total, { share, temperature }) => total + share * temperature.celsius,
+		0
+	);
 	const names = counted.map(({ name }) => name).join(', ');
-	return { ...only, name: names, temperature: { celsius: sum / mass } };
+	return { ...first, name: names, temperature: { celsius: sum / mass } };
 }
 
 /**

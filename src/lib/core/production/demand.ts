@@ -6,8 +6,10 @@ export interface DoughProduct {
 	readonly id: ProductId;
 	readonly name: string;
 	readonly formulaId: FormulaId;
-	/** What one piece is scaled at, before it is baked. */
+	/** What one piece takes of the dough, before it is baked. */
 	readonly scaledWeight: Mass;
+	/** The parts it is scaled in: more than one where the dough is wrapped in itself. */
+	readonly parts: readonly Mass[];
 	/** Whether the piece goes through its chain with this dough, or this one joins it on the way. */
 	readonly role: 'carries' | 'joins';
 }

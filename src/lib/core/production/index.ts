@@ -1,5 +1,6 @@
 export { dueOf, type Demand } from './demand.ts';
 export {
+	asDoughs,
 	EXTRA_USES,
 	type ExtraUse,
 	type ProductExtra,

@@ -34,7 +34,7 @@ const mix = (ordinal: number, grams: number, ...portions: [ProductId, number][])
 });
 /** Dough of a mix from which so many pieces of 900 g can be cut. */
 const forLarge = (pieces: number) => (pieces * 900) / kept;
-const DOUGH = { formulaId: OAT_LOAF.id, role: 'carries' as const };
+const DOUGH = { formulaId: OAT_LOAF.id, role: 'carries' as const, parts: [] };
 const products = [
 	{ ...DOUGH, id: large, name: 'large', scaledWeight: { grams: 900 } },
 	{ ...DOUGH, id: small, name: 'small', scaledWeight: { grams: 520 } }

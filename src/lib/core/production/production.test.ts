@@ -360,3 +360,27 @@ test('what is rolled in after the mix does not count at the mixer', () => {
 	});
 	assert.equal(more.doughs[0]?.mixes.length, 2);
 });
+
+test('a dough that is wrapped in itself is made as one mix, its parts told', () => {
+	const wrapped: BakeryProduct = {
+		id: large,
+		name: 'wrapped',
+		doughs: [350, 125].map((grams) => ({ formulaId: OAT_LOAF.id, scaledWeight: { grams } })),
+		extras: []
+	};
+	const plain: BakeryProduct = {
+		...wrapped,
+		doughs: [{ formulaId: OAT_LOAF.id, scaledWeight: { grams: 475 } }]
+	};
+	const made = (product: BakeryProduct) =>
+		day({ ...INPUT, products: [product], demands: [demand(large, 40)] }).doughs;
+	const [dough, ...others] = made(wrapped);
+	assert.ok(dough && others.length === 0);
+	assert.deepEqual(dough.mixes, made(plain)[0]?.mixes);
+	const [{ product } = { product: null }] = dough.products;
+	assert.equal(product?.role, 'carries');
+	assert.deepEqual(
+		product?.parts.map(({ grams }) => grams),
+		[350, 125]
+	);
+});

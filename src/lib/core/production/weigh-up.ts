@@ -18,6 +18,8 @@ export interface WeighUpLine {
 	readonly addition: Addition;
 	readonly exact: Explained;
 	readonly weighing: Weighing;
+	/** Where the weighing is coarse: the scale of the bakery that would not be; null where there is none. */
+	readonly finerScale: string | null;
 }
 
 /**
@@ -45,9 +47,29 @@ export function weighUp(
 		const weighing = roundToScale({ grams: exact.value }, own.length > 0 ? own : scales);
 		if (!weighing.ok) return fail(weighing.error);
 		const { name, material, percentOfFlour, addition } = wanted;
-		lines.push({ name, material, percentOfFlour, addition, exact, weighing: weighing.value });
+		lines.push({
+			name,
+			material,
+			percentOfFlour,
+			addition,
+			exact,
+			weighing: weighing.value,
+			finerScale: null
+		});
 	}
-	return ok(covered(lines));
+	return ok(
+		covered(lines).map((line) =>
+			line.weighing.coarse ? { ...line, finerScale: finerScale(line, scales) } : line
+		)
+	);
+}
+
+/** The finest scale of the bakery that carries a line and does not move it by more than it may. */
+function finerScale({ exact }: WeighUpLine, scales: readonly WeighingScale[]): string | null {
+	const finest = roundToScale({ grams: exact.value }, scales);
+	return finest.ok && !finest.value.coarse && finest.value.goes === 1
+		? finest.value.scale.name
+		: null;
 }
 
 type WantedLine = Pick<WeighUpLine, 'name' | 'material' | 'percentOfFlour' | 'addition'> & {

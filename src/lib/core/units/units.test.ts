@@ -41,6 +41,16 @@ test('an ingredient is weighed on the finest scale that carries it, in whole div
 	assert.equal(middle.value.scale.name, 'bench scale');
 	assert.equal(large.value.weighed.grams, 9820);
 	assert.equal(large.value.coarse, false);
+	assert.equal(large.value.goes, 1);
+	const most = SCALES.reduce((most, { capacity }) => Math.max(most, capacity.grams), 0);
+	for (const [grams, goes] of [
+		[most, 1],
+		[most + 100, 2],
+		[2.5 * most, 3]
+	] as const) {
+		const heavy = units.roundToScale({ grams }, SCALES);
+		assert.equal(heavy.ok && heavy.value.goes, goes);
+	}
 });
 
 test('rounding that moves a line by more than one percent of itself is flagged', () => {

@@ -14,6 +14,8 @@ export interface Weighing {
 	readonly weighed: Mass;
 	/** Weighed minus wanted. */
 	readonly residue: Mass;
+	/** In how many goes: 1 for what the scale carries at once. */
+	readonly goes: number;
 	/** True when rounding moved the ingredient by more than 1 % of itself. */
 	readonly coarse: boolean;
 }
@@ -52,6 +54,7 @@ export function weighOn(scale: WeighingScale, wanted: Mass, divisions: number): 
 		scale,
 		weighed: { grams: weighed },
 		residue: { grams: residue },
+		goes: Math.max(1, Math.ceil(weighed / scale.capacity.grams)),
 		coarse: Math.abs(residue) > COARSE_ROUNDING_SHARE * wanted.grams
 	};
 }

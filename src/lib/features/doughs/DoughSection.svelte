@@ -44,6 +44,13 @@
 			.map(({ least, most }) => `${formatBulk(least, units)} to ${formatBulk(most, units)}`)
 			.join(', or ')
 	);
+	/** "30 round", and of one wrapped in itself what each part is scaled at. */
+	function portionText({ productId, pieces }: Mix['portions'][number]): string {
+		const found = dough.products.find(({ product }) => product.id === productId)?.product;
+		const parts = found?.parts ?? [];
+		const scaled = parts.map(({ grams }) => mass(grams)).join(' and ');
+		return `${pieces} ${found?.name ?? ''}${parts.length > 1 ? ` (${scaled} each)` : ''}`;
+	}
 	const numbers = (mixes: readonly Mix[]) => mixes.map((mix) => mix.ordinal).join(' and ');
 </script>
 
@@ -81,12 +88,7 @@
 					{#each dough.mixes as mix (mix.ordinal)}
 						<li>
 							<b>Mix {mix.ordinal}:</b>
-							{mix.portions
-								.map(
-									(portion) =>
-										`${portion.pieces} ${dough.products.find((product) => product.product.id === portion.productId)?.product.name ?? ''}`
-								)
-								.join(', ')}
+							{mix.portions.map(portionText).join(', ')}
 						</li>
 					{/each}
 				</ul>

@@ -7,6 +7,7 @@
 	import { clockText } from '../../wording/time-text.ts';
 	import MeasureBuild from './MeasureBuild.svelte';
 	import { mixTitle } from '../../wording/mix-title.ts';
+	import ScaldOfBuild from './ScaldOfBuild.svelte';
 	import SchoolsRow from './SchoolsRow.svelte';
 	import BackwardsQuestion from './BackwardsQuestion.svelte';
 	import WaysOut from './WaysOut.svelte';
@@ -44,15 +45,19 @@
 		/>
 		<BackwardsQuestion water={build.water} {title} />
 		<SchoolsRow water={build.water} {school} {title} />
+	{:else if build.scald}
+		<ScaldOfBuild scald={build.scald} wantedCelsius={build.targetCelsius} {title} />
 	{:else}
-		<p class="my-3">This build takes no water of its own.</p>
+		<p class="my-3">This pre-ferment takes no water of its own.</p>
 	{/if}
 	<MeasureBuild {build} {date} {title} {probe} {onKept} />
 	{#if build.favour}
 		<p class="mt-2" data-favour>As it is planned, this stage favours {favourText(build.favour)}.</p>
 	{/if}
 	{#if build.isPerishable}<p class="mt-2 font-bold" data-perishable>{PERISHABLE_CAUTION}</p>{/if}
-	<p class="mt-2 text-note text-ink-2">A closed jar of live culture can burst: leave lids loose.</p>
+	{#if !build.scald}<p class="mt-2 text-note text-ink-2">
+			A closed jar of live culture can burst: leave lids loose.
+		</p>{/if}
 </article>
 
 <style>

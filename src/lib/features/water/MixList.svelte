@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
 	import type { WaterView } from '../../contracts/views.ts';
-	import type { WaterOfMix } from '../../core/mixing/index.ts';
+	import { BOILING } from '../../core/heat/index.ts';
 	import { formatMass, formatTemperature } from '../../core/units/index.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import { isMissed } from '../../wording/order-text.ts';
@@ -16,7 +16,12 @@
 	const room = useRoom();
 	const { units, timeZone } = $derived(room.bakery);
 
-	function orderText(water: WaterOfMix | null): string {
+	function orderText({
+		water,
+		scald
+	}: Pick<WaterView['builds'][number], 'water' | 'scald'>): string {
+		if (scald?.poured)
+			return `${scald.liquid.toLowerCase()} at ${formatTemperature({ celsius: Math.min(scald.poured.value, BOILING.celsius) }, 0, units)}`;
 		if (!water) return 'no water';
 		const { order } = water;
 		const at = formatTemperature(order.temperature, 1, units);
@@ -32,6 +37,7 @@
 			title: mixTitle(mix),
 			startMs: mix.startMs,
 			water: mix.water,
+			scald: null,
 			done: mix.measured
 				? `mixed, ${formatTemperature({ celsius: mix.measured.celsius }, 1, units)}`
 				: null
@@ -42,6 +48,7 @@
 			title: mixTitle({ ...build, kind: 'pre-ferment' }),
 			startMs: build.startMs,
 			water: build.water,
+			scald: build.scald,
 			done: build.measured
 				? `stirred, ${formatTemperature({ celsius: build.measured.celsius }, 1, units)}`
 				: null
@@ -49,11 +56,11 @@
 	]);
 </script>
 
-<nav aria-label="Mixes and builds" class="bg-sheet">
+<nav aria-label="Mixes, pre-ferments and scalds" class="bg-sheet">
 	{#each ['mix', 'build'] as const as kind (kind)}
 		{@const of = rows.filter((row) => row.kind === kind)}
 		{#if of.length > 0}
-			<h2 class="px-4 pt-3 pb-1">{kind === 'mix' ? 'Mixes' : 'Builds'}</h2>
+			<h2 class="px-4 pt-3 pb-1">{kind === 'mix' ? 'Mixes' : 'Pre-ferments and scalds'}</h2>
 			<ul>
 				{#each of as row (row.key)}
 					<li>
@@ -68,7 +75,7 @@
 							>
 							<span class="what">
 								<b>{row.title}</b>
-								<span class="block text-ink-2">{row.done ?? orderText(row.water)}</span>
+								<span class="block text-ink-2">{row.done ?? orderText(row)}</span>
 							</span>
 							{#if !row.done && row.water && isMissed(row.water.order)}
 								<span class="act-now px-2 py-1 text-note">out of reach</span>

@@ -1,3 +1,4 @@
+import { asDoughs } from '../../core/production/index.ts';
 import type {
 	BookList,
 	ComparisonView,
@@ -119,10 +120,10 @@ function productOf(
 	ordered: number
 ): readonly FormulaProductView[] {
 	const { product, bakedGrams, bakeLossShare, dividerId, retired } = revision;
-	const own = product.doughs.find((dough) => dough.formulaId === formulaId);
+	const own = asDoughs([product]).find((dough) => dough.formulaId === formulaId);
 	if (!own || retired) return [];
-	const others = product.doughs.flatMap((dough) =>
-		dough === own
+	const others = asDoughs([product]).flatMap((dough) =>
+		dough.formulaId === formulaId
 			? []
 			: (book.formulas.find(({ formula }) => formula.id === dough.formulaId)?.formula.name ?? [])
 	);
@@ -137,7 +138,7 @@ function productOf(
 			id: product.id,
 			name: product.name,
 			scaledGrams: own.scaledWeight.grams,
-			bakedGrams: product.doughs.length === 1 ? bakedGrams : null,
+			bakedGrams: others.length === 0 ? bakedGrams : null,
 			bakeLossShare,
 			ordered,
 			divider: dividers.find((divider) => divider.id === dividerId) ?? null,

@@ -1,5 +1,6 @@
 import type { OrdersView } from '../../contracts/views.ts';
 import { id, type DropId, type ProductId } from '../../core/identity.ts';
+import { asDoughs } from '../../core/production/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db } from '../db/client.ts';
 import { latestOtherDateWithOrders } from '../db/orders.ts';
@@ -25,7 +26,9 @@ export async function readOrders(db: Db, date: BakeDate): Promise<OrdersView> {
 				id: product.id,
 				name: product.name,
 				scaledGrams,
-				doughName: product.doughs.map((dough) => doughNames.get(dough.formulaId) ?? '').join(' + '),
+				doughName: asDoughs([product])
+					.map((dough) => doughNames.get(dough.formulaId) ?? '')
+					.join(' + '),
 				retired
 			})),
 		cells: lines.map((line) => ({

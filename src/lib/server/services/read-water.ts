@@ -12,6 +12,7 @@ import {
 	bowlWaterInput,
 	BY_HAND,
 	NO_RULES,
+	scaldOfBowl,
 	stirredTarget,
 	waterOfMix,
 	type MixOfDay
@@ -148,7 +149,7 @@ function measuredView(entries: readonly BatchEntry[]): MeasuredView | null {
 	};
 }
 
-/** The water of a build that has a temperature to come to. */
+/** The water of a build that has a temperature to come to, and what the liquid of a scald does. */
 function buildWater(
 	build: Build,
 	day: BakeryDay,
@@ -160,7 +161,8 @@ function buildWater(
 	const steps = recipeOfPreparation(day, build)?.steps ?? [];
 	const targetCelsius = stirredTarget(steps);
 	const ripens = ripeningStep(steps);
-	if (preparation.kind !== 'build' || targetCelsius === null) return [];
+	const isScald = preparation.kind === 'scald';
+	if ((preparation.kind !== 'build' && !isScald) || targetCelsius === null) return [];
 	const input = bowlWaterInput(
 		{ lines, stage, steps, bowlKilojoulesPerKelvin: 0, targetCelsius, picked: [] },
 		day.bakery,
@@ -182,9 +184,10 @@ function buildWater(
 			startMs: (batch && starts.get(batch.id)) ?? null,
 			grams: build.gross.value,
 			targetCelsius,
-			water: waterOfMix(input),
+			water: isScald ? null : waterOfMix(input),
+			scald: isScald ? scaldOfBowl(input, input, { celsius: targetCelsius }) : null,
 			iceMostShare: input.supply.ice.mostShare.share,
-			isPerishable: isPerishable(stage),
+			isPerishable: !isScald && isPerishable(stage),
 			ferments: ripens ? { step: ripens, freshYeastPercent: freshYeastPercent(stage) } : null,
 			favour: favourOfBuild(steps, targetCelsius),
 			measured: measuredView(batch ? (day.log.get(batch.id) ?? []) : [])

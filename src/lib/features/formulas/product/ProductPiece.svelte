@@ -28,9 +28,6 @@
 
 	const scaledGrams = $derived(value.doughs.reduce((total, dough) => total + dough.scaledGrams, 0));
 	const bakedTo = $derived(scaledGrams * (1 - value.bakeLossShare));
-	const free = $derived(
-		view.formulas.filter((formula) => !value.doughs.some((dough) => dough.formulaId === formula.id))
-	);
 	const pantry = $derived(pantryOf(view));
 	const resolved = $derived(
 		value.doughs.flatMap(({ formulaId, scaledGrams: grams }) => {
@@ -99,7 +96,7 @@
 		/>
 	</label>
 	<h3 class="mt-2">Doughs</h3>
-	{#each value.doughs as dough, at (dough.formulaId)}
+	{#each value.doughs as dough, at (at)}
 		<div class="flex flex-wrap items-center justify-between gap-2 py-1">
 			<select
 				class="field min-w-0 flex-1"
@@ -107,8 +104,8 @@
 				value={dough.formulaId}
 				onchange={(event) => setDough(at, { formulaId: id<FormulaId>(event.currentTarget.value) })}
 			>
-				{#each view.formulas.filter((formula) => formula.id === dough.formulaId || free.includes(formula)) as formula (formula.id)}<option
-						value={formula.id}>{formula.name}</option
+				{#each view.formulas as formula (formula.id)}<option value={formula.id}
+						>{formula.name}</option
 					>{/each}
 			</select>
 			<NumberField
@@ -129,7 +126,7 @@
 			>
 		</div>
 	{/each}
-	{#if free.length > 0 && value.doughs.length < 6}
+	{#if view.formulas.length > 0 && value.doughs.length < 6}
 		{#key value.doughs.length}
 			<select
 				class="field"
@@ -145,7 +142,8 @@
 				<option value=""
 					>{value.doughs.length === 0 ? 'choose its dough' : 'add another dough'}</option
 				>
-				{#each free as formula (formula.id)}<option value={formula.id}>{formula.name}</option
+				{#each view.formulas as formula (formula.id)}<option value={formula.id}
+						>{formula.name}</option
 					>{/each}
 			</select>
 		{/key}
@@ -153,7 +151,7 @@
 	{#if value.doughs.length > 1}
 		<p class="mt-1 text-note text-ink-2">
 			The first dough carries the piece through its steps; the others join it where the doughs are
-			brought together.
+			brought together. One dough may stand here twice, inside and outside: it is made as one mix.
 		</p>
 	{/if}
 	<h3 class="mt-3">Weights</h3>

@@ -6,7 +6,7 @@ import * as batches from './0005-batches-and-pinned-revisions.ts';
 import * as whatCanBe from './0006-what-can-be.ts';
 import * as places from './0007-places.ts';
 import * as schools from './0008-schools.ts';
-import * as liquids from './0009-liquids.ts';
+import * as liquidsAndWraps from './0009-liquids-and-wraps.ts';
 import * as readingsAndReadiness from './0004-readings-and-readiness.ts';
 
 /** Migrations in the order of their names; they only ever go forward. */
@@ -19,7 +19,7 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0006-what-can-be': whatCanBe,
 	'0007-places': places,
 	'0008-schools': schools,
-	'0009-liquids': liquids
+	'0009-liquids-and-wraps': liquidsAndWraps
 };
 
 export const migrations: MigrationProvider = {
