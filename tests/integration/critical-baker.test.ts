@@ -8,6 +8,7 @@ import {
 	resolveFormula,
 	type Step
 } from '../../src/lib/core/formula/index.ts';
+import { littleYeastForTimes } from '../../src/lib/core/ripening/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import { loadFormulaBook } from '../../src/lib/server/db/formula-book.ts';
 import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
@@ -70,6 +71,14 @@ test('doughs carry the water and the yeast of their kind', () => {
 	);
 	within(formula('Bollard dough').figures.yeastFreshEquivalent, 2, 2.5, 'knots');
 	within(formula('School bun dough').figures.yeastFreshEquivalent, 2.5, 3, 'buns of a cold night');
+});
+
+test('no dough of the book is told to have far too little yeast for its times', () => {
+	for (const { formula, steps } of book.formulas) {
+		const resolved = resolveFormula(formula, book.pantry);
+		assert.ok(resolved.ok);
+		assert.equal(littleYeastForTimes(resolved.value, steps), null, formula.name);
+	}
 });
 
 test('every dough tells its slow and fast minutes', () => {

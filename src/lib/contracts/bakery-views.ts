@@ -2,7 +2,7 @@ import type { Place } from '../core/formula/index.ts';
 import type { IceForm } from '../core/heat/index.ts';
 import type { SensorKind } from './device-protocol.ts';
 import type { RetarderView } from './ripening-views.ts';
-import type { ProbeView } from './views.ts';
+import type { ProbeView } from './water-views.ts';
 
 export interface SupplyView {
 	readonly iceForm: IceForm;

@@ -1,20 +1,13 @@
 import { z } from 'zod';
 import { nameSchema } from './text.ts';
-import { uuidSchema } from './limits.ts';
+import { uuidSchema } from './border-schemas.ts';
+import { SENSOR_KINDS } from './sensor-kinds.ts';
 
 /**
  * The open device protocol: JSON over HTTP, told in docs/device-protocol.md. A device holds the address of
  * the bakery and a key, and nothing else.
  */
-export const SENSOR_KINDS = [
-	'room-probe',
-	'tap-probe',
-	'flour-probe',
-	'place-probe',
-	'core-probe',
-	'surface-thermometer'
-] as const;
-export type SensorKind = (typeof SENSOR_KINDS)[number];
+export { SENSOR_KINDS, type SensorKind } from './sensor-kinds.ts';
 
 /** What a sensor of the bakery can honestly say; more is a broken wire. */
 export const SENSOR_LIMITS = { leastCelsius: -40, mostCelsius: 120 } as const;

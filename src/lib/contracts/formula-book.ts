@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { line, nameSchema } from './text.ts';
-import { uuidSchema, versionSchema } from './limits.ts';
+import { uuidSchema, versionSchema } from './border-schemas.ts';
 import {
 	INGREDIENT_KINDS,
 	isAddition,
@@ -91,10 +91,10 @@ export const formulaContent = {
 		)
 		.max(50)
 		.refine((all) => isEachOnce(all.map((preparation) => preparation.preparationId)), {
-			message: 'a build stands in it twice'
+			message: 'a preparation stands in it twice'
 		})
 		.refine((all) => isEachOnce(all.flatMap((preparation) => preparation.newName ?? [])), {
-			message: 'two new builds have the same name'
+			message: 'two new pre-ferments have the same name'
 		})
 };
 export const formulaContentSchema = z.object(formulaContent);
@@ -139,6 +139,8 @@ export const productContent = {
 		.max(20),
 	bakedGrams: z.number().positive().max(100_000).nullable(),
 	bakeLossShare: z.number().min(0).max(0.59),
+	/** So many pieces more than are ordered, as a share of them. */
+	sparesShare: z.number().min(0).max(0.5).default(0),
 	shape: line(200),
 	vesselId: uuid.nullable(),
 	dividerId: uuid.nullable(),

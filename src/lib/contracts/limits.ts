@@ -1,6 +1,3 @@
-import { z } from 'zod';
-import { parseBakeDate, type BakeDate } from '../core/time/index.ts';
-
 /** What a thermometer of the bakery can say of room, flour, water and dough. */
 export const READING_LIMITS = { least: { celsius: -25 }, most: { celsius: 60 } } as const;
 /** A base is a sum of three readings. */
@@ -19,26 +16,3 @@ export const RETARDER_LIMITS = {
 export const MOST_PIECES = 9999;
 /** How much earlier a mix may be wished for. */
 export const MOST_LEAD_MINUTES = 480;
-
-export const bakeDateSchema = z.custom<BakeDate>(
-	(value) => typeof value === 'string' && parseBakeDate(value).ok,
-	'not a date of the calendar'
-);
-
-/** A temperature of room, flour, water or dough as it crosses the border. */
-export const celsiusSchema = z
-	.number()
-	.min(READING_LIMITS.least.celsius)
-	.max(READING_LIMITS.most.celsius);
-
-/** An id as it crosses the border: in one form, whatever way it was written. */
-export const uuidSchema = z.uuid().transform((value) => value.toLowerCase());
-
-/** What the database counts with ends here. */
-const MOST_COUNT = 2_147_483_647;
-
-/** The version of something that two can edit, as the editor saw it; 0 when it was not there yet. */
-export const versionSchema = z.int().min(0).max(MOST_COUNT);
-
-/** A moment on the bakery's clock. */
-export const epochMsSchema = z.int().min(946_684_800_000).max(7_258_118_400_000);

@@ -8,7 +8,7 @@ import {
 	type PreparationId,
 	type ProductId
 } from '../core/identity.ts';
-import { bakeDateSchema } from './limits.ts';
+import { bakeDateSchema } from './border-schemas.ts';
 import { storedStepSchema } from './steps.ts';
 
 /**

@@ -15,7 +15,7 @@ import type { FormulaId, PlaceId, PreparationId } from '../core/identity.ts';
 import type { BatchName } from './batch-name.ts';
 import type { DoughInstrument } from '../core/heat/index.ts';
 import type { BakeDate } from '../core/time/index.ts';
-import type { ProbeView } from './views.ts';
+import type { ProbeView } from './water-views.ts';
 
 /** What was seen of a dough, and what the baker decided. */
 export interface JudgementView {

@@ -12,7 +12,7 @@ import {
 	type Step
 } from '../core/formula/index.ts';
 import { id, type PlaceId } from '../core/identity.ts';
-import { uuidSchema } from './limits.ts';
+import { uuidSchema } from './border-schemas.ts';
 import { nameSchema } from './text.ts';
 
 const minutes = z.number().min(0).max(4320);
@@ -77,7 +77,7 @@ const clock = z
 	.refine(
 		(window) => window.underMinutes < window.ripeMinutes && window.ripeMinutes < window.overMinutes,
 		{
-			message: 'under, ripe and over must follow each other'
+			message: 'early, ready and late must follow each other'
 		}
 	);
 
@@ -93,7 +93,7 @@ const waitWith = (timeConstantMinutes: z.ZodType<number>) =>
 			foldsAtShares: z.array(z.number().min(0).max(1)).max(24).default([])
 		})
 		.refine((step) => step.legs.slice(0, -1).every((each) => each.minutes !== null), {
-			message: 'only the last leg may last until ripe'
+			message: 'only the last place may last until it is ready'
 		})
 		.refine((step) => step.clock !== null || step.legs.every((each) => each.minutes !== null), {
 			message: 'a leg without minutes needs a clock'

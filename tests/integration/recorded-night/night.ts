@@ -341,5 +341,10 @@ async function learned({ tell }: Night): Promise<void> {
 		formulaId: id<FormulaId>(demoId('formula', 'Harbour dough')),
 		celsius: 58.5
 	});
+	await tell(564, {
+		kind: 'set-liquids',
+		formulaId: id<FormulaId>(BUN_DOUGH),
+		picked: [{ ingredientId: demoId('ingredient', 'Milk'), addition: 'start' }]
+	});
 	await tell(564, { kind: 'revoke-device', deviceId: nightId('device') });
 }

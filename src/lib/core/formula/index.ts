@@ -117,6 +117,8 @@ export {
 	type Impossible
 } from './book-change.ts';
 export { compareFormulas, comparePreparations, type LineDifference } from './compare.ts';
+export { figureMove, type FigureFailure, type FigureMove } from './set-figure.ts';
+export { scaledWithin, type MaterialLimit } from './scale-within.ts';
 export { totalFlourFrom, type ScaleStart, type ScaleFailure } from './scale-from.ts';
 export { rebalance, type RebalanceMove, type RebalanceFailure } from './rebalance.ts';
 export type { EditedFormula } from './rewrite.ts';

@@ -76,7 +76,8 @@ export function plainMix(flourGrams: number, ...lines: readonly PlainLine[]): Mi
 				id: round,
 				name: 'round',
 				doughs: [{ formulaId: formula.id, scaledWeight: { grams } }],
-				extras: []
+				extras: [],
+				spares: { share: 0 }
 			}
 		],
 		formulas: [{ formula, limits: [{ least: { grams: 0 }, most: { grams: 60_000 } }] }],

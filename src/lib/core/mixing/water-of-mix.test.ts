@@ -25,7 +25,8 @@ function input(): WaterOfMixInput {
 				id: round,
 				name: 'round',
 				doughs: [{ formulaId: OAT_LOAF.id, scaledWeight: { grams: 900 } }],
-				extras: []
+				extras: [],
+				spares: { share: 0 }
 			}
 		],
 		formulas: [{ formula: OAT_LOAF, limits: [{ least: { grams: 0 }, most: { grams: 60_000 } }] }],

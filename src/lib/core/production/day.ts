@@ -14,6 +14,7 @@ import {
 import { fail, ok, type Result } from '../result.ts';
 import type { Mass, WeighingFailure, WeighingScale } from '../units/index.ts';
 import { buildsOf, type Build, type PieceNeed } from './builds.ts';
+import { withSpares } from './spares.ts';
 import { amountOfExtra, asDoughs, type BakeryProduct, type ExtraUse } from './product.ts';
 import type { Demand, DoughProduct } from './demand.ts';
 import type { MadeMix, MadePreparation } from './made.ts';
@@ -48,7 +49,12 @@ export interface ProductionInput {
 export interface Dough {
 	readonly resolved: ResolvedFormula;
 	readonly figures: FormulaFigures;
-	readonly products: readonly { readonly product: DoughProduct; readonly pieces: number }[];
+	readonly products: readonly {
+		readonly product: DoughProduct;
+		readonly pieces: number;
+		/** So many of them beyond what is ordered. */
+		readonly spares: number;
+	}[];
 	readonly mixes: readonly Mix[];
 	readonly limits: MixLimits;
 }
@@ -83,7 +89,7 @@ export interface DayProduction {
  * Gives the doughs, mixes and builds that a day's orders ask for. A formula that cannot be made is
  * reported beside the others, which are not held up by it.
  *
- * Model: orders -> pieces -> dough per formula -> mixes -> builds, several products sharing a dough. What
+ * Model: orders and their spares -> pieces -> dough per formula -> mixes -> builds, several products sharing a dough. What
  * was begun stands; the rest is planned around it.
  * Range: whole pieces of 0 or more. Source: domain arithmetic. Failures: `no-scales` for the day as a
  * whole; everything else in `unmade`.
@@ -92,7 +98,8 @@ export interface DayProduction {
 export function productionOf(input: ProductionInput): Result<DayProduction, WeighingFailure> {
 	const all: Dough[] = [];
 	const unmade: UnmadeDough[] = [];
-	const ordered = input.demands.filter((demand) => demand.pieces > 0);
+	const asked = input.demands.filter((demand) => demand.pieces > 0);
+	const ordered = withSpares(asked, new Map(input.products.map(({ id, spares }) => [id, spares])));
 	const asDough = asDoughs(input.products);
 	const formulas = new Map(input.formulas.map((formula) => [formula.formula.id, formula]));
 	for (const [formulaId, products] of byFormula(asDough, ordered, input.made.mixes)) {
@@ -150,9 +157,7 @@ function extrasOf(
 	const extras: ExtraNeed[] = [];
 	const needs: PieceNeed[] = [];
 	for (const product of products) {
-		const pieces = ordered
-			.filter((demand) => demand.productId === product.id)
-			.reduce((total, demand) => total + demand.pieces, 0);
+		const pieces = piecesOf(ordered, product.id);
 		if (pieces === 0) continue;
 		for (const extra of product.extras) {
 			const { material, use } = extra;
@@ -237,13 +242,17 @@ function doughOf(
 	return ok({
 		resolved: resolved.value,
 		figures: figuresOf(resolved.value),
-		products: products.map((product) => ({
-			product,
-			pieces: own
-				.filter((demand) => demand.productId === product.id)
-				.reduce((total, demand) => total + demand.pieces, 0)
-		})),
+		products: products.map((product) => {
+			const pieces = piecesOf(own, product.id);
+			return { product, pieces, spares: pieces - piecesOf(input.demands, product.id) };
+		}),
 		mixes: mixes.value,
 		limits
 	});
+}
+
+function piecesOf(demands: readonly Demand[], productId: ProductId): number {
+	return demands
+		.filter((demand) => demand.productId === productId)
+		.reduce((total, demand) => total + demand.pieces, 0);
 }

@@ -22,3 +22,4 @@ export {
 	type ExtraNeed,
 	type DayProduction
 } from './day.ts';
+export { sparePieces } from './spares.ts';

@@ -247,7 +247,8 @@ test('a made levain gives what is left of it after its loss and what is kept bac
 				id: key,
 				name,
 				doughs: [{ formulaId: OAT_LOAF.id, scaledWeight }],
-				extras: []
+				extras: [],
+				spares: { share: 0 }
 			})),
 			formulas: [{ formula: OAT_LOAF, limits: [{ least: { grams: 0 }, most: { grams: 60_000 } }] }],
 			pantry: OAT_LOAF_PANTRY,

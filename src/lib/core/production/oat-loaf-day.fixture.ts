@@ -24,7 +24,8 @@ export const of = (name: ProductId, grams: number, formulaId = OAT_LOAF.id): Bak
 	id: name,
 	name,
 	doughs: [{ formulaId, scaledWeight: { grams } }],
-	extras: []
+	extras: [],
+	spares: { share: 0 }
 });
 export const PRODUCTS: BakeryProduct[] = [of(large, 900), of(small, 520)];
 export const demand = (

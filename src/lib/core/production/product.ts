@@ -1,6 +1,6 @@
 import type { FormulaId, ProductId } from '../identity.ts';
 import type { Material } from '../formula/index.ts';
-import type { Mass } from '../units/index.ts';
+import type { Mass, Share } from '../units/index.ts';
 import type { DoughProduct } from './demand.ts';
 
 /** What goes on, in or around the piece beside its dough. */
@@ -38,6 +38,8 @@ export interface BakeryProduct {
 	readonly name: string;
 	readonly doughs: readonly ProductDough[];
 	readonly extras: readonly ProductExtra[];
+	/** Pieces made beyond what is ordered, for breakage and seconds, as a share of them. */
+	readonly spares: Share;
 }
 
 /**

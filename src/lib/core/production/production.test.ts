@@ -241,12 +241,13 @@ test('a product of two doughs, a filling and a topping scales as one', () => {
 				amount: { grams: 500 },
 				forPieces: 24
 			}
-		]
+		],
+		spares: { share: 0 }
 	};
-	const made = (pieces: number) =>
+	const made = (pieces: number, spares = 0) =>
 		day({
 			...INPUT,
-			products: [plait],
+			products: [{ ...plait, spares: { share: spares } }],
 			demands: [demand(large, pieces)],
 			formulas: [INPUT.formulas[0]!, { ...INPUT.formulas[0]!, formula: dark }],
 			pantry: {
@@ -277,6 +278,14 @@ test('a product of two doughs, a filling and a topping scales as one', () => {
 		]
 	);
 	close(grams(made(60), 1), 2 * grams(thirty, 1), 1e-6);
+	// 5 % of spares are two more, in every dough and in all that goes on them.
+	const spared = made(30, 0.05);
+	close(grams(spared, 0), (32 * 260) / 0.975, 0.05);
+	close(grams(spared, 1), (32 * 130) / 0.975, 0.05);
+	assert.deepEqual(
+		[spared.extras[0]?.amount.grams, spared.doughs[0]?.products[0]?.spares],
+		[960, 2]
+	);
 });
 
 test('500 g for 24 pieces are 521 g for 25, but a bath for up to 24 is made twice', () => {
@@ -366,7 +375,8 @@ test('a dough that is wrapped in itself is made as one mix, its parts told', () 
 		id: large,
 		name: 'wrapped',
 		doughs: [350, 125].map((grams) => ({ formulaId: OAT_LOAF.id, scaledWeight: { grams } })),
-		extras: []
+		extras: [],
+		spares: { share: 0 }
 	};
 	const plain: BakeryProduct = {
 		...wrapped,

@@ -1,3 +1,4 @@
+import { massByCheck } from './mass-by-check.ts';
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import fc from 'fast-check';
@@ -117,13 +118,34 @@ test('the dose adds up over any split of the path', () => {
 });
 
 test('a measured temperature sets the dough right from then on', () => {
-	const checked: DoughEvent = { kind: 'checked', atMs: 60 * MINUTE, celsius: 28 };
+	const checked: DoughEvent = {
+		kind: 'checked',
+		atMs: 60 * MINUTE,
+		celsius: 28,
+		onSurface: false
+	};
 	const before = card(61, undefined, { step: TUB });
 	const after = card(61, undefined, { step: TUB, events: [checked] });
 	close(after.celsiusNow, 28, 0.05);
 	assert.ok((after.marks.ripe ?? 0) < (before.marks.ripe ?? 0) - 5 * MINUTE);
 	// What was done before the check stays done.
 	close(after.doseSoFar, before.doseSoFar, 0.4);
+});
+
+test('a skin is not the mass: in warm air it moves the forecast by half of what it says beyond the air', () => {
+	const at = (celsius: number, onSurface: boolean, air = 41) =>
+		massByCheck(31, air, { celsius, onSurface });
+	close(at(35, false), 35, 1e-12);
+	close(at(33, true), 31, 1e-12, 'as warm as the air makes a skin of that mass');
+	close(at(35, true), 32, 1e-12);
+	close(at(31, true, 31), 31, 1e-12);
+	const read = (onSurface: boolean) =>
+		card(61, undefined, {
+			step: TUB,
+			events: [{ kind: 'checked', atMs: 60 * MINUTE, celsius: 32, onSurface }]
+		}).celsiusNow;
+	const unread = card(61, undefined, { step: TUB }).celsiusNow;
+	assert.ok(read(true) > unread + 1 && read(true) < read(false) - 1, `${read(true)}`);
 });
 
 test('moved to the cold it stays there, works for hours and is ripe much later', () => {

@@ -3,6 +3,7 @@ import { MOST_FOLLOWED_MS } from './attention.ts';
 import { ACID, followStretch, minutesForDose, type PathStretch } from '../fermentation/index.ts';
 import type { Leg, RipenessClock, WaitPlace, WaitStep } from '../formula/index.ts';
 import type { PlaceId } from '../identity.ts';
+import { massByCheck, type CheckReading } from './mass-by-check.ts';
 import type { PlaceStretch } from './room-trace.ts';
 import { liftOf, placeOf } from './wait-course.ts';
 
@@ -12,7 +13,7 @@ export type RipeningStep = WaitStep & { readonly clock: RipenessClock };
 /** What happened to a dough since its wait began. */
 export type DoughEvent =
 	| { readonly kind: 'moved'; readonly atMs: number; readonly leg: Leg }
-	| { readonly kind: 'checked'; readonly atMs: number; readonly celsius: number };
+	| ({ readonly kind: 'checked'; readonly atMs: number } & CheckReading);
 
 export interface DoughStoryInput {
 	readonly step: RipeningStep;
@@ -71,7 +72,7 @@ export interface DoughStory {
 
 /**
  * Follows a dough from the mixer to a moment: through the places of its chain or those it was moved to, in
- * the room as it was read, with its temperature set right wherever it was measured.
+ * the room as it was read, with its temperature set right wherever it was measured, by its core or by its skin.
  *
  * Model: lift and acid by their curves over the path; Newton's law towards each place, with the mass's own
  * heat. Range: a wait with a clock; a moment before the start counts as the start, one long after the last that
@@ -132,7 +133,7 @@ export function doughStory(input: DoughStoryInput): DoughStory {
 		}
 		const check = checks[checkAt];
 		if (check?.kind === 'checked' && check.atMs <= atMs) {
-			celsius = check.celsius;
+			celsius = massByCheck(celsius, around.celsius ?? leg.ambientCelsius, check);
 			checkAt += 1;
 		}
 	}

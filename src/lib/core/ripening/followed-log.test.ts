@@ -8,7 +8,8 @@ const checked = (occurredAtMs: number, stage: 'autolyse' | 'dough' = 'dough'): F
 	kind: 'checked',
 	occurredAtMs,
 	stage,
-	celsius: 24
+	celsius: 24,
+	instrument: 'core-probe'
 });
 const moved = (occurredAtMs: number, retarderId: string | null): FollowedEntry => ({
 	kind: 'moved',
@@ -28,7 +29,7 @@ test('a batch that was not measured has no story, whatever else was written of i
 test('what lies before the mix and what was seen of the autolyse is no part of its story', () => {
 	const log = followedLog([checked(50), measured, checked(110, 'autolyse'), checked(120)]);
 	assert.deepEqual(log.mixed, { atMs: 100, celsius: 25 });
-	assert.deepEqual(log.events, [{ kind: 'checked', atMs: 120, celsius: 24 }]);
+	assert.deepEqual(log.events, [{ kind: 'checked', atMs: 120, celsius: 24, onSurface: false }]);
 });
 
 test('it stands where its last move left it', () => {

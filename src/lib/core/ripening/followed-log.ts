@@ -4,7 +4,12 @@ import type { DoughEvent, RipeningStep } from './dough-story.ts';
 /** What the log says of one batch, as far as it is followed by it. */
 export type FollowedEntry = { readonly occurredAtMs: number } & (
 	| { readonly kind: 'measured'; readonly celsius: number }
-	| { readonly kind: 'checked'; readonly stage: 'autolyse' | 'dough'; readonly celsius: number }
+	| {
+			readonly kind: 'checked';
+			readonly stage: 'autolyse' | 'dough';
+			readonly celsius: number;
+			readonly instrument: string;
+	  }
 	| {
 			readonly kind: 'moved';
 			readonly place: WaitPlace;
@@ -44,7 +49,12 @@ export function followedLog(entries: readonly FollowedEntry[]): FollowedLog {
 	for (const entry of entries) {
 		if (entry.occurredAtMs < atMs) continue;
 		if (entry.kind === 'checked' && entry.stage === 'dough')
-			events.push({ kind: 'checked', atMs: entry.occurredAtMs, celsius: entry.celsius });
+			events.push({
+				kind: 'checked',
+				atMs: entry.occurredAtMs,
+				celsius: entry.celsius,
+				onSurface: entry.instrument === 'surface-thermometer'
+			});
 		if (entry.kind === 'ended') [retarderId, endedAtMs] = [null, entry.occurredAtMs];
 		if (entry.kind !== 'moved') continue;
 		const { place, ambientCelsius, timeConstantMinutes } = entry;

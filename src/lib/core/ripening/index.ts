@@ -22,3 +22,4 @@ export { carriedDose, clockWithCarry } from './carried-dose.ts';
 export { coldAir, type ColdLoad, type ColdAir } from './cold-air.ts';
 export { watchDoughs, type WatchedDough, type BakeryAir } from './watch-doughs.ts';
 export { followedLog, ripeningStep, type FollowedEntry } from './followed-log.ts';
+export { littleYeastForTimes, type LittleYeast } from './yeast-for-times.ts';

@@ -79,7 +79,7 @@ test('where nobody says when it was mixed it is taken to be ready now', () => {
 
 test('a check on the way sets it right, and what was before it no longer counts', () => {
 	const checked = forecastOfStanding(
-		standing({ events: [{ kind: 'checked', atMs: 480 * MINUTE, celsius: 24 }] })
+		standing({ events: [{ kind: 'checked', atMs: 480 * MINUTE, celsius: 24, onSurface: false }] })
 	);
 	assert.ok(checked);
 	assert.ok(Math.abs(checked.celsius - stepped(24, 31, 360, 60)) < 0.05);

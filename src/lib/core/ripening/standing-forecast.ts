@@ -42,6 +42,8 @@ const SHARE_OF_TUB = 0.25;
 const SHARE_OF_OWN_HEAT = 0.5;
 /** What was checked on the way is known as a thermometer knows it. */
 const CHECKED_KELVINS = 0.3;
+/** What a skin says of the mass under it (our default). */
+const SKIN_KELVINS = 1;
 /** Nothing that nobody measured is known better (our default). */
 const LEAST_SPREAD_KELVINS = 0.5;
 
@@ -68,7 +70,10 @@ function followed(input: StandingInput): StandingForecast | null {
 	const since = path.stretches.filter(({ fromMs }) => fromMs >= (check?.atMs ?? -Infinity));
 	const known =
 		check?.kind === 'checked'
-			? { celsius: check.celsius, kelvins: CHECKED_KELVINS }
+			? {
+					celsius: since[0]?.startCelsius ?? check.celsius,
+					kelvins: check.onSurface ? SKIN_KELVINS : CHECKED_KELVINS
+				}
 			: { celsius: input.mixedCelsius, kelvins: input.mixedSpreadKelvins };
 	const stretches = since.map(({ stretch }) => stretch);
 	const celsius = temperatureAlong(known.celsius, stretches);
@@ -80,7 +85,12 @@ function followed(input: StandingInput): StandingForecast | null {
 }
 
 interface Path {
-	readonly stretches: readonly { readonly fromMs: number; readonly stretch: PathStretch }[];
+	readonly stretches: readonly {
+		readonly fromMs: number;
+		/** null where only the wall's clock is followed. */
+		readonly startCelsius: number | null;
+		readonly stretch: PathStretch;
+	}[];
 	readonly readyMs: number;
 }
 
@@ -108,16 +118,21 @@ function pathOf(input: StandingInput): Path | null {
 		air,
 		nowMs
 	});
-	const past = story.past.map(({ fromMs, stretch }) => ({ fromMs, stretch }));
+	const past = story.past.map(({ fromMs, startCelsius, stretch }) => ({
+		fromMs,
+		startCelsius,
+		stretch
+	}));
 	const card = doughCard(story);
 	const readyMs = card.marks.ripe;
 	if (readyMs === null) return null;
-	const ahead = card.expected.flatMap(({ fromMs, toMs, stretch }) =>
+	const ahead = card.expected.flatMap(({ fromMs, toMs, startCelsius, stretch }) =>
 		fromMs >= readyMs
 			? []
 			: [
 					{
 						fromMs,
+						startCelsius,
 						stretch: { ...stretch, minutes: (Math.min(toMs, readyMs) - fromMs) / 60_000 }
 					}
 				]
@@ -127,7 +142,7 @@ function pathOf(input: StandingInput): Path | null {
 
 /** The path of what waits by the clock on the wall alone; in the last of its places it stays until it is taken. */
 function timedPath(step: WaitStep, startMs: number, nowMs: number, air: AirOfPlaces): Path {
-	const stretches: { fromMs: number; stretch: PathStretch }[] = [];
+	const stretches: Path['stretches'][number][] = [];
 	const ready = startMs + 60_000 * step.legs.reduce((sum, { minutes }) => sum + (minutes ?? 0), 0);
 	let fromMs = startMs;
 	for (const [at, leg] of step.legs.entries()) {
@@ -140,7 +155,7 @@ function timedPath(step: WaitStep, startMs: number, nowMs: number, air: AirOfPla
 			last ? Math.max(end, nowMs) : end
 		)) {
 			const minutes = piece.minutes ?? 0;
-			stretches.push({ fromMs, stretch: { ...placeOf(step, piece), minutes } });
+			stretches.push({ fromMs, startCelsius: null, stretch: { ...placeOf(step, piece), minutes } });
 			fromMs += minutes * 60_000;
 		}
 	}

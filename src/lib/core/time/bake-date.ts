@@ -1,4 +1,3 @@
-import { Temporal } from 'temporal-polyfill';
 import { fail, ok, type Result } from '../result.ts';
 
 /** A calendar day of the bakery as YYYY-MM-DD: the local date of the drops a dough is made for. */
@@ -19,19 +18,29 @@ const LATEST = '2199-12-31';
 export function parseBakeDate(text: string): Result<BakeDate, BakeDateFailure> {
 	if (!/^\d{4}-\d{2}-\d{2}$/.test(text) || text < EARLIEST || text > LATEST)
 		return fail({ kind: 'not-a-date', text });
-	try {
-		return ok(Temporal.PlainDate.from(text, { overflow: 'reject' }).toString() as BakeDate);
-	} catch (error) {
-		if (error instanceof RangeError) return fail({ kind: 'not-a-date', text });
-		throw error;
-	}
+	const ms = startOf(text);
+	// A day that the calendar has not runs over into the next month.
+	return !Number.isNaN(ms) && dateAt(ms) === text
+		? ok(text as BakeDate)
+		: fail({ kind: 'not-a-date', text });
 }
 
 export function addDays(date: BakeDate, days: number): BakeDate {
-	return Temporal.PlainDate.from(date).add({ days }).toString() as BakeDate;
+	return dateAt(startOf(date) + days * DAY_MS) as BakeDate;
 }
 
 /** Monday is 1 and Sunday 7, as in ISO 8601. */
 export function weekdayOf(date: BakeDate): number {
-	return Temporal.PlainDate.from(date).dayOfWeek;
+	return new Date(startOf(date)).getUTCDay() || 7;
+}
+
+const DAY_MS = 86_400_000;
+
+/** The beginning of a date in UTC, in which every day has the same length. */
+function startOf(date: string): number {
+	return Date.parse(`${date}T00:00:00Z`);
+}
+
+function dateAt(ms: number): string {
+	return new Date(ms).toISOString().slice(0, 10);
 }

@@ -1,4 +1,4 @@
-import type { Instant } from './wall-time.ts';
+import type { Instant } from './instant.ts';
 
 /**
  * The bakery's clock as data: at the real instant `anchorRealMs` the bakery's clock showed

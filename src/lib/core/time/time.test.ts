@@ -1,6 +1,7 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import fc from 'fast-check';
+import { Temporal } from 'temporal-polyfill';
 import {
 	addDays,
 	bakeryTime,
@@ -37,6 +38,32 @@ test('days are counted across a month, a year and a leap day', () => {
 	assert.equal(addDays(date('2027-12-31'), 1), '2028-01-01');
 	assert.equal(addDays(date('2028-03-01'), -1), '2028-02-29');
 	assert.equal(weekdayOf(date('2026-11-23')), 1);
+});
+
+test('dates are those of the calendar, on every day of two centuries', () => {
+	const day = fc.integer({ min: 0, max: 73_000 });
+	fc.assert(
+		fc.property(day, fc.integer({ min: -800, max: 800 }), (at, by) => {
+			const plain = Temporal.PlainDate.from('2000-01-01').add({ days: at });
+			const read = parseBakeDate(plain.toString());
+			assert.ok(read.ok);
+			assert.equal(addDays(read.value, by), plain.add({ days: by }).toString());
+			assert.equal(weekdayOf(read.value), plain.dayOfWeek);
+		})
+	);
+	const part = fc.integer({ min: 0, max: 40 }).map((value) => String(value).padStart(2, '0'));
+	fc.assert(
+		fc.property(fc.integer({ min: 2000, max: 2199 }), part, part, (year, month, day) => {
+			const text = `${year}-${month}-${day}`;
+			let exists = true;
+			try {
+				Temporal.PlainDate.from(text, { overflow: 'reject' });
+			} catch {
+				exists = false;
+			}
+			assert.equal(parseBakeDate(text).ok, exists, text);
+		})
+	);
 });
 
 test('a wall time that the clock change skips moves forward, a repeated one means the first', () => {

@@ -1,15 +1,9 @@
 import { Temporal } from 'temporal-polyfill';
 import type { BakeDate } from './bake-date.ts';
-
-/** A point in time as milliseconds since 1970 in UTC. */
-export interface Instant {
-	readonly epochMs: number;
-}
+import type { Instant } from './instant.ts';
 
 /** A time on the bakery's wall, HH:MM. */
 export type WallTime = string & { readonly __brand: 'wall-time' };
-
-export const MINUTE_MS = 60_000;
 
 /**
  * Gives the instant at which a wall clock of the zone shows `time` on `date`.

@@ -5,19 +5,31 @@ import type { UnitChoice } from './format.ts';
 export type ParseFailure =
 	| { readonly kind: 'empty' }
 	| { readonly kind: 'not-a-number'; readonly text: string }
+	| {
+			/** A comma before three digits: thousands to some, decimals to others. */
+			readonly kind: 'ambiguous';
+			readonly text: string;
+			readonly thousands: string;
+			readonly decimals: string;
+	  }
 	| { readonly kind: 'not-whole'; readonly text: string }
 	| { readonly kind: 'below'; readonly least: number; readonly unit: string }
 	| { readonly kind: 'above'; readonly most: number; readonly unit: string };
 
 /**
  * Reads a number as typed: a comma or a point for the decimals, spaces between thousands,
- * a typed minus or the typographic one. Nothing else is guessed.
+ * a typed minus or the typographic one. Nothing else is guessed: "1,250" may be either and is asked about.
  */
 export function parseNumber(text: string): Result<number, ParseFailure> {
-	const tidy = text
-		.replace(/[\s\u2009\u00a0]/g, '')
-		.replace('\u2212', '-')
-		.replace(',', '.');
+	const typed = text.replace(/[\s\u2009\u00a0]/g, '').replace('\u2212', '-');
+	if (/^-?[1-9]\d{0,2},\d{3}$/.test(typed))
+		return fail({
+			kind: 'ambiguous',
+			text,
+			thousands: typed.replace(',', ''),
+			decimals: typed.replace(',', '.')
+		});
+	const tidy = typed.replace(',', '.');
 	if (tidy === '') return fail({ kind: 'empty' });
 	if (!/^-?(\d+\.?\d*|\.\d+)$/.test(tidy)) return fail({ kind: 'not-a-number', text });
 	return ok(Number(tidy));

@@ -77,6 +77,22 @@ test('rounding never moves a line by more than half a division', () => {
 
 test('what is typed is read as a baker means it, and nonsense is refused with the reason', () => {
 	assert.deepEqual(units.parseNumber('1 250,5'), { ok: true, value: 1250.5 });
+	for (const [text, thousands, decimals] of [
+		['1,250', '1250', '1.250'],
+		['\u221212,000', '-12000', '-12.000']
+	] as const)
+		assert.deepEqual(units.parseNumber(text), {
+			ok: false,
+			error: { kind: 'ambiguous', text, thousands, decimals }
+		});
+	// None of these can be thousands.
+	for (const [text, value] of [
+		['0,250', 0.25],
+		['1,25', 1.25],
+		['1250,500', 1250.5],
+		['1.250', 1.25]
+	] as const)
+		assert.deepEqual(units.parseNumber(text), { ok: true, value });
 	assert.deepEqual(units.parsePieces('48', 9999), { ok: true, value: 48 });
 	assert.equal(units.parsePieces('-4', 9999).ok, false);
 	const kinds = ['', 'twelve', '4.5', '-4', '10000', 'Infinity', '1e3'].map((text) => {

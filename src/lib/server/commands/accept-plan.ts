@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { bakeDateSchema } from '../../contracts/limits.ts';
+import { bakeDateSchema } from '../../contracts/border-schemas.ts';
 import { asPlanned, describePlan, judgePlacement } from '../../core/planning/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { addDays, instantOf, type BakeDate, type WallTime } from '../../core/time/index.ts';

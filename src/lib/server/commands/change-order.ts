@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { MOST_PIECES, bakeDateSchema, uuidSchema, versionSchema } from '../../contracts/limits.ts';
+import { bakeDateSchema, uuidSchema, versionSchema } from '../../contracts/border-schemas.ts';
+import { MOST_PIECES } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
 import {
 	findOrderable,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { batchNameSchema } from '../../contracts/batch-name.ts';
-import { celsiusSchema } from '../../contracts/limits.ts';
+import { celsiusSchema } from '../../contracts/border-schemas.ts';
 import { WAIT_PLACES } from '../../core/formula/index.ts';
 import { DOUGH_INSTRUMENTS } from '../../core/heat/index.ts';
 import { fail, ok } from '../../core/result.ts';

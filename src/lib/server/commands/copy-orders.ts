@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bakeDateSchema } from '../../contracts/limits.ts';
+import { bakeDateSchema } from '../../contracts/border-schemas.ts';
 import { fail, ok } from '../../core/result.ts';
 import {
 	insertOrderChanges,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { uuidSchema } from '../../contracts/limits.ts';
+import { uuidSchema } from '../../contracts/border-schemas.ts';
 import { nameSchema } from '../../contracts/text.ts';
 import {
 	FIRST_DOUGH_STEPS,

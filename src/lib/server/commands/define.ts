@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { epochMsSchema, uuidSchema } from '../../contracts/limits.ts';
+import { epochMsSchema, uuidSchema } from '../../contracts/border-schemas.ts';
 import type { Refusal, RefusalOf } from '../../contracts/refusals.ts';
 import type { Result } from '../../core/result.ts';
 import type { Actor } from '../auth/actor.ts';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { uuidSchema } from '../../contracts/limits.ts';
+import { uuidSchema } from '../../contracts/border-schemas.ts';
 import { LEARNED_SUBJECTS } from '../../core/learning/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { isObservation } from '../db/batch-log.ts';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { batchNameSchema } from '../../contracts/batch-name.ts';
-import { WATER_LIMITS, celsiusSchema, uuidSchema } from '../../contracts/limits.ts';
+import { celsiusSchema, uuidSchema } from '../../contracts/border-schemas.ts';
+import { WATER_LIMITS } from '../../contracts/limits.ts';
 import { DOUGH_INSTRUMENTS } from '../../core/heat/index.ts';
 import { spreadOfReading } from '../../core/learning/index.ts';
 import {

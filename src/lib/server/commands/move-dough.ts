@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { batchNameSchema } from '../../contracts/batch-name.ts';
-import { celsiusSchema, uuidSchema } from '../../contracts/limits.ts';
+import { celsiusSchema, uuidSchema } from '../../contracts/border-schemas.ts';
 import { LEAST_TIME_CONSTANT_MINUTES } from '../../core/fermentation/index.ts';
 import { WAIT_PLACES } from '../../core/formula/index.ts';
 import { fail, ok } from '../../core/result.ts';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { uuidSchema } from '../../contracts/limits.ts';
+import { uuidSchema } from '../../contracts/border-schemas.ts';
 import { SENSOR_KINDS, reportEverySeconds, sensorName } from '../../contracts/device-protocol.ts';
 import { id, type PlaceId } from '../../core/identity.ts';
 import { fail, ok } from '../../core/result.ts';

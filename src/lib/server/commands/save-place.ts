@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { nameSchema } from '../../contracts/text.ts';
-import { celsiusSchema, uuidSchema } from '../../contracts/limits.ts';
+import { celsiusSchema, uuidSchema } from '../../contracts/border-schemas.ts';
 import { WAIT_PLACES } from '../../core/formula/index.ts';
 import { id, type PlaceId } from '../../core/identity.ts';
 import { fail, ok } from '../../core/result.ts';

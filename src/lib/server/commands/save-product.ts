@@ -56,7 +56,8 @@ export const saveProduct = defineCommand({
 						material: extra.material,
 						amount: { grams: extra.grams },
 						forPieces: extra.forPieces
-					}))
+					})),
+					spares: { share: command.sparesShare }
 				}
 			},
 			{ number: revision, cause: 'edited', madeBy: actor.id, occurredAtMs: command.occurredAtMs },

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { nameSchema } from '../../contracts/text.ts';
-import { RETARDER_LIMITS, uuidSchema } from '../../contracts/limits.ts';
+import { uuidSchema } from '../../contracts/border-schemas.ts';
+import { RETARDER_LIMITS } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
 import { loadPlaces } from '../db/places.ts';
 import { putRetarder } from '../db/retarders.ts';

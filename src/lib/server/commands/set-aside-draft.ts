@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { uuidSchema } from '../../contracts/limits.ts';
+import { uuidSchema } from '../../contracts/border-schemas.ts';
 import { fail, ok } from '../../core/result.ts';
 import { setDraftAside } from '../db/formula-drafts.ts';
 import { defineCommand, EVERYONE } from './define.ts';

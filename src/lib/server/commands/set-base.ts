@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { BASE_LIMITS, uuidSchema } from '../../contracts/limits.ts';
+import { uuidSchema } from '../../contracts/border-schemas.ts';
+import { BASE_LIMITS } from '../../contracts/limits.ts';
 import { id, type FormulaId } from '../../core/identity.ts';
 import { fail, ok } from '../../core/result.ts';
 import { putBase } from '../db/bases.ts';

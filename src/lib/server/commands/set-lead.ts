@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { batchNameSchema } from '../../contracts/batch-name.ts';
-import { MOST_LEAD_MINUTES, versionSchema } from '../../contracts/limits.ts';
+import { versionSchema } from '../../contracts/border-schemas.ts';
+import { MOST_LEAD_MINUTES } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
 import { lockLead, updateLead } from '../db/batches.ts';
 import { findOrMake } from '../services/begin-batch.ts';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { addition } from '../../contracts/formula-book.ts';
-import { uuidSchema } from '../../contracts/limits.ts';
+import { uuidSchema } from '../../contracts/border-schemas.ts';
 import { additionOrder } from '../../core/formula/index.ts';
 import { id, type FormulaId, type IngredientId } from '../../core/identity.ts';
 import { fail, ok } from '../../core/result.ts';

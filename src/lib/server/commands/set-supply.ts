@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { versionSchema } from '../../contracts/limits.ts';
+import { versionSchema } from '../../contracts/border-schemas.ts';
 import { ICE_FORMS } from '../../core/heat/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { loadBakery, updateSupply } from '../db/bakery.ts';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { celsiusSchema, uuidSchema } from '../../contracts/limits.ts';
+import { celsiusSchema, uuidSchema } from '../../contracts/border-schemas.ts';
 import { READING_QUANTITIES, type ReadingQuantity } from '../../core/mixing/index.ts';
 import { id, type PlaceId, type PreparationId } from '../../core/identity.ts';
 import { fail, ok } from '../../core/result.ts';

@@ -97,11 +97,13 @@ export async function loadProducts(db: Db | Tx): Promise<readonly ProductRevisio
 				id: id<ProductId>(row.product_id),
 				name: row.current_name,
 				doughs: own,
-				extras: extrasOf.get(row.id) ?? []
+				extras: extrasOf.get(row.id) ?? [],
+				spares: { share: row.spares_share }
 			},
 			scaledGrams: own.reduce((total, dough) => total + dough.scaledWeight.grams, 0),
 			bakedGrams: row.baked_g,
 			bakeLossShare: row.bake_loss_share,
+			sparesShare: row.spares_share,
 			shape: row.shape,
 			vesselId: row.vessel_id,
 			dividerId: row.divider_id,
@@ -163,6 +165,7 @@ export async function insertProductRevision(
 		pieces_per_deck: contents.piecesPerDeck,
 		baked_g: contents.bakedGrams,
 		bake_loss_share: contents.bakeLossShare,
+		spares_share: contents.sparesShare,
 		shape: contents.shape,
 		vessel_id: contents.vesselId,
 		divider_id: contents.dividerId,

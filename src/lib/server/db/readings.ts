@@ -1,5 +1,5 @@
 import { sql, type RawBuilder } from 'kysely';
-import type { ReadingView } from '../../contracts/views.ts';
+import type { ReadingView } from '../../contracts/water-views.ts';
 import type { ReadingQuantity } from '../../core/mixing/index.ts';
 import type { Db, Tx } from './client.ts';
 import type { EveryColumn } from './tables.ts';

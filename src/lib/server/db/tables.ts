@@ -203,6 +203,7 @@ export interface Tables {
 		pieces_per_deck: number;
 		baked_g: number | null;
 		bake_loss_share: number;
+		spares_share: number;
 		shape: string;
 		vessel_id: string | null;
 		divider_id: string | null;

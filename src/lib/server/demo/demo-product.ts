@@ -14,6 +14,8 @@ export interface DemoProduct {
 	])[];
 	readonly bakedGrams?: number;
 	readonly bakeLoss: number;
+	/** Pieces made beyond the orders, as a share of them. */
+	readonly spares?: number;
 	readonly shape: string;
 	readonly vessel?: string;
 	readonly divider?: string;

@@ -1,4 +1,4 @@
-import type { WaterInputView } from '../../contracts/views.ts';
+import type { WaterInputView } from '../../contracts/water-views.ts';
 import { chanceFrom, normalFrom } from '../../core/chance.ts';
 import {
 	expectedDough,

@@ -113,10 +113,12 @@ export async function loadBook(
 						material: material(name),
 						amount: { grams },
 						forPieces: forPieces ?? 1
-					}))
+					})),
+					spares: { share: product.spares ?? 0 }
 				},
 				bakedGrams: product.bakedGrams ?? null,
 				bakeLossShare: product.bakeLoss,
+				sparesShare: product.spares ?? 0,
 				shape: product.shape,
 				vesselId: product.vessel ? demoId('vessel', product.vessel) : null,
 				dividerId: product.divider ? demoId('divider', product.divider) : null,

@@ -21,7 +21,7 @@ export function bookList(book: FormulaBook): BookList {
 						.join(', ') || 'no product yet'
 			}))
 			.sort(byName),
-		builds: [...book.preparations.values()]
+		preparations: [...book.preparations.values()]
 			.map(({ preparation, retired }) => ({
 				id: preparation.id,
 				name: preparation.name,

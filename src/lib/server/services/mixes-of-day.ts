@@ -1,4 +1,4 @@
-import type { WaterInputView } from '../../contracts/views.ts';
+import type { WaterInputView } from '../../contracts/water-views.ts';
 import { mixOfDay, type MixedOtherwise, type MixOfDay } from '../../core/mixing/index.ts';
 import type { Mix } from '../../core/production/index.ts';
 import { batchAt, recipeOfMix, type BakeryDay } from './day-production.ts';

@@ -26,6 +26,7 @@ export async function readOrders(db: Db, date: BakeDate): Promise<OrdersView> {
 				id: product.id,
 				name: product.name,
 				scaledGrams,
+				spares: product.spares,
 				doughName: asDoughs([product])
 					.map((dough) => doughNames.get(dough.formulaId) ?? '')
 					.join(' + '),

@@ -38,6 +38,7 @@ export async function readProduct(
 		retired: found?.retired ?? false,
 		bakedGrams: found?.bakedGrams ?? null,
 		bakeLossShare: found?.bakeLossShare ?? BEGINNING.bakeLossShare,
+		sparesShare: found?.sparesShare ?? 0,
 		shape: found?.shape ?? '',
 		vesselId: found?.vesselId ?? null,
 		dividerId: found?.dividerId ?? null,

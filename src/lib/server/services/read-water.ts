@@ -4,7 +4,7 @@ import type {
 	MixWaterView,
 	WaterInputView,
 	WaterView
-} from '../../contracts/views.ts';
+} from '../../contracts/water-views.ts';
 import { favourOf } from '../../core/fermentation/index.ts';
 import { freshYeastPercent, isPerishable, type Step } from '../../core/formula/index.ts';
 import {

@@ -1,4 +1,4 @@
-import type { WaterInputView } from '../../contracts/views.ts';
+import type { WaterInputView } from '../../contracts/water-views.ts';
 import type { MomentTemperature } from '../../core/mixing/index.ts';
 import { stirredTarget } from '../../core/mixing/index.ts';
 import {

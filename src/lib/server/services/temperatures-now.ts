@@ -1,4 +1,4 @@
-import type { ProbeView, WaterInputView } from '../../contracts/views.ts';
+import type { ProbeView, WaterInputView } from '../../contracts/water-views.ts';
 import { MOST_AHEAD_MINUTES, type SensorKind } from '../../contracts/device-protocol.ts';
 import { additionOrder, type Place } from '../../core/formula/index.ts';
 import type { PlaceId } from '../../core/identity.ts';
