@@ -10,6 +10,7 @@ const CORE_FOLDERS = {
 	formula: [],
 	heat: [],
 	fermentation: [],
+	baking: [],
 	schedule: [],
 	'latest-start': [],
 	production: ['formula'],

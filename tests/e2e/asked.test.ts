@@ -47,7 +47,7 @@ night(
 		};
 		await toTheCold(1, 9);
 		await toTheCold(2, 40);
-		await visit(bakery, `${TONIGHT}/ripening`);
+		await visit(bakery, `${TONIGHT}/fermentation`);
 		await says(page, `[data-dough="${HARBOUR}"] [data-asked]`, 'Is it still there?', 'for 8 days');
 		await says(
 			page,

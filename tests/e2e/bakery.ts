@@ -236,10 +236,19 @@ export async function choose(page: Page, label: string, text: string): Promise<v
 	await page.select(selector, value);
 }
 
-/** Searches a box of choices by some of its words and takes the first that has them. */
-export async function search(page: Page, label: string, words: string): Promise<void> {
-	const box = await byName(page, 'combobox', label);
-	await box.click();
+/**
+ * Searches a box of choices by some of its words and takes the first that has them. A box that adds something does
+ * not keep it.
+ */
+export async function search(
+	page: Page,
+	label: string,
+	words: string,
+	adds: 'keeps' | 'adds' = 'keeps'
+): Promise<void> {
+	await (await byName(page, 'combobox', label)).click();
+	// What searches is fetched when the box is entered.
+	await page.waitForSelector(`input[aria-label="${label}"][data-scope=combobox]:focus`);
 	await page.keyboard.down('Control');
 	await page.keyboard.press('KeyA');
 	await page.keyboard.up('Control');
@@ -257,6 +266,7 @@ export async function search(page: Page, label: string, words: string): Promise<
 		(text) => text.textContent?.trim() ?? ''
 	);
 	await page.keyboard.press('Enter');
+	if (adds === 'adds') return;
 	await page.waitForFunction(
 		(name, found) => {
 			const box = document.querySelector<HTMLInputElement>(`input[aria-label="${name}"]`);

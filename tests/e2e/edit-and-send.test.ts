@@ -203,8 +203,8 @@ journey(
 		await says(page, '[data-measured]', 'Measured 25.3');
 		await open(HARBOUR_1);
 		await says(page, '[data-measured]', 'Measured 24.8');
-		await (await byName(page, 'link', 'Ripening')).click();
-		await says(page, '[data-room-sentence]', '2 doughs ripen');
+		await (await byName(page, 'link', 'Fermentation')).click();
+		await says(page, '[data-room-sentence]', '2 doughs ferment');
 	},
 	NIGHT
 );

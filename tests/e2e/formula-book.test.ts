@@ -130,7 +130,7 @@ journey(
 		await says(page, '[data-steps]', '36 layers of fat');
 		await press(page, 'Move step 8 up');
 		await says(page, '[data-steps]', '36 layers of fat');
-		await press(page, 'Take step 7 out');
+		await press(page, 'Remove step 7');
 		await says(page, '[data-steps]', '12 layers of fat');
 		await press(page, 'Change step 1');
 		await type(page, 'Time for all of it', '20', 'Tab');
@@ -155,9 +155,9 @@ journey(
 
 journey('the seed ratio of a build and the cost of a product open theirs', async (bakery) => {
 	const { page } = bakery;
-	await openShelf(bakery, 'Builds', 'Wheat levain');
-	await page.waitForSelector('[data-seed-ratio] button');
-	await page.click('[data-seed-ratio] button');
+	await openShelf(bakery, 'Preparations', 'Wheat levain');
+	await page.waitForSelector('[data-seed-ratio] button:not(.term)');
+	await page.click('[data-seed-ratio] button:not(.term)');
 	await says(page, '[role=dialog]', 'of flour to one of seed', '÷');
 	await page.keyboard.press('Escape');
 	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
@@ -171,7 +171,7 @@ journey('the seed ratio of a build and the cost of a product open theirs', async
 
 journey('a bath above the limit of the site is refused while it is typed', async (bakery) => {
 	const { page } = bakery;
-	await openShelf(bakery, 'Builds', 'Knot bath');
+	await openShelf(bakery, 'Preparations', 'Knot bath');
 	await says(page, sentence, '3.50 % of the solution', '36.3 g to a kilogram of water');
 	await says(page, 'main', 'goggles, gloves and apron', 'never water onto the solid');
 	await type(page, 'Line 2, percent', '6', 'Tab');
@@ -195,7 +195,7 @@ journey(
 			page,
 			'[data-product-scale]',
 			"Cooper's dough, 10.56 kg",
-			'Dark Beacon dough, 5.28 kg'
+			'Dark Beacon dough, 5279 g'
 		);
 		await says(page, '[data-product-scale]', 'Egg wash', '240 g');
 		await type(page, 'Weight on the label', '400', 'Tab');
@@ -209,6 +209,38 @@ journey(
 		await says(page, '[data-division]', '4 presses of 2760 g', '24 left', '6 to spare');
 		await says(page, '[data-product-scale]', 'Knot bath, 12.00 kg');
 		await says(page, 'main', 'Caustic bath: goggles');
+	}
+);
+
+journey(
+	'a heavier piece is offered its longer bake, one too far is not, and spares are made with it',
+	async (bakery) => {
+		const { page } = bakery;
+		await openShelf(bakery, 'Products', 'Harbour loaf');
+		const weight = 'Dough 1, grams';
+		const minutes = async () =>
+			Number(/Bake [^.]*?(\d+) min/.exec(await textOf(page, '[data-steps]'))?.[1]);
+		const [known] = [await minutes()];
+		assert.ok(known > 20);
+		assert.equal(await page.$('[data-bake-offer]'), null);
+		await type(page, weight, '1100', 'Tab');
+		const offer = await says(page, '[data-bake-offer]', 'it would be about', 'keeps its time');
+		const told = Number(/about ([\d.]+) min/.exec(offer)?.[1]);
+		const from = Number(/instead of (\d+) g/.exec(offer)?.[1]);
+		assert.ok(Math.abs(told - known * (1100 / from) ** 0.45) < 0.06, offer);
+		await type(page, weight, '2500', 'Tab');
+		await says(page, '[data-bake-offer]', 'too far to tell a time from');
+		await type(page, weight, '1100', 'Tab');
+		await says(page, '[data-bake-offer]', 'it would be about');
+		await page.click('[data-bake-offer] button');
+		await page.waitForFunction(() => !document.querySelector('[data-bake-offer]'));
+		await type(page, 'Spares and breakage', '10', 'Tab');
+		await press(page, 'Save as revision 2');
+		await says(page, '[data-scope=toast]', 'Harbour loaf is saved.');
+		await visit(bakery, '/bake/2026-11-24/orders');
+		await says(page, '[data-total-of="Harbour loaf"]', 'spare');
+		await visit(bakery, '/bake/2026-11-24/doughs');
+		await says(page, '[data-dough="Harbour dough"] [data-spares]', 'Harbour loaf', 'of them spare');
 	}
 );
 
@@ -247,7 +279,7 @@ journey('every shelf passes the accessibility check and fits both screens', asyn
 			.browserContext()
 			.setCookie({ name: 'appearance', value: appearance, domain: '127.0.0.1', path: '/' });
 		for (const [shelf, name] of [
-			['Builds', 'Biga'],
+			['Preparations', 'Biga'],
 			['Products', 'Winter Wheel'],
 			['Ingredients', 'Butter']
 		] as const) {
@@ -259,7 +291,7 @@ journey('every shelf passes the accessibility check and fits both screens', asyn
 				`${shelf} fits ${size.width}`
 			);
 		}
-		for (const shelf of ['builds', 'products', 'ingredients'])
+		for (const shelf of ['preparations', 'products', 'ingredients'])
 			await visit(bakery, `/bake/2026-11-24/${shelf}/new`);
 	}
 	await visit(bakery, '/bake/2026-11-24/products/00000000-0000-4000-8000-000000000000');

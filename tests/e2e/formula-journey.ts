@@ -1,5 +1,15 @@
 import assert from 'node:assert/strict';
-import { byName, choose, printed, says, textOf, type, visit, type Bakery } from './bakery.ts';
+import {
+	byName,
+	choose,
+	printed,
+	says,
+	search,
+	textOf,
+	type,
+	visit,
+	type Bakery
+} from './bakery.ts';
 
 const sentence = '[data-room-sentence]';
 
@@ -26,18 +36,18 @@ export async function formulaJourney(bakery: Bakery, name: string): Promise<void
 	await says(page, sentence, name, '65.0 % water', '0.0 % pre-fermented flour');
 	await says(page, 'main', 'nothing in it makes it rise');
 	const [levain, feed] = [`${name} levain`, `${name} feed`];
-	await type(page, 'Name of the new build', levain, 'Tab');
-	await type(page, 'Flour of the new build, percent of all flour', '15', 'Tab');
-	await (await byName(page, 'button', 'Split off')).click();
+	await type(page, 'Name of the new pre-ferment', levain, 'Tab');
+	await type(page, 'Flour of the new pre-ferment, percent of all flour', '15', 'Tab');
+	await (await byName(page, 'button', 'Move it')).click();
 	await says(page, sentence, '65.0 % water', '15.0 % pre-fermented flour');
 	await choose(page, 'Stage to split it from', levain);
-	await type(page, 'Name of the new build', feed, 'Tab');
-	await type(page, 'Flour of the new build, percent of all flour', '3', 'Tab');
-	await (await byName(page, 'button', 'Split off')).click();
+	await type(page, 'Name of the new pre-ferment', feed, 'Tab');
+	await type(page, 'Flour of the new pre-ferment, percent of all flour', '3', 'Tab');
+	await (await byName(page, 'button', 'Move it')).click();
 	await isValue(bakery, `Bread flour, ${feed}`, '3.00');
 	await isValue(bakery, `Bread flour, ${levain}`, '12.0');
 	await choose(page, 'Stage to add it to', feed);
-	await choose(page, 'Ingredient to add', 'Wheat culture');
+	await search(page, 'Ingredient to add', 'Wheat culture');
 	await (await byName(page, 'button', 'Add at 1 %')).click();
 	await isValue(bakery, `Wheat culture, ${feed}`, '1.00');
 	// The culture brought half a percent of flour; back to 15 before it is saved.
@@ -58,11 +68,10 @@ export async function formulaJourney(bakery: Bakery, name: string): Promise<void
 	await says(page, sentence, '22.0 % pre-fermented flour');
 
 	await choose(page, 'Scale from', 'what is on hand');
-	await choose(page, 'What is on hand', `${levain}, ripe`);
+	await search(page, 'What is on hand', `${levain}, ripe`);
 	await type(page, 'Kilograms', '6.4', 'Tab');
 	await says(page, '[data-scaled]', 'kg of flour');
 	const scaled = /^[\d.]+ kg of flour/.exec(await textOf(page, '[data-scaled]'))?.[0] ?? '';
-	await (await byName(page, 'button', 'Show the sheet at this size')).click();
 	await says(page, '[data-weigh-up]', levain, feed, 'Wheat culture', 'Salt');
 	// What is ripe less the 2 % that stay in the tub is 6272 g, weighed in the 20 g steps of the floor scale.
 	await says(page, '[data-weigh-up]', '6280 g', '8.0 g over');

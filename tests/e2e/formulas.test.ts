@@ -7,6 +7,7 @@ import {
 	journey,
 	openInList,
 	says,
+	search,
 	SIZES,
 	textOf,
 	type,
@@ -60,7 +61,12 @@ journey(
 		assert.equal(await textOf(page, '[data-sheet-total]'), '201.1');
 		await isValue(page, 'Bread flour, Wheat levain', '16.5');
 		await type(page, 'Wheat levain, its flour, of all flour', '95');
-		await says(page, '[data-formula-message]', 'would fall to', 'Less than nothing cannot go in');
+		const dial = 'Wheat levain, its flour, of all flour';
+		await says(page, `[data-refused="${dial}"]`, 'would be less than nothing');
+		await page.waitForSelector(`input[aria-label="${dial}"][aria-invalid=true]`);
+		await isValue(page, dial, '95');
+		await page.focus(`input[aria-label="${dial}"]`);
+		await page.keyboard.press('Escape');
 		await isValue(page, 'Wheat levain, its flour, of all flour', '22.0');
 	}
 );
@@ -79,10 +85,64 @@ journey('any number can be typed in any measure, undone and done again', async (
 	await type(page, 'Salt, late, final dough', '220', 'Tab');
 	await says(page, sentence, '2.2 % salt');
 	await type(page, 'Salt, late, final dough', 'plenty', 'Tab');
-	await says(page, '[data-formula-message]', '"plenty" is not a number');
-	assert.equal(await valueOf(page, 'Salt, late, final dough'), '220');
+	await says(page, '[data-refused="Salt, late, final dough"]', '"plenty" is not a number');
+	assert.equal(await valueOf(page, 'Salt, late, final dough'), 'plenty');
+	await type(page, 'Salt, late, final dough', '230', 'Tab');
+	await says(page, sentence, '2.3 % salt');
+	assert.equal(await page.$('[data-refused]'), null);
 	await page.click('input[name=unit][value=total]');
 });
+
+journey(
+	'a figure is typed where it stands, and a figure that no line can bring is refused at its field',
+	async (bakery) => {
+		const { page } = bakery;
+		await visit(bakery, HARBOUR);
+		await type(page, 'Hydration, percent', '84', 'Tab');
+		await says(page, sentence, '84.0 % water', '16.0 % pre-fermented flour');
+		await type(page, 'Pre-fermented flour, percent', '18', 'Tab');
+		await says(page, sentence, '84.0 % water', '18.0 % pre-fermented flour');
+		await type(page, 'Hydration, percent', '3', 'Tab');
+		await says(page, '[data-refused="Hydration, percent"]', 'less than no water');
+		await says(page, sentence, '84.0 % water');
+		await (await byName(page, 'button', 'Hydration')).click();
+		await says(page, '.meaning', 'water in percent of flour');
+		await page.keyboard.press('Escape');
+		await page.waitForFunction(() => !document.querySelector('.meaning'));
+		await (await byName(page, 'button', 'Save as revision 2')).click();
+		await says(page, '[data-scope=toast]', 'Harbour dough is saved as revision 2.');
+	}
+);
+
+journey(
+	'14 kg and at most so much of the levain: what fits is told, and what gives',
+	async (bakery) => {
+		const { page } = bakery;
+		await visit(bakery, HARBOUR);
+		await type(page, 'Kilograms', '14', 'Tab');
+		await says(page, '[data-scaled]', '14.00 kg of flour');
+		await search(page, 'A limit to add', 'Wheat levain', 'adds');
+		await type(page, 'At most, Wheat levain, ripe, kilograms', '5', 'Tab');
+		// (5 000 g less 3 % in the tub, less 2 300 g kept back) over 32 % is 7 969 g of flour: 56.9 % of what was asked for.
+		await says(page, '[data-scaled]', '7969 g of flour');
+		await says(page, '[data-gives]', 'Wheat levain, ripe gives', '56.9 %');
+		await type(page, 'At most, Wheat levain, ripe, kilograms', '50', 'Tab');
+		await says(page, '[data-scaled]', '14.00 kg of flour');
+		assert.equal(await page.$('[data-gives]'), null);
+	}
+);
+
+journey(
+	'yeast far too little for its times is told, whatever a pre-ferment brings of it',
+	async (bakery) => {
+		const { page } = bakery;
+		await visit(bakery, `/bake/2026-11-24/formulas/${demoId('formula', 'School bun dough')}`);
+		await says(page, sentence, 'School bun dough');
+		assert.equal(await page.$('[data-note]'), null);
+		await type(page, 'Yeast as fresh, percent', '0.03', 'Tab');
+		await says(page, '[data-note]', 'yeast stands at 0.03 % fresh, all told', 'is usual for that');
+	}
+);
 
 journey('it is scaled to the ripe levain on hand', async (bakery) => {
 	const { page } = bakery;
@@ -135,11 +195,7 @@ journey(
 		const { page } = bakery;
 		await visit(bakery, HARBOUR);
 		await says(page, sentence, 'Harbour dough');
-		const value = await page.$$eval(
-			'select[aria-label="Ingredient to add"] option',
-			(all) => all.find((element) => element.textContent === 'Butter')?.getAttribute('value') ?? ''
-		);
-		await page.select('select[aria-label="Ingredient to add"]', value);
+		await search(page, 'Ingredient to add', 'Butter');
 		await (await byName(page, 'button', 'Add at 1 %')).click();
 		await isValue(page, 'Butter, final dough', '1.00');
 		await says(page, 'main', 'milk');

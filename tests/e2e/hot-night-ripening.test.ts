@@ -13,30 +13,30 @@ import {
 } from './hot-night.ts';
 
 night(
-	'in Ripening a dough tells its morning in the cold before it goes, and after',
+	'in Fermentation a dough tells its morning in the cold before it goes, and after',
 	async (page, bakery) => {
 		await makeHot(bakery);
 		await measureBeside(bakery, 'Harbour dough', 25);
 		await measureBeside(bakery, 'Stick dough', 24.4);
 		await visit(bakery, `${TONIGHT}/water`);
 
-		await (await byName(page, 'link', 'Ripening')).click();
-		await says(page, sentence, 'doughs ripen', 'is ripe first');
+		await (await byName(page, 'link', 'Fermentation')).click();
+		await says(page, sentence, 'doughs ferment', 'first, at');
 		await page.click(`[data-row="${HARBOUR}"]`);
 		const card = `[data-dough-card="${HARBOUR}"]`;
 		await says(
 			page,
 			card,
-			'ripe at',
-			'of the way',
+			'ready at',
+			'fermented, of its bulk',
 			'in the cold room from now on',
 			'warmer from now on',
 			'divided now'
 		);
-		await says(page, card, 'a clock learned from 19 checks', 'favours');
+		await says(page, card, 'a clock learned from 19 checks', 'it grows');
 		const here = minutesOf(await textOf(page, `${card} [data-ripe]`));
 		const told = minutesOf(
-			(await textOf(page, `${card} [data-asks] li:first-child b`)).replace('ripe ', '')
+			(await textOf(page, `${card} [data-asks] li:first-child b`)).replace('ready ', '')
 		);
 		assert.ok(told > here + 30, `${told} is much later than ${here}`);
 		await press(page, 'Send to the cold room');
@@ -57,7 +57,7 @@ night('a dough measured again where it stands is set right', async (page, bakery
 	await makeHot(bakery);
 	await measureBeside(bakery, 'Harbour dough', 25);
 	await measureBeside(bakery, 'Stick dough', 24.4);
-	await visit(bakery, `${TONIGHT}/ripening`);
+	await visit(bakery, `${TONIGHT}/fermentation`);
 
 	await page.click(`[data-row="${STICK}"]`);
 	const card = `[data-dough-card="${STICK}"]`;
@@ -80,7 +80,7 @@ night(
 		await makeHot(bakery);
 		await measureBeside(bakery, 'Harbour dough', 25);
 		await measureBeside(bakery, 'Stick dough', 24.4);
-		await visit(bakery, `${TONIGHT}/ripening`);
+		await visit(bakery, `${TONIGHT}/fermentation`);
 		await page.click(`[data-row="${STICK}"]`);
 
 		await press(page, 'Look at it');
@@ -101,7 +101,7 @@ night(
 			page,
 			`[data-ended="${STICK}"]`,
 			'went on at',
-			'Proof of Ferry stick: ripe about',
+			'Proof of Ferry stick: ready about',
 			'longer for what the bulk left undone'
 		);
 		await page.click(`[data-ended="${STICK}"] button`);

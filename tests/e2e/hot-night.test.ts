@@ -55,7 +55,7 @@ night(
 		// What takes only a decision leads.
 		assert.match(
 			ways,
-			/of ice, as flakes.*Let it come out at 26\.\d °C, and its bulk is ripe after \d.*A shorter mix, \d\.\d min less on fast/s
+			/of ice, as flakes.*Let it come out at 26\.\d °C, and its bulk is ready after \d.*A shorter mix, \d\.\d min less on fast/s
 		);
 		// No flour is cooled by ten degrees within the hour, nor a bowl.
 		assert.doesNotMatch(ways, /colder/);
@@ -79,21 +79,21 @@ night(
 		await open(page, HARBOUR);
 		await says(page, '[data-schools]', 'Factor rule', 'Base temperature', 'Heat balance', 'base ');
 		await says(page, '[data-schools]', 'weighs all parts alike');
-		await page.click('[data-schools] li:nth-child(3) button');
+		await page.click('[data-schools] li:nth-child(3) button:not(.term)');
 		await says(page, '[role=dialog]', `Heat balance for ${HARBOUR}`, 'heat of friction', '÷');
 		await page.keyboard.press('Escape');
 		await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
 	}
 );
 
-night('the builds have their water too', async (page, bakery) => {
+night('the pre-ferments have their water too', async (page, bakery) => {
 	await makeHot(bakery);
 	await visit(bakery, `${TONIGHT}/water`);
 
 	await open(page, 'Poolish', 'build');
 	await says(page, '[data-build]', 'wants 21.0 °C', 'when it is stirred', 'ice');
 	await open(page, 'Rye sour, full', 'build');
-	await says(page, '[data-favour]', 'this stage favours');
+	await says(page, '[data-favour]', 'this stage grows more');
 });
 
 night(
@@ -107,7 +107,7 @@ night(
 		await says(page, '[data-friction]', 'left out as an outlier');
 		for (const key of ['2', '5', '.', '6']) await page.click(`.pad button::-p-text(${key})`);
 		await press(page, 'Keep it');
-		await says(page, '[data-measured]', 'Measured 25.6', 'Ripe about');
+		await says(page, '[data-measured]', 'Measured 25.6', 'Ready about');
 		await says(page, sentence, 'mixes to come');
 		await says(page, '[data-friction]', 'learned from 20 mixes');
 		const ripe = await textOf(page, '[data-ripe]');
@@ -211,7 +211,7 @@ night(
 			4 * Number(target) - Number(flour) - Number(room) - Number(levain) - Number(friction);
 		assert.ok(Math.abs(sum - Number(water)) < 0.3, `${sum} in ${said}`);
 		assert.ok(!(await textOf(page, '[data-mix]')).includes('°C'), 'no figure is left in Celsius');
-		await visit(bakery, `${TONIGHT}/ripening`);
+		await visit(bakery, `${TONIGHT}/fermentation`);
 		assert.ok(!(await textOf(page, 'main')).includes('°C'), 'no figure is left in Celsius');
 		await visit(bakery, `${TONIGHT}/bakery`);
 		await page.click('[data-units] input[value=celsius]');
@@ -253,7 +253,7 @@ night(
 			['paper', SIZES.desk],
 			['ember', SIZES.tablet]
 		] as const)
-			for (const room of ['water', 'ripening', 'learned', 'bakery']) {
+			for (const room of ['water', 'fermentation', 'learned', 'bakery']) {
 				await page.setViewport(size);
 				await page
 					.browserContext()
@@ -265,5 +265,70 @@ night(
 				);
 				assert.ok(wider <= 0, `${room} is ${wider} px wider than ${size.width}`);
 			}
+	}
+);
+
+night(
+	'the question backwards: which dough a water gives, by the balance of heat',
+	async (page, bakery) => {
+		await visit(bakery, `${TONIGHT}/water`);
+		await open(page, HARBOUR);
+		const backwards = `${HARBOUR}, water at another temperature`;
+		const dough = async () =>
+			Number(/comes out at ([\d.]+)/.exec(await textOf(page, '[data-backwards]'))?.[1] ?? NaN);
+		await type(page, backwards, '20', 'Tab');
+		await says(page, '[data-backwards]', 'the dough comes out at', '±');
+		const cooler = await dough();
+		await type(page, backwards, '30', 'Tab');
+		await page.waitForFunction(
+			(before) => !(document.querySelector('[data-backwards]')?.textContent ?? '').includes(before),
+			{},
+			cooler.toFixed(1)
+		);
+		const warmer = await dough();
+		// Some two and a half degrees of water for one of dough.
+		assert.ok(warmer - cooler > 2.5 && warmer - cooler < 6, `${cooler} and ${warmer}`);
+		await type(page, backwards, 'cold', 'Tab');
+		await says(page, '[data-backwards]', 'Check', '"cold" is not a number');
+	}
+);
+
+night(
+	'a baker picks which liquid is warmed, and leaves it to their masses again',
+	async (page, bakery) => {
+		await visit(bakery, `${TONIGHT}/water`);
+		await open(page, HARBOUR);
+		await says(page, '[data-liquids]', 'Warmed or cooled for Harbour dough', 'held back');
+		const boxes = async () =>
+			page.$$eval('[data-liquids] input', (all) => all.map((box) => box.checked));
+		assert.deepEqual(await boxes(), [true, true]);
+		await page.click('[data-liquids] label:last-of-type input');
+		await says(page, '[data-liquids]', 'As you picked it');
+		assert.deepEqual(await boxes(), [true, false]);
+		await press(page, 'Leave it to their masses');
+		await says(page, '[data-liquids]', 'Water alone where it is most of what is poured');
+		assert.deepEqual(await boxes(), [true, true]);
+	}
+);
+
+night(
+	'a reading far from what was expected is asked about once, and stands when it is meant',
+	async (page, bakery) => {
+		await visit(bakery, `${TONIGHT}/water`);
+		await open(page, HARBOUR);
+		await type(page, `${HARBOUR}, dough came out at`, '52');
+		await says(
+			page,
+			'[data-measure] [role=alert]',
+			'52.0 °C is far from that',
+			'keep it once more'
+		);
+		assert.equal(await page.$('[data-measured]'), null);
+		await type(page, `${HARBOUR}, dough came out at`, '25.2');
+		await says(page, '[data-measured]', 'Measured 25.2');
+		await type(page, `${HARBOUR}, dough came out at`, '37');
+		await says(page, '[data-measure] [role=alert]', '37.0 °C is far from that');
+		await press(page, 'Keep it');
+		await says(page, '[data-measured]', 'Measured 37.0');
 	}
 );

@@ -119,7 +119,7 @@ journey(
 			expectedVersion: 1
 		});
 		await visit(bakery, `${DAY}/doughs`);
-		await says(page, sentence, '4 formulas in 6 mixes', '5 builds and soakers');
+		await says(page, sentence, '4 formulas in 6 mixes', '5 pre-ferments and preparations');
 		await says(page, '[data-dough="Harbour dough"] [data-mixes]', '2 ×', '26.77 kg');
 		const row = await page.$eval(
 			'[data-dough="Harbour dough"] tbody',

@@ -34,7 +34,7 @@ journey(
 	'a step is moved to a place by its name, and an unmeasured poolish is told as a forecast',
 	async (bakery) => {
 		const { page } = bakery;
-		await visit(bakery, `${TONIGHT}/builds/${demoId('preparation', 'Poolish')}`);
+		await visit(bakery, `${TONIGHT}/preparations/${demoId('preparation', 'Poolish')}`);
 		await page.waitForSelector('[data-steps]');
 		assert.match(
 			await page.$eval('[data-steps]', (steps) => (steps as HTMLElement).innerText),

@@ -7,6 +7,7 @@ import {
 	byName,
 	journey,
 	says,
+	search,
 	SIZES,
 	textOf,
 	type,
@@ -21,7 +22,7 @@ journey('a date without orders says so in every room and offers the way on', asy
 	for (const [room, words] of [
 		['doughs', 'no dough to make'],
 		['water', 'no mix to find water for'],
-		['ripening', 'no dough to follow'],
+		['fermentation', 'no dough to follow'],
 		['plan', 'nothing to plan'],
 		['run-sheet', 'no accepted plan']
 	] as const) {
@@ -93,7 +94,7 @@ journey(
 				'doughs',
 				'plan',
 				'water',
-				'ripening',
+				'fermentation',
 				'run-sheet',
 				'learned',
 				'bakery'
@@ -130,6 +131,40 @@ journey('the orders can be filled with the keyboard alone', async (bakery) => {
 	assert.equal(focused, 'Harbour small, Shop and cafés, pieces');
 	await says(page, sentence, '414 pieces');
 });
+
+journey(
+	'products without orders are folded away, and one is ordered by its name',
+	async (bakery) => {
+		const { page } = bakery;
+		await visit(bakery, '/bake/2026-11-25/orders');
+		const rows = () => page.$$eval('.orders tbody tr', (all) => all.length);
+		const before = await rows();
+		const folded = Number(
+			await page.$eval('[data-folded]', (all) => all.getAttribute('data-folded'))
+		);
+		assert.ok(before > 0 && folded > 0, `${before} rows, ${folded} folded`);
+		await says(page, '[data-folded]', `${folded} products have no orders on this date`);
+		await search(page, 'Order another product', 'Storm rye', 'adds');
+		await page.waitForFunction(() =>
+			/^Storm rye block, /.test(document.activeElement?.getAttribute('aria-label') ?? '')
+		);
+		assert.equal(await rows(), before + 1);
+		await page.keyboard.type('6');
+		await page.keyboard.press('Enter');
+		await says(page, '[data-total-of="Storm rye block"]', '6');
+		await (await byName(page, 'button', 'Show all of them')).click();
+		await page.waitForFunction(
+			() => document.querySelector('[data-folded]')?.getAttribute('data-folded') === '0'
+		);
+		assert.equal(await rows(), before + folded);
+		await (await byName(page, 'button', 'Fold away the products without orders')).click();
+		await page.waitForFunction(
+			(wanted) => document.querySelectorAll('.orders tbody tr').length === wanted,
+			{},
+			before + 1
+		);
+	}
+);
 
 journey(
 	'with the database stopped nothing typed is lost, and it is saved once it is back',

@@ -26,6 +26,7 @@ const BREAKERS: Record<string, readonly [file: string, imports: string]> = {
 		'src/lib/core/fermentation/knows-heat.ts',
 		'../heat/index.ts'
 	],
+	'core-baking-keeps-to-itself': ['src/lib/core/baking/knows-heat.ts', '../heat/index.ts'],
 	'core-schedule-keeps-to-itself': [
 		'src/lib/core/schedule/knows-formula.ts',
 		'../formula/index.ts'

@@ -1,6 +1,7 @@
 import type { AnswerOf } from '../contracts/commands.ts';
 import { outcomeProblem } from '../wording/outcome-text.ts';
-import type { BenchCommand, Outbox } from './outbox.svelte.ts';
+import type { BenchCommand } from './bench-commands.ts';
+import type { Outbox } from './outbox.svelte.ts';
 import type { Draft } from './send-command.ts';
 
 /** What was last done in one place of the bench, and what became of it. */
@@ -9,6 +10,9 @@ export class BenchEntry {
 	#said = $state('');
 	/** Where it waits to be sent; null when it does not. */
 	#keptAs: string | null = $state(null);
+
+	/** What was asked about last: given once more, it is meant. */
+	#asked: string | null = null;
 
 	constructor(private readonly outbox: Outbox) {}
 
@@ -24,6 +28,14 @@ export class BenchEntry {
 	set message(said: string) {
 		this.#keptAs = null;
 		this.#said = said;
+	}
+
+	/** Says a doubt once; true while what was given has to be given once more to be kept. */
+	asks(doubt: string | null, given: string): boolean {
+		if (doubt === null || this.#asked === given) return false;
+		this.#asked = given;
+		this.message = doubt;
+		return true;
 	}
 
 	/** Sends it or keeps it here; `taken` is told either way, without an answer where it is kept. */

@@ -1,17 +1,22 @@
 import type { z } from 'zod';
 
+/** What reads something that was kept; it is fetched only where something was. */
+export type SchemaOf<T> = () => Promise<z.ZodType<T>>;
+
 /** One place in this browser's storage, for what is typed and not saved yet. */
 export class KeptHere<T> {
 	constructor(
 		private readonly place: string,
-		private readonly schema: z.ZodType<T>
+		private readonly schema: SchemaOf<T>
 	) {}
 
 	/** What is kept; null where nothing is, or nothing that can be read. */
-	read(): T | null {
+	async read(): Promise<T | null> {
 		try {
 			const text = localStorage.getItem(this.place);
-			const parsed = this.schema.safeParse(text === null ? null : JSON.parse(text));
+			if (text === null) return null;
+			const schema = await this.schema();
+			const parsed = schema.safeParse(JSON.parse(text));
 			return parsed.success ? parsed.data : null;
 		} catch {
 			// Something else wrote there, or storage is switched off.

@@ -1,33 +1,9 @@
-import { z } from 'zod';
 import type { CommandOutcome } from '../contracts/commands.ts';
 import { refusalText } from '../wording/refusal-text.ts';
+import type { BenchCommand } from './bench-commands.ts';
+import type { Letter } from './letter-schema.ts';
 import type { Retries } from './retries.ts';
 import { postCommand, sendCommand, type Draft } from './send-command.ts';
-
-/** What is done at the bench: it happened, whether the server heard of it or not. */
-const BENCH_COMMANDS = [
-	'take-reading',
-	'measure-dough',
-	'check-dough',
-	'end-dough',
-	'move-dough',
-	'judge-readiness',
-	'strike-entry'
-] as const;
-export type BenchCommand = (typeof BENCH_COMMANDS)[number];
-
-const letterSchema = z.object({
-	id: z.uuid(),
-	/** In which order they were made. */
-	place: z.number(),
-	/** What it says, in words. */
-	what: z.string(),
-	draft: z.looseObject({ kind: z.enum(BENCH_COMMANDS), occurredAtMs: z.number() }),
-	/** Why it was refused when it arrived; null while it waits. */
-	refused: z.string().nullable()
-});
-/** Something that was done while the server did not answer. */
-export type Letter = z.infer<typeof letterSchema>;
 
 /** Every letter has a place of its own in the storage, so that two tabs never write over one another. */
 const PLACE = 'jovet.outbox.';
@@ -49,17 +25,22 @@ export class Outbox {
 
 	/** Takes up what an earlier page left; gives the way out. */
 	start(): () => void {
-		const look = () => {
-			this.letters = readLetters();
+		let ended = false;
+		let giveUp = () => {};
+		const look = async () => {
+			this.letters = await readLetters();
 		};
 		const heard = ({ key }: StorageEvent) => {
-			if (key === null || key.startsWith(PLACE)) look();
+			if (key === null || key.startsWith(PLACE)) void look();
 		};
-		look();
 		window.addEventListener('storage', heard);
-		const giveUp = this.#waiting.length > 0 ? this.retries.add(this.#again) : () => {};
-		if (this.#waiting.length > 0) void this.retries.run();
+		void look().then(() => {
+			if (ended || this.#waiting.length === 0) return;
+			giveUp = this.retries.add(this.#again);
+			void this.retries.run();
+		});
 		return () => {
+			ended = true;
 			giveUp();
 			window.removeEventListener('storage', heard);
 		};
@@ -118,14 +99,15 @@ export class Outbox {
 	}
 }
 
-function readLetters(): readonly Letter[] {
+async function readLetters(): Promise<readonly Letter[]> {
 	try {
-		const letters = Object.keys(localStorage)
-			.filter((key) => key.startsWith(PLACE))
-			.flatMap((key) => {
-				const read = letterSchema.safeParse(JSON.parse(localStorage.getItem(key) ?? 'null'));
-				return read.success ? [read.data] : [];
-			});
+		const keys = Object.keys(localStorage).filter((key) => key.startsWith(PLACE));
+		if (keys.length === 0) return [];
+		const { letterSchema } = await import('./letter-schema.ts');
+		const letters = keys.flatMap((key) => {
+			const read = letterSchema.safeParse(JSON.parse(localStorage.getItem(key) ?? 'null'));
+			return read.success ? [read.data] : [];
+		});
 		return letters.sort((a, b) => a.place - b.place);
 	} catch {
 		// Something else wrote there, or storage is switched off.

@@ -13,6 +13,8 @@ export interface Room {
 	readonly retries: Retries;
 	/** Where the bench leaves what it did. */
 	readonly outbox: Outbox;
+	/** Says for a moment that something was done. */
+	readonly tell: (text: string) => void;
 	/** Opens the arithmetic behind a number, under a title. */
 	readonly explain: (explained: Explained, title: string, notes?: readonly string[]) => void;
 }

@@ -16,7 +16,7 @@
 	</span>
 	<span><span class="swatch hands"></span> hands on it</span>
 	<span><span class="swatch waiting"></span> waiting</span>
-	<span><span class="swatch cold"></span> in the cold</span>
+	<span><span class="swatch cold"></span> kept cold</span>
 	<span><span class="swatch oven"></span> in the oven</span>
 	<span>
 		<svg class="inline" width="46" height="12" aria-hidden="true">
@@ -24,7 +24,7 @@
 			<path d="M18 11 L23 3 L28 11 Z" fill="var(--ink)" />
 			<path d="M34 11 L39 3 L44 11" fill="none" stroke="var(--ink)" stroke-width="2" />
 		</svg>
-		early, ripe, late
+		early, ready, late
 	</span>
 	<span>
 		<svg class="inline" width="10" height="14" aria-hidden="true">

@@ -22,13 +22,21 @@
 	/** What the scale's steps put in too much or too little. */
 	function residueText({ weighing }: WeighUpLine): string {
 		const { grams } = weighing.residue;
-		if (Math.abs(grams) < 0.005) return '';
-		const off = mass(Math.abs(grams), decimalsOfDivision(weighing.scale.division) + 1);
+		const decimals = decimalsOfDivision(weighing.scale.division) + 1;
+		if (Number(Math.abs(grams).toFixed(decimals)) === 0) return '';
+		const off = mass(Math.abs(grams), decimals);
 		return `${off} ${grams > 0 ? 'over' : 'short'}`;
 	}
 	const finerText = ({ finerScale }: WeighUpLine) =>
 		finerScale ? `on the ${finerScale}` : 'on a finer scale than any here';
 	const total = $derived(lines.reduce((sum, line) => sum + line.weighing.weighed.grams, 0));
+	/** As fine as the finest of its lines, so that the sum is theirs to the last digit shown. */
+	const finest = $derived(
+		Math.max(1, ...lines.map(({ weighing }) => decimalsOfDivision(weighing.scale.division)))
+	);
+	const totalDecimals = $derived(
+		Number.isInteger(Math.round(total * 1e6) / 1e6) && total < 10_000 ? 0 : finest
+	);
 
 	function open(line: WeighUpLine) {
 		const { scale, weighed, residue, coarse } = line.weighing;
@@ -92,7 +100,7 @@
 		<tr>
 			<th scope="row">Together</th>
 			<td></td>
-			<td class="number"><b>{mass(total, 0)}</b></td>
+			<td class="number"><b>{mass(total, totalDecimals)}</b></td>
 		</tr>
 	</tfoot>
 </table>

@@ -1,26 +1,17 @@
 <script lang="ts">
+	import type { ChoiceProps } from './choice.ts';
+	import { untrack } from 'svelte';
 	import { Combobox, Portal, useListCollection } from '@skeletonlabs/skeleton-svelte';
 
-	interface Option {
-		readonly value: string;
-		readonly label: string;
-		/** Said beside it, smaller. */
-		readonly note?: string;
+	interface Props extends ChoiceProps {
+		/** It was tapped rather than reached by key, and shows its choices at once. */
+		tapped: boolean;
 	}
-	interface Props {
-		/** What is chosen, for those who hear it. */
-		label: string;
-		options: readonly Option[];
-		value: string;
-		/** Shown while nothing is chosen. */
-		placeholder?: string;
-		onSet: (value: string) => void;
-	}
-	let { label, options, value, placeholder = 'Type to search', onSet }: Props = $props();
+	let { label, options, value, placeholder, onSet, tapped }: Props = $props();
 
 	/** What was typed to search by; null while the box shows what is chosen. */
 	let search: string | null = $state(null);
-	let isOpen = $state(false);
+	let isOpen = $state(untrack(() => tapped));
 	const fold = (text: string) => text.toLocaleLowerCase();
 	const found = $derived.by(() => {
 		const words = search === null ? [] : fold(search).split(/\s+/);
@@ -45,6 +36,7 @@
 	inputValue={search ?? chosen}
 	inputBehavior="autohighlight"
 	openOnClick
+	defaultOpen={untrack(() => tapped)}
 	selectionBehavior="replace"
 	onInputValueChange={({ inputValue, reason }) => {
 		if (reason === 'input-change') search = inputValue;
@@ -63,6 +55,7 @@
 			class="field w-full"
 			aria-label={label}
 			{placeholder}
+			{@attach (input: HTMLInputElement) => input.focus()}
 			onfocus={(event: FocusEvent & { currentTarget: HTMLInputElement }) =>
 				event.currentTarget.select()}
 		/>

@@ -1,6 +1,7 @@
 import type { UnplannedChain } from '../core/planning/index.ts';
 import type {
 	EditFailure,
+	FigureFailure,
 	FormulaFailure,
 	RebalanceFailure,
 	PlaceFailure,
@@ -22,6 +23,8 @@ export function parseFailureText(failure: ParseFailure): string {
 			return 'Nothing is typed here. Type a number.';
 		case 'not-a-number':
 			return `"${failure.text.trim()}" is not a number. Type digits only.`;
+		case 'ambiguous':
+			return `"${failure.text.trim()}" may be ${failure.thousands} or ${failure.decimals}: type the one that is meant.`;
 		case 'not-whole':
 			return `"${failure.text.trim()}" is not a whole number. Type whole pieces.`;
 		case 'below':
@@ -39,13 +42,13 @@ export function formulaFailureText(reason: FormulaFailure): string {
 		case 'unknown-ingredient':
 			return `a line of ${reason.where} names an ingredient that is not in the book`;
 		case 'unknown-preparation':
-			return `a line of ${reason.where} names a build that is not in the book`;
+			return `a line of ${reason.where} names a preparation that is not in the book`;
 		case 'circular':
-			return `its builds take from each other in a circle: ${reason.path.join(', ')}`;
+			return `its preparations take from each other in a circle: ${reason.path.join(', ')}`;
 		case 'too-deep':
-			return `${reason.where} stands more than ${reason.most} builds deep; take some of them together`;
+			return `${reason.where} stands more than ${reason.most} preparations deep; take some of them together`;
 		case 'too-many-stages':
-			return `with ${reason.where} it has more than ${reason.most} builds, each counted wherever it stands; take some of them together`;
+			return `with ${reason.where} it has more than ${reason.most} preparations, each counted wherever it stands; take some of them together`;
 		case 'not-positive':
 			return `${reason.line} in ${reason.where} stands at ${formatNumber(reason.amount, 1)}; it has to be above 0`;
 		case 'flour-not-100':
@@ -84,11 +87,11 @@ export function unplannedText({ reason }: UnplannedChain): string {
 		case 'no-legs':
 			return `step ${reason.step + 1} waits nowhere`;
 		case 'open-leg-without-clock':
-			return `step ${reason.step + 1} has neither minutes nor a ripeness to wait for`;
+			return `step ${reason.step + 1} has neither minutes nor a clock to wait for`;
 		case 'open-leg-not-last':
-			return `in step ${reason.step + 1} only the last place may last until ripe`;
+			return `in step ${reason.step + 1} only the last place may last until it is ready`;
 		case 'never-ripe':
-			return `step ${reason.step + 1} never gets ripe at ${formatTemperature({ celsius: reason.ambientCelsius })}: it reaches ${formatNumber(reason.dose, 0)} of ${formatNumber(reason.ripe, 0)} min`;
+			return `step ${reason.step + 1} is never ready at ${formatTemperature({ celsius: reason.ambientCelsius })}: it reaches ${formatNumber(reason.dose, 0)} of ${formatNumber(reason.ripe, 0)} min`;
 	}
 }
 
@@ -104,15 +107,15 @@ export function editFailureText(failure: EditFailure | RebalanceFailure): string
 		case 'no-flour-to-balance':
 			return 'There is no other flour in the final dough to give way. Type a weight instead, or add another flour first.';
 		case 'final-line-negative':
-			return `${failure.line} in the final dough would fall to ${formatNumber(failure.percent, 1)} %. Less than nothing cannot go in.`;
+			return `${failure.line} in the final dough would be less than nothing: ${formatNumber(failure.percent, 1)} %.`;
 		case 'build-line-negative':
-			return `${failure.line} in the build would fall to ${formatNumber(failure.percent, 1)} %.`;
+			return `${failure.line} in the pre-ferment would be less than nothing: ${formatNumber(failure.percent, 1)} %.`;
 		case 'in-several-places':
 			return `${failure.stage} stands in several places of this formula. Change it on its own page, or make one of them a copy.`;
 		case 'no-flour-in-build':
 			return `${failure.build} has no flour.`;
 		case 'no-seed-in-build':
-			return `${failure.build} has no culture and no build before it to seed it.`;
+			return `${failure.build} has no culture and no pre-ferment before it to seed it.`;
 		default:
 			return `The formula as it stands cannot be made: ${formulaFailureText(failure)}.`;
 	}
@@ -143,14 +146,21 @@ export function scaleFailureText(failure: ScaleFailure): string {
 	}
 }
 
-/** Why no build can be split off like that. */
+/** Why a figure cannot be brought to what was typed. */
+export function figureFailureText(failure: FigureFailure): string {
+	return failure.kind === 'line-negative'
+		? `That leaves less than no ${failure.line.toLowerCase()} in the final dough: its pre-ferments bring more already.`
+		: 'Nothing in the final dough alone brings that figure there. Change its lines.';
+}
+
+/** Why no pre-ferment can be split off like that. */
 export function splitFailureText(failure: SplitFailure): string {
 	switch (failure.kind) {
 		case 'unknown-stage':
 			return 'This stage is no longer in the formula. Reload the page.';
 		case 'out-of-range':
-			return 'Type how much of all flour goes into the build, above 0 and below 100 %.';
+			return 'Type how much of all flour goes into the pre-ferment, above 0 and below 100 %.';
 		case 'not-enough':
-			return `${failure.stage} has ${formatNumber(failure.there, 1)} % of ${failure.what} in its largest line; the build needs less than that.`;
+			return `${failure.stage} has ${formatNumber(failure.there, 1)} % of ${failure.what} in its largest line; the pre-ferment needs less than that.`;
 	}
 }

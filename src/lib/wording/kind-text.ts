@@ -2,7 +2,7 @@ import type { IngredientKind, PreparationKind } from '../core/formula/index.ts';
 import type { ExtraUse } from '../core/production/index.ts';
 
 export const PREPARATION_KIND_TEXT: Record<PreparationKind, string> = {
-	build: 'build',
+	build: 'pre-ferment',
 	soaker: 'soaker',
 	scald: 'scald',
 	porridge: 'porridge',

@@ -1,4 +1,4 @@
-import type { ProbeView } from '../contracts/views.ts';
+import type { ProbeView } from '../contracts/water-views.ts';
 import { probeState, type ProbeState } from '../core/mixing/index.ts';
 import { ageText } from './time-text.ts';
 

@@ -83,11 +83,11 @@ function reasonText(reason: ReadinessReason): string {
 		: `${sightingText(reason.sighting)} says ${VERDICT_TEXT[reason.says]}`;
 }
 
-/** Which of the two a stage favours, and by how much: "lift over souring, 1.4 times". */
+/** Which of the two a stage favours, and by how much: "more yeast than acid, 1.4 times". */
 export function favourText({ favours, times }: Favour): string {
-	if (favours === 'neither') return 'lift and souring alike';
+	if (favours === 'neither') return 'as much yeast as acid';
 	const by = times > 9 ? 'many times' : `${formatNumber(times, 1)} times`;
-	return favours === 'lift' ? `lift over souring, ${by}` : `souring over lift, ${by}`;
+	return favours === 'lift' ? `more yeast than acid, ${by}` : `more acid than yeast, ${by}`;
 }
 
 /** Why a dough is judged as it is, in one sentence. */

@@ -6,7 +6,7 @@ const UNKNOWN: Readonly<Record<UnknownThing, string>> = {
 	mix: 'This mix is no longer in the day, or adds no water.',
 	drop: 'This drop is no longer in the book.',
 	product: 'This product is no longer in the book.',
-	build: 'This build is no longer in the book.',
+	build: 'This preparation is no longer in the book.',
 	formula: 'This formula is no longer in the book.',
 	ingredient: 'An ingredient of this formula is no longer in the book.',
 	reading: 'The reading to correct is not there.',
@@ -64,7 +64,7 @@ const TEXTS: { readonly [K in Refusal['kind']]: (refusal: RefusalOf<K>) => strin
 	'from-elsewhere': () =>
 		'Not saved: the page that sent this is not at the address of Jovet. Open Jovet by the address it was started with.',
 	'too-much': () =>
-		'Not saved: this asks for more work than one step may. Make it smaller: fewer pieces, or fewer builds inside one another.',
+		'Not saved: this asks for more work than one step may. Make it smaller: fewer pieces, or fewer preparations inside one another.',
 	'not-storable': ({ rule }) =>
 		`Not saved: the database does not take one of its values (${rule}). Nothing was changed; check the figures.`,
 	'no-bakery': () => 'Not saved: this database holds no bakery yet.',

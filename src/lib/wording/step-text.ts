@@ -5,6 +5,7 @@ import {
 	formatTemperature,
 	type UnitChoice
 } from '../core/units/index.ts';
+import { readyWordOf } from './ready-text.ts';
 
 export const ACTIVITY_TEXT: Record<Exclude<Step, { kind: 'bake' }>['activity'] | 'bake', string> = {
 	mix: 'Mix',
@@ -25,7 +26,7 @@ export const ACTIVITY_TEXT: Record<Exclude<Step, { kind: 'bake' }>['activity'] |
 	glaze: 'Glaze',
 	depan: 'Turn out of the tin',
 	pack: 'Pack',
-	ferment: 'Leave to ripen',
+	ferment: 'Ferment',
 	soak: 'Leave to soak',
 	autolyse: 'Autolyse',
 	bulk: 'Bulk',
@@ -40,7 +41,7 @@ export const ACTIVITY_TEXT: Record<Exclude<Step, { kind: 'bake' }>['activity'] |
 const PLACE_TEXT: Record<Leg['place'], string> = {
 	room: 'in the room',
 	proofer: 'in the proofer',
-	cold: 'in the cold'
+	cold: 'in a cold place'
 };
 
 /** What kind of place one is. */
@@ -102,14 +103,15 @@ export function stepText(step: Step, units?: UnitChoice): string {
 		}
 		case 'wait': {
 			const legs = step.legs.map((leg) => {
-				const time = leg.minutes === null ? 'until ripe' : formatMinutes(leg.minutes);
+				const time =
+					leg.minutes === null ? `until ${readyWordOf(step.activity)}` : formatMinutes(leg.minutes);
 				return `${time} ${placeText(leg)} at ${celsius(leg.ambientCelsius)}`;
 			});
 			const parts = [`${ACTIVITY_TEXT[step.activity]} ${legs.join(', then ')}`];
 			if (step.clock) {
 				const { underMinutes, ripeMinutes, overMinutes, referenceCelsius } = step.clock;
 				parts.push(
-					`ripe in ${formatMinutes(ripeMinutes)} at ${celsius(referenceCelsius)} (from ${formatMinutes(underMinutes)} to ${formatMinutes(overMinutes)})`
+					`${readyWordOf(step.activity)} in ${formatMinutes(ripeMinutes)} at ${celsius(referenceCelsius)} (from ${formatMinutes(underMinutes)} to ${formatMinutes(overMinutes)})`
 				);
 			}
 			if (step.foldsAtMinutes.length > 0)

@@ -5,13 +5,14 @@ import { gunzipSync } from 'node:zlib';
 import type { DayPlan } from '../core/planning/index.ts';
 import { PLAN_DOCUMENT_SCHEMA, readPlanDocument } from '../contracts/plan-document.ts';
 import { toDoList } from './task-text.ts';
+import { inTheWordsOfToday } from './words-since.fixture.ts';
 
 /** Plans as they were stored, each with the run sheet it told then. They are never written again. */
 const FOLDER = new URL('../../../tests/fixtures/plan-documents/', import.meta.url);
 interface Kept {
 	readonly schema: number;
 	readonly document: unknown;
-	readonly runSheet: readonly object[];
+	readonly runSheet: readonly { readonly what: string; readonly detail: string | null }[];
 	readonly drops: DayPlan['drops'];
 	readonly tasks: DayPlan['tasks'];
 }
@@ -44,7 +45,7 @@ for (const file of files)
 			handsOn
 		}));
 		assert.ok(kept.runSheet.length > 40);
-		assert.deepEqual(sheet, kept.runSheet);
+		assert.deepEqual(sheet, kept.runSheet.map(inTheWordsOfToday));
 		assert.deepEqual(plan.drops, kept.drops);
 		assert.deepEqual(JSON.parse(unnamed(plan.tasks)), kept.tasks);
 	});

@@ -122,7 +122,7 @@
 <style>
 	.fields {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(180px, 1fr));
+		grid-template-columns: repeat(auto-fill, minmax(min(180px, 100%), 1fr));
 		gap: 10px 16px;
 	}
 </style>

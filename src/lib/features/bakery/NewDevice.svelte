@@ -2,7 +2,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import Choice from '../../ui/Choice.svelte';
 	import type { PlaceView } from '../../contracts/bakery-views.ts';
-	import { SENSOR_KINDS, type SensorKind } from '../../contracts/device-protocol.ts';
+	import { SENSOR_KINDS, type SensorKind } from '../../contracts/sensor-kinds.ts';
 	import { fingerprintOfKey, newDeviceKey } from './device-key.ts';
 	import { Saving } from './saving.svelte.ts';
 	import { SENSOR_TEXT } from './sensor-text.ts';

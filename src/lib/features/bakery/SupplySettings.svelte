@@ -167,7 +167,7 @@
 	}
 	.fields {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
+		grid-template-columns: repeat(auto-fill, minmax(min(220px, 100%), 1fr));
 		gap: 12px 20px;
 		margin-top: 10px;
 	}

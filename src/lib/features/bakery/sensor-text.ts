@@ -1,4 +1,4 @@
-import type { SensorKind } from '../../contracts/device-protocol.ts';
+import type { SensorKind } from '../../contracts/sensor-kinds.ts';
 
 /** What a sensor reads, in words. */
 export const SENSOR_TEXT: Record<SensorKind, string> = {

@@ -4,6 +4,7 @@
 	import { fitsMixer, type Dough, type Mix } from '../../core/production/index.ts';
 	import { formatBulk, formatMass, formatNumber } from '../../core/units/index.ts';
 	import WeighUpTable from '../../sheets/WeighUpTable.svelte';
+	import Term from '../../ui/Term.svelte';
 
 	interface Props {
 		dough: Dough;
@@ -26,14 +27,32 @@
 	const mass = (grams: number) => formatMass({ grams }, 0, units);
 	const percent = (value: number, decimals = 1) => `${formatNumber(value, decimals)} %`;
 	const figures = $derived([
-		{ name: 'Hydration', value: percent(dough.figures.hydration) },
-		{ name: 'without soakers', value: percent(dough.figures.hydrationWithoutSoakers) },
-		{ name: 'effective', value: percent(dough.figures.effectiveHydration) },
-		{ name: 'Pre-fermented flour', value: percent(dough.figures.prefermentedFlour) },
-		{ name: 'Wholegrain', value: percent(dough.figures.wholegrain) },
-		{ name: 'Salt', value: percent(dough.figures.salt) },
+		{ name: 'Hydration', term: 'hydration' as const, value: percent(dough.figures.hydration) },
+		{
+			name: 'without soakers',
+			term: 'hydration-without-soakers' as const,
+			value: percent(dough.figures.hydrationWithoutSoakers)
+		},
+		{
+			name: 'effective',
+			term: 'effective-hydration' as const,
+			value: percent(dough.figures.effectiveHydration)
+		},
+		{
+			name: 'Pre-fermented flour',
+			term: 'pre-fermented-flour' as const,
+			value: percent(dough.figures.prefermentedFlour)
+		},
+		{ name: 'Wholegrain', term: 'wholegrain' as const, value: percent(dough.figures.wholegrain) },
+		{ name: 'Salt', term: null, value: percent(dough.figures.salt) },
 		...(dough.figures.yeastFreshEquivalent > 0
-			? [{ name: 'Yeast as fresh', value: percent(dough.figures.yeastFreshEquivalent, 2) }]
+			? [
+					{
+						name: 'Yeast as fresh',
+						term: 'yeast-as-fresh' as const,
+						value: percent(dough.figures.yeastFreshEquivalent, 2)
+					}
+				]
 			: [])
 	]);
 	const tooSmall = (mix: Mix) =>
@@ -91,10 +110,18 @@
 							{mix.portions.map(portionText).join(', ')}
 						</li>
 					{/each}
+					{#each dough.products.filter(({ spares }) => spares > 0) as { product, pieces, spares } (product.id)}
+						<li class="text-ink-2" data-spares>
+							{pieces}
+							{product.name}, {spares} of them spare
+						</li>
+					{/each}
 				</ul>
 				<dl class="figures">
 					{#each figures as figure (figure.name)}
-						<dt>{figure.name}</dt>
+						<dt>
+							{#if figure.term}<Term of={figure.term}>{figure.name}</Term>{:else}{figure.name}{/if}
+						</dt>
 						<dd>{figure.value}</dd>
 					{/each}
 				</dl>

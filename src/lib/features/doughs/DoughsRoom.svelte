@@ -28,7 +28,7 @@
 	const sentence = $derived(
 		nothing
 			? 'There is no dough to make: nothing is ordered for this date.'
-			: `${formatBulk({ grams }, bakery.units)} of dough: ${count(production.doughs.length, 'formula', 'formulas')} in ${count(mixes.length, 'mix', 'mixes')}, ${count(production.builds.length, 'build or soaker', 'builds and soakers')} before.`
+			: `${formatBulk({ grams }, bakery.units)} of dough: ${count(production.doughs.length, 'formula', 'formulas')} in ${count(mixes.length, 'mix', 'mixes')}, ${count(production.builds.length, 'pre-ferment or preparation', 'pre-ferments and preparations')} before.`
 	);
 	const nameOf = $derived(
 		(by: (typeof production.builds)[number]['uses'][number]['by']): string => {
@@ -87,7 +87,7 @@
 
 	{#if production.builds.length > 0}
 		<section class="mb-6 px-5" aria-labelledby="builds">
-			<h2 id="builds" class="mb-2">Before mixing: builds and soakers</h2>
+			<h2 id="builds" class="mb-2">Before mixing: pre-ferments and preparations</h2>
 			<div class="cards">
 				{#each production.builds as build (`${build.preparation.id} ${build.ordinal}`)}
 					<BuildCard {build} users={[...new Set(build.uses.map((use) => nameOf(use.by)))]} />
@@ -107,7 +107,7 @@
 <style>
 	.cards {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(290px, 1fr));
+		grid-template-columns: repeat(auto-fill, minmax(min(290px, 100%), 1fr));
 		gap: 12px;
 		align-items: start;
 	}

@@ -2,8 +2,9 @@
 	import { stagesInOrder, type ResolvedFormula } from '../../core/formula/index.ts';
 	import { parseNumber } from '../../core/units/index.ts';
 	import { parseFailureText } from '../../wording/failure-text.ts';
-	import { PREPARATION_KIND_TEXT } from '../../wording/kind-text.ts';
+	import { INGREDIENT_KIND_TEXT, PREPARATION_KIND_TEXT } from '../../wording/kind-text.ts';
 	import type { FormulaModel } from './formula-model.svelte.ts';
+	import Choice from '../../ui/Choice.svelte';
 	import SplitOffForm from './SplitOffForm.svelte';
 
 	interface Props {
@@ -46,7 +47,7 @@
 		event.preventDefault();
 		const ingredient = ingredients.find((ingredient) => ingredient.id === ingredientId);
 		if (!ingredient) return;
-		model.edit({
+		model.message = model.edit({
 			preparationId: stage.preparation?.id ?? null,
 			ingredient,
 			addition: 'start',
@@ -65,14 +66,20 @@
 </script>
 
 <form class="mt-2 flex flex-wrap items-center gap-2" onsubmit={addIngredient}>
-	<label
-		>Add <select class="field" bind:value={ingredientId} aria-label="Ingredient to add">
-			<option value="">an ingredient</option>
-			{#each ingredients as ingredient (ingredient.id)}<option value={ingredient.id}
-					>{ingredient.name}</option
-				>{/each}
-		</select></label
-	>
+	<span>Add</span>
+	<div class="choice-box">
+		<Choice
+			label="Ingredient to add"
+			placeholder="an ingredient, by its name"
+			options={ingredients.map(({ id, name, kind }) => ({
+				value: id,
+				label: name,
+				note: INGREDIENT_KIND_TEXT[kind]
+			}))}
+			value={ingredientId}
+			onSet={(value: string) => (ingredientId = value)}
+		/>
+	</div>
 	<label
 		>to <select class="field" bind:value={stageId} aria-label="Stage to add it to">
 			<option value="">final dough</option>
@@ -82,18 +89,24 @@
 		</select></label
 	>
 	<button class="action-lesser" disabled={ingredientId === ''}>Add at 1 %</button>
-	<span class="text-note text-ink-2">An emptied number takes its line out.</span>
+	<span class="text-note text-ink-2">Clear a number to remove its line.</span>
 </form>
 {#if recipes.length > 0}
 	<form class="mt-2 flex flex-wrap items-center gap-2" onsubmit={addRecipe}>
-		<label
-			>Take <select class="field" bind:value={recipeId} aria-label="Build or soaker to take">
-				<option value="">a build or soaker of the book</option>
-				{#each recipes as { preparation } (preparation.id)}<option value={preparation.id}
-						>{preparation.name}, {PREPARATION_KIND_TEXT[preparation.kind]}</option
-					>{/each}
-			</select></label
-		>
+		<span>Add</span>
+		<div class="choice-box">
+			<Choice
+				label="Pre-ferment or preparation to add"
+				placeholder="a pre-ferment, soaker or fat"
+				options={recipes.map(({ preparation: { id, name, kind } }) => ({
+					value: id,
+					label: name,
+					note: PREPARATION_KIND_TEXT[kind]
+				}))}
+				value={recipeId}
+				onSet={(value: string) => (recipeId = value)}
+			/>
+		</div>
 		<label
 			>at <input
 				class="field percent"
@@ -102,12 +115,15 @@
 				aria-label="How much of it, percent of all flour"
 			/> % of all flour</label
 		>
-		<button class="action-lesser" disabled={recipeId === ''}>Take it in</button>
+		<button class="action-lesser" disabled={recipeId === ''}>Add it</button>
 	</form>
 {/if}
 <SplitOffForm {model} {resolved} />
 
 <style>
+	.choice-box {
+		width: 230px;
+	}
 	.percent {
 		width: 72px;
 		text-align: right;

@@ -7,14 +7,14 @@
 	interface Props {
 		date: string;
 		book: BookList;
-		shelf: 'formulas' | 'builds' | 'products' | 'ingredients';
+		shelf: 'formulas' | 'preparations' | 'products' | 'ingredients';
 		current: string | null;
 	}
 	let { date, book, shelf, current }: Props = $props();
 
 	const SHELVES = [
 		{ key: 'formulas', name: 'Formulas', one: 'formula' },
-		{ key: 'builds', name: 'Builds', one: 'build' },
+		{ key: 'preparations', name: 'Preparations', one: 'preparation' },
 		{ key: 'products', name: 'Products', one: 'product' },
 		{ key: 'ingredients', name: 'Ingredients', one: 'ingredient' }
 	] as const;
@@ -25,8 +25,8 @@
 	const entries = $derived.by(() => {
 		const notes = {
 			formulas: () => book.formulas,
-			builds: () =>
-				book.builds.map((build) => ({ ...build, note: PREPARATION_KIND_TEXT[build.kind] })),
+			preparations: () =>
+				book.preparations.map((each) => ({ ...each, note: PREPARATION_KIND_TEXT[each.kind] })),
 			products: () => book.products,
 			ingredients: () =>
 				book.ingredients.map((ingredient) => ({

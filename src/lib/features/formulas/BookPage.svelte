@@ -6,7 +6,7 @@
 	interface Props {
 		date: string;
 		book: BookList;
-		shelf: 'formulas' | 'builds' | 'products' | 'ingredients';
+		shelf: 'formulas' | 'preparations' | 'products' | 'ingredients';
 		current: string | null;
 		children: Snippet;
 	}

@@ -39,6 +39,7 @@
 	/>
 	<NumberField
 		label="Lost before the pieces"
+		term="loss-before-the-pieces"
 		value={draft.formula.doughLoss.share * 100}
 		unit="%"
 		least={0}

@@ -30,7 +30,7 @@
 			<b>Then the formula.</b> It begins with flour at 100, water, salt and a chain of steps; every number
 			of it can be changed, and undone.
 		</li>
-		<li><b>Builds and products</b> are added from the sheet once it stands.</li>
+		<li><b>Preparations and products</b> are added from the sheet once it stands.</li>
 	</ol>
 </BookPage>
 

@@ -4,13 +4,14 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { FormulaView } from '../../contracts/views.ts';
 	import { given, type Explained } from '../../core/explain/index.ts';
-	import { sanityNotes, type Step } from '../../core/formula/index.ts';
+	import { sanityNotes, type ResolvedFormula, type Step } from '../../core/formula/index.ts';
 	import { scaledBatch } from '../../core/production/index.ts';
+	import { littleYeastForTimes } from '../../core/ripening/index.ts';
 	import { formatNumber } from '../../core/units/index.ts';
 	import { cardOfBuild, cardOfMix } from '../../sheets/weigh-up-card.ts';
 	import WeighUpCards from '../../sheets/WeighUpCards.svelte';
 	import { unmadeText } from '../../wording/failure-text.ts';
-	import { sanityText } from '../../wording/sanity-text.ts';
+	import { littleYeastText, sanityText } from '../../wording/sanity-text.ts';
 	import AddToSheet from './AddToSheet.svelte';
 	import BookPage from './BookPage.svelte';
 	import DoughSettings from './DoughSettings.svelte';
@@ -41,12 +42,14 @@
 	const DEFAULT_FLOUR_GRAMS = 10_000;
 	let unit: SheetUnit = $state('total');
 	let totalFlour: Explained = $state.raw(flourOfGrams(DEFAULT_FLOUR_GRAMS));
+	/** As a weight that was typed into the sheet made it. */
+	let typedFlour: { readonly grams: number } | null = $state.raw(null);
 	let made: readonly MadePieces[] = $state.raw([]);
 	/** What the printer is given: the formula sheet, or a weigh-up card for each build and mix. */
 	let printed: 'sheet' | 'cards' = $state('sheet');
 
 	onMount(() => {
-		model.restore();
+		void model.restore();
 		unit = readSheetUnit();
 	});
 
@@ -80,6 +83,15 @@
 			view.scales
 		);
 	});
+	/** What a baker would look at twice. */
+	const notesOn = (resolved: ResolvedFormula): readonly string[] => {
+		if (!model.figures) return [];
+		const little = littleYeastForTimes(resolved, model.draft.steps);
+		return [
+			...sanityNotes(resolved, model.figures).map(sanityText),
+			...(little ? [littleYeastText(little, room.bakery.units)] : [])
+		];
+	};
 	const batch = $derived(scaled?.ok ? scaled.value : null);
 	const cards = $derived.by(() => {
 		if (!resolved || !batch) return [];
@@ -93,15 +105,19 @@
 	function flourOfGrams(grams: number): Explained {
 		return given({ key: 'total-flour' }, grams, 'g', { kind: 'bakery' });
 	}
-	const save = () => model.save(room.now.epochMs, () => readAnew('jovet:day'));
+	const save = () =>
+		model.save(room.now.epochMs, async (answer) => {
+			if (answer.kind === 'saved')
+				room.tell(`${model.draft.formula.name} is saved as revision ${answer.revision}.`);
+			await readAnew('jovet:day');
+		});
 	function scaleTo(flour: Explained, pieces: readonly MadePieces[]) {
 		totalFlour = flour;
 		made = pieces;
 	}
 	/** A flour that is typed as a weight makes more flour; the other weights stay as they are. */
 	function growFlour(factor: number) {
-		totalFlour = flourOfGrams(totalFlour.value * factor);
-		made = [];
+		typedFlour = { grams: totalFlour.value * factor };
 	}
 	async function print(what: typeof printed) {
 		printed = what;
@@ -127,48 +143,51 @@
 		<DraftsBeside {model} drafts={view.drafts} />
 		{#if resolved}
 			<SharedBuildChoice {model} />
-			<fieldset class="my-2 flex flex-wrap gap-x-5 gap-y-1">
-				<legend class="sr-only">Read and type in</legend>
-				{#each SHEET_UNITS as choice (choice.value)}
-					<label class="flex items-center gap-2">
-						<input
-							type="radio"
-							name="unit"
-							value={choice.value}
-							bind:group={unit}
-							onchange={() => keepSheetUnit(unit)}
-						/>
-						{choice.label}
-					</label>
-				{/each}
-			</fieldset>
-			<FormulaTable
-				{model}
-				{resolved}
-				{unit}
-				totalFlourGrams={totalFlour.value}
-				onFlour={growFlour}
-			/>
-			<AddToSheet {model} {resolved} />
-			{#each model.figures ? sanityNotes(resolved, model.figures) : [] as note (sanityText(note))}
-				<p class="mt-2" data-note><b>Worth a second look:</b> {sanityText(note)}</p>
-			{/each}
-			<div class="below">
-				<div class="column">
-					<FormulaFiguresList {model} {resolved} />
-					<RebalancePanel {model} {resolved} />
+			<div class="sheet-and-figures">
+				<div class="min-w-0">
+					<fieldset class="my-2 flex flex-wrap gap-x-5 gap-y-1">
+						<legend class="sr-only">Read and type in</legend>
+						{#each SHEET_UNITS as choice (choice.value)}
+							<label class="flex items-center gap-2">
+								<input
+									type="radio"
+									name="unit"
+									value={choice.value}
+									bind:group={unit}
+									onchange={() => keepSheetUnit(unit)}
+								/>
+								{choice.label}
+							</label>
+						{/each}
+					</fieldset>
+					<FormulaTable
+						{model}
+						{resolved}
+						{unit}
+						totalFlourGrams={totalFlour.value}
+						onFlour={growFlour}
+					/>
+					<AddToSheet {model} {resolved} />
+					{#each notesOn(resolved) as note (note)}
+						<p class="mt-2" data-note><b>Worth a second look:</b> {note}</p>
+					{/each}
 				</div>
-				<div class="column">
+				<div class="column beside">
+					<FormulaFiguresList {model} {resolved} />
 					<ScaleBar
 						{view}
 						{resolved}
 						totalFlourGrams={totalFlour.value}
+						{typedFlour}
 						mostDoughGrams={model.draft.mostDoughGrams}
 						onScale={scaleTo}
 					/>
-					<DoughSettings {model} {resolved} />
 				</div>
-				<div class="column"><RevisionHistory {view} {model} /></div>
+			</div>
+			<div class="below">
+				<RebalancePanel {model} {resolved} />
+				<DoughSettings {model} {resolved} />
+				<RevisionHistory {view} {model} />
 			</div>
 			{#if scaled && !scaled.ok}
 				<p class="mt-3" role="alert" data-unscaled>
@@ -220,10 +239,31 @@
 <style>
 	.below {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(min(280px, 100%), 1fr));
 		gap: 12px;
 		margin-top: 12px;
 		align-items: start;
+	}
+	.sheet-and-figures {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) 270px;
+		gap: 12px 16px;
+		align-items: start;
+	}
+	/* What a number does is seen while it is typed. */
+	.beside {
+		position: sticky;
+		top: 8px;
+	}
+	@media (max-width: 1150px) {
+		.sheet-and-figures {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		.beside {
+			position: static;
+			grid-template-columns: repeat(auto-fit, minmax(min(270px, 100%), 1fr));
+			align-items: start;
+		}
 	}
 	.column {
 		display: grid;

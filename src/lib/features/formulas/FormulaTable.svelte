@@ -13,6 +13,7 @@
 	} from '../../core/formula/index.ts';
 	import { formatNumber, parseNumber } from '../../core/units/index.ts';
 	import { additionText, laterText } from '../../wording/addition-text.ts';
+	import RefusableField from '../../ui/RefusableField.svelte';
 	import { parseFailureText } from '../../wording/failure-text.ts';
 	import { PREPARATION_KIND_TEXT } from '../../wording/kind-text.ts';
 	import type { FormulaModel } from './formula-model.svelte.ts';
@@ -75,26 +76,22 @@
 	const labelOf = (row: Row) =>
 		`${row.ingredient.name}${row.addition === 'start' ? '' : `, ${laterText(row.addition)}`}`;
 
-	function set(stage: ResolvedStage, row: Row, text: string) {
+	/** Gives why what was typed is refused, or nothing. */
+	function set(stage: ResolvedStage, row: Row, text: string): string {
 		const read = text.trim() === '' ? ({ ok: true, value: 0 } as const) : parseNumber(text);
-		if (!read.ok) {
-			model.message = parseFailureText(read.error);
-			return;
-		}
-		// Typed as it was shown: nothing was meant.
-		if (text === shown(percentOf(stage, row), stage)) return;
+		if (!read.ok) return parseFailureText(read.error);
 		const percentOfFlour = read.value / measure(stage);
 		const grows = unit === 'weight' && row.ingredient.composition.flour > 0;
 		const more = (percentOfFlour - percentOf(stage, row)) * row.ingredient.composition.flour;
-		const before = model.draft;
-		model.edit({
+		const refusal = model.edit({
 			preparationId: stage.preparation?.id ?? null,
 			ingredient: row.ingredient,
 			addition: row.addition,
 			percentOfFlour,
 			flour: grows ? 'normalise' : 'balance'
 		});
-		if (grows && model.draft !== before) onFlour((100 + more) / 100);
+		if (grows && refusal === '') onFlour((100 + more) / 100);
+		return refusal;
 	}
 	const offered = (addition: Addition): readonly Addition[] => {
 		const [autolyse, start, ...later] = NAMED_ADDITIONS;
@@ -138,7 +135,7 @@
 					<th scope="col" class="number stage">
 						{#if stage.preparation}
 							{#if model.isNew(stage.preparation.id)}{stage.name}{:else}<a
-									href={resolve(`/bake/${model.view.date}/builds/${stage.preparation.id}`)}
+									href={resolve(`/bake/${model.view.date}/preparations/${stage.preparation.id}`)}
 									>{stage.name}</a
 								>{/if}
 							<span class="block text-note font-normal text-ink-2"
@@ -163,18 +160,11 @@
 					{#each stages as stage (stage.preparation?.id ?? 'final')}
 						<td class="number">
 							{#if !isOut(stage, row)}
-								<input
+								<RefusableField
 									class="cell"
-									type="text"
-									inputmode="decimal"
-									autocomplete="off"
-									aria-label="{labelOf(row)}, {stageName(stage)}"
+									label="{labelOf(row)}, {stageName(stage)}"
 									value={shown(percentOf(stage, row), stage)}
-									onchange={(event) => {
-										set(stage, row, event.currentTarget.value);
-										event.currentTarget.value = shown(percentOf(stage, row), stage);
-									}}
-									onfocus={(event) => event.currentTarget.select()}
+									onSet={(text: string) => set(stage, row, text)}
 								/>
 							{/if}
 						</td>
@@ -200,8 +190,8 @@
 								{@const { preparation } = inner}
 								<button
 									class="out"
-									aria-label="Take {inner.name} out of the dough"
-									onclick={() => model.removePreparation(preparation)}>out</button
+									aria-label="Remove {inner.name} from the dough"
+									onclick={() => model.removePreparation(preparation)}>remove</button
 								>
 							{/if}
 						</th>
@@ -287,7 +277,7 @@
 	.taken td {
 		padding-block: 5px;
 	}
-	.cell {
+	td :global(.cell) {
 		width: 78px;
 		min-height: 34px;
 		padding: 2px 6px;
@@ -311,12 +301,12 @@
 		color: var(--ink);
 		cursor: pointer;
 	}
-	.cell:hover,
-	.cell:focus {
+	td :global(.cell:hover),
+	td :global(.cell:focus) {
 		border-color: var(--ink);
 	}
 	@media (pointer: coarse) {
-		.cell,
+		td :global(.cell),
 		.when,
 		.out {
 			min-height: 48px;

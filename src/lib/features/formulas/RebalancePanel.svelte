@@ -12,6 +12,7 @@
 	} from '../../core/formula/index.ts';
 	import { formatNumber, parseNumber } from '../../core/units/index.ts';
 	import { parseFailureText } from '../../wording/failure-text.ts';
+	import RefusableField from '../../ui/RefusableField.svelte';
 	import type { FormulaModel } from './formula-model.svelte.ts';
 	import SeedRatio from './SeedRatio.svelte';
 
@@ -41,11 +42,13 @@
 				: [])
 		];
 	}
-	function move(stage: ResolvedStage, dial: Dial, text: string) {
+	/** Gives why what was typed is refused, or nothing. */
+	function move(stage: ResolvedStage, dial: Dial, text: string): string {
 		const read = parseNumber(text.replace('%', ''));
-		if (!read.ok) model.message = parseFailureText(read.error);
-		else if (stage.preparation && text !== formatNumber(dial.value, 1))
-			model.rebalance(stage.preparation.id, { kind: dial.kind, percent: read.value });
+		if (!read.ok) return parseFailureText(read.error);
+		return stage.preparation
+			? model.rebalance(stage.preparation.id, { kind: dial.kind, percent: read.value })
+			: '';
 	}
 	function explain(stage: ResolvedStage, dial: Dial) {
 		room.explain(
@@ -61,7 +64,7 @@
 	<section class="border border-line bg-sheet p-4" aria-labelledby="rebalance" data-rebalance>
 		<h2 id="rebalance">Rebalance</h2>
 		<p class="mb-2 text-note text-ink-2">
-			Flour and water move between the build and the final dough; the total stands as it is.
+			Flour and water move between the pre-ferment and the final dough; the total stands as it is.
 		</p>
 		{#each builds as stage (stage.preparation?.id)}
 			<h3 class="mt-2">{stage.name}</h3>
@@ -74,21 +77,11 @@
 						onclick={() => explain(stage, dial)}>{dial.name}</button
 					>
 					<span>
-						<input
+						<RefusableField
 							class="field dial"
-							type="text"
-							inputmode="decimal"
-							autocomplete="off"
-							aria-label="{stage.name}, {dial.name}"
+							label="{stage.name}, {dial.name}"
 							value={formatNumber(dial.value, 1)}
-							onchange={(event) => {
-								move(stage, dial, event.currentTarget.value);
-								event.currentTarget.value = formatNumber(
-									dialsOf(stage).find((other) => other.kind === dial.kind)?.value ?? 0,
-									1
-								);
-							}}
-							onfocus={(event) => event.currentTarget.select()}
+							onSet={(text: string) => move(stage, dial, text)}
 						/> %
 					</span>
 				</div>
@@ -98,7 +91,7 @@
 {/if}
 
 <style>
-	.dial {
+	span :global(.dial) {
 		width: 88px;
 		text-align: right;
 		font-weight: 700;

@@ -4,15 +4,15 @@
 	import type { FormulaView } from '../../contracts/views.ts';
 	import {
 		mixedShare,
+		scaledWithin,
 		stagesInOrder,
-		totalFlourFrom,
 		type Material,
 		type ResolvedFormula,
 		type ScaleStart
 	} from '../../core/formula/index.ts';
-	import { formatBulk, formatMass, parseNumber } from '../../core/units/index.ts';
+	import { formatBulk, formatMass, formatNumber, parseNumber } from '../../core/units/index.ts';
+	import Choice from '../../ui/Choice.svelte';
 	import { scaleFailureText } from '../../wording/failure-text.ts';
-
 	import type { Explained } from '../../core/explain/index.ts';
 	import type { MadePieces } from './scaled-sheet.ts';
 
@@ -20,11 +20,13 @@
 		view: FormulaView;
 		resolved: ResolvedFormula;
 		totalFlourGrams: number;
+		/** The flour as a weight typed into the sheet made it; null while it follows what is scaled from here. */
+		typedFlour: { readonly grams: number } | null;
 		mostDoughGrams: number | null;
 		/** The total flour wanted, with its arithmetic. */
 		onScale: (flour: Explained, made: readonly MadePieces[]) => void;
 	}
-	let { view, resolved, totalFlourGrams, mostDoughGrams, onScale }: Props = $props();
+	let { view, resolved, totalFlourGrams, typedFlour, mostDoughGrams, onScale }: Props = $props();
 	const room = useRoom();
 	const { units } = room.bakery;
 
@@ -52,8 +54,12 @@
 		)
 	);
 	let kilograms = $state(untrack(() => String(totalFlourGrams / 1000)));
+	/** What stands in the box for a flour that is no whole gram. */
+	let exact: { readonly text: string; readonly grams: number } | null = $state.raw(null);
 	let fill = $state('80');
 	let material = $state('');
+	/** What there is at most of some materials, beside what is scaled from. */
+	let limits: { readonly key: string; readonly kilograms: string }[] = $state([]);
 
 	const materials = $derived.by(() => {
 		const all: { key: string; name: string; material: Material }[] = [];
@@ -74,7 +80,7 @@
 		return read.ok ? read.value : Number.NaN;
 	};
 	const wanted = $derived.by((): ScaleStart => {
-		const grams = number(kilograms) * 1000;
+		const grams = kilograms === exact?.text ? exact.grams : number(kilograms) * 1000;
 		switch (start) {
 			case 'pieces':
 				return {
@@ -115,33 +121,58 @@
 				};
 		}
 	});
-	const result = $derived(totalFlourFrom(wanted, resolved));
+	const result = $derived(
+		scaledWithin(
+			wanted,
+			limits.flatMap(({ key, kilograms }) => {
+				const found = materials.find((material) => material.key === key);
+				const grams = number(kilograms) * 1000;
+				return found && grams >= 0
+					? [{ material: found.material, name: found.name, most: { grams } }]
+					: [];
+			}),
+			resolved
+		)
+	);
+	const free = $derived(materials.filter(({ key }) => !limits.some((limit) => limit.key === key)));
+	function setLimit(at: number, change: Partial<(typeof limits)[number]>) {
+		limits = limits.map((limit, index) => (index === at ? { ...limit, ...change } : limit));
+	}
 	const dough = $derived(
-		result.ok ? (result.value.value * resolved.final.percentOfFlour) / 100 : 0
+		result.ok ? (result.value.flour.value * resolved.final.percentOfFlour) / 100 : 0
 	);
 	const most = $derived(Math.min(mostDoughGrams ?? Infinity, view.mixerMostGrams));
 	const mixes = $derived(
 		Math.max(1, Math.ceil((dough * mixedShare(resolved.final)) / most - 1e-9))
 	);
 
-	function apply() {
-		if (!result.ok) return;
-		const counted = start === 'pieces' || start === 'baked-pieces';
-		onScale(
-			result.value,
-			counted
-				? view.products.flatMap((product, at) => {
-						const count = number(pieces[at] ?? '') || 0;
-						return count > 0 ? [{ product, pieces: count }] : [];
-					})
-				: []
-		);
-	}
+	const counted = $derived.by(() => start === 'pieces' || start === 'baked-pieces');
+	/** The pieces it makes: whole ones, where a limit leaves room for fewer than were asked for. */
+	const made = $derived.by((): readonly MadePieces[] => {
+		if (!counted || !result.ok) return [];
+		const { fits } = result.value;
+		return view.products.flatMap((product, at) => {
+			const count = Math.floor((number(pieces[at] ?? '') || 0) * fits + 1e-9);
+			return count > 0 ? [{ product, pieces: count }] : [];
+		});
+	});
+	/** The sheet follows what is asked for here at once. */
+	$effect(() => {
+		if (result.ok) onScale(result.value.flour, made);
+	});
+	/** A weight that was typed into the sheet is an amount of flour asked for. */
+	$effect(() => {
+		if (typedFlour === null) return;
+		start = 'total-flour';
+		limits = [];
+		kilograms = String(Math.round(typedFlour.grams) / 1000);
+		exact = { text: kilograms, grams: typedFlour.grams };
+	});
 	function open() {
-		if (result.ok && result.value.kind === 'worked')
+		if (result.ok && result.value.flour.kind === 'worked')
 			room.explain(
-				result.value,
-				`Total flour, ${formatMass({ grams: result.value.value }, 0, units)}`
+				result.value.flour,
+				`Total flour, ${formatMass({ grams: result.value.flour.value }, 0, units)}`
 			);
 	}
 </script>
@@ -203,13 +234,14 @@
 		>
 	{:else}
 		{#if start === 'on-hand'}
-			<label class="mt-2 block">
-				<select class="field" bind:value={material} aria-label="What is on hand">
-					{#each materials as material (material.key)}<option value={material.key}
-							>{material.name}</option
-						>{/each}
-				</select>
-			</label>
+			<div class="mt-2">
+				<Choice
+					label="What is on hand"
+					options={materials.map(({ key, name }) => ({ value: key, label: name }))}
+					value={material === '' ? (materials[0]?.key ?? '') : material}
+					onSet={(key: string) => (material = key)}
+				/>
+			</div>
 		{/if}
 		<label class="mt-2 block"
 			><input
@@ -220,21 +252,64 @@
 			/> kg</label
 		>
 	{/if}
+	{#each limits as limit, at (limit.key)}
+		{@const name = materials.find(({ key }) => key === limit.key)?.name ?? ''}
+		<div class="mt-2 flex flex-wrap items-center gap-2" data-limit={name}>
+			<span>at most</span>
+			<input
+				class="field small"
+				inputmode="decimal"
+				value={limit.kilograms}
+				oninput={(event) => setLimit(at, { kilograms: event.currentTarget.value })}
+				aria-label="At most, {name}, kilograms"
+			/>
+			<span>kg of {name}</span>
+			<button
+				type="button"
+				class="action-small"
+				aria-label="Remove the limit of {name}"
+				onclick={() => (limits = limits.filter((_, index) => index !== at))}>Remove</button
+			>
+		</div>
+	{/each}
+	<div class="mt-2">
+		<Choice
+			label="A limit to add"
+			placeholder="and at most so much of"
+			options={free.map(({ key, name }) => ({ value: key, label: name }))}
+			value=""
+			onSet={(key: string) => (limits = [...limits, { key, kilograms: '' }])}
+		/>
+	</div>
 	{#if result.ok}
 		<p class="mt-3 text-lead" data-scaled>
 			<button
 				class="cursor-pointer font-bold underline decoration-dotted underline-offset-4"
-				onclick={open}>{formatBulk({ grams: result.value.value }, units)} of flour</button
+				onclick={open}>{formatMass({ grams: result.value.flour.value }, 0, units)} of flour</button
 			>,
-			{formatBulk({ grams: dough }, units)} of dough, {mixes === 1 ? 'one mix' : `${mixes} mixes`}
+			{formatMass({ grams: dough }, 0, units)} of dough, {mixes === 1
+				? 'one mix'
+				: `${mixes} mixes`}
 		</p>
-		<button class="action-lesser mt-2" onclick={apply}>Show the sheet at this size</button>
+		{#if result.value.gives}
+			<p data-gives>
+				<b>{result.value.gives.name} gives:</b>
+				{formatMass(result.value.gives.most, 0, units)} of it are enough for {formatNumber(
+					Math.floor(result.value.fits * 1000) / 10,
+					1
+				)} % of what was asked for{counted
+					? `, ${made.map(({ product, pieces }) => `${pieces} ${product.name}`).join(', ')}`
+					: ''}.
+			</p>
+		{/if}
 	{:else}
 		<p class="mt-3" role="status">{scaleFailureText(result.error)}</p>
 	{/if}
-	<p class="mt-2 text-note text-ink-2">
-		The sheet in grams stands at {formatBulk({ grams: totalFlourGrams }, units)} of flour.
-	</p>
+	{#if !result.ok}
+		<p class="mt-2 text-note text-ink-2">
+			The sheet in grams stays at {formatMass({ grams: totalFlourGrams }, 0, units)} of flour.
+		</p>
+	{/if}
 </section>
 
 <style>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
 	import type { ScaledBatch } from '../../core/production/index.ts';
-	import { formatBulk, formatMass } from '../../core/units/index.ts';
+	import { formatMass } from '../../core/units/index.ts';
 	import WeighUpTable from '../../sheets/WeighUpTable.svelte';
 	import type { DividedPieces } from './scaled-sheet.ts';
 
@@ -46,12 +46,13 @@
 					{stage.title}
 					<button
 						class="cursor-pointer underline decoration-dotted underline-offset-4"
-						aria-label="{stage.title} {formatBulk(
+						aria-label="{stage.title} {formatMass(
 							{ grams: stage.total.value },
+							0,
 							units
 						)}, open the arithmetic"
 						onclick={() => room.explain(stage.total, stage.title)}
-						>{formatBulk({ grams: stage.total.value }, units)}</button
+						>{formatMass({ grams: stage.total.value }, 0, units)}</button
 					>
 				</h3>
 				<WeighUpTable
@@ -85,7 +86,7 @@
 <style>
 	.stages {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(270px, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(min(270px, 100%), 1fr));
 		gap: 16px 28px;
 		align-items: start;
 	}

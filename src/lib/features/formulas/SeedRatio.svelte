@@ -2,6 +2,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import { explainSeedRatio, type ResolvedStage } from '../../core/formula/index.ts';
 	import { formatNumber } from '../../core/units/index.ts';
+	import Term from '../../ui/Term.svelte';
 
 	interface Props {
 		stage: ResolvedStage;
@@ -18,7 +19,8 @@
 
 {#if sides.length > 0}
 	<span class="text-note text-ink-2" data-seed-ratio>
-		seed : flour : water 1{#each sides as { of, explained, text } (of)}&nbsp;: <button
+		<Term of="seed-ratio">seed : flour : water</Term> 1{#each sides as { of, explained, text } (of)}&nbsp;:
+			<button
 				class="cursor-pointer underline decoration-dotted underline-offset-4"
 				aria-label="{stage.name}, {text} of {of} to one of seed, open the arithmetic"
 				onclick={() => room.explain(explained, `${stage.name}, ${text} of ${of} to one of seed`)}

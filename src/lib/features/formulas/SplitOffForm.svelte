@@ -28,13 +28,13 @@
 
 <form class="mt-2 flex flex-wrap items-center gap-2" onsubmit={split}>
 	<label>
-		Split off a build
+		Move flour into a new pre-ferment
 		<input
 			class="field"
 			bind:value={name}
 			maxlength="200"
 			placeholder="its name"
-			aria-label="Name of the new build"
+			aria-label="Name of the new pre-ferment"
 		/>
 	</label>
 	<label>
@@ -43,7 +43,7 @@
 			class="field percent"
 			inputmode="decimal"
 			bind:value={percent}
-			aria-label="Flour of the new build, percent of all flour"
+			aria-label="Flour of the new pre-ferment, percent of all flour"
 		/>
 		% of all flour
 	</label>
@@ -58,7 +58,7 @@
 			{/each}
 		</select>
 	</label>
-	<button class="action-lesser">Split off</button>
+	<button class="action-lesser">Move it</button>
 </form>
 
 <style>

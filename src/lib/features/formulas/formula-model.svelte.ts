@@ -1,10 +1,9 @@
 import { SvelteMap, SvelteSet } from 'svelte/reactivity';
-import { z } from 'zod';
+import type { z } from 'zod';
 import { DraftModel } from '../../client/draft-model.svelte.ts';
 import { KeptHere } from '../../client/kept-here.ts';
 import type { Retries } from '../../client/retries.ts';
 import { Sending } from '../../client/sending.svelte.ts';
-import { formulaContentSchema } from '../../contracts/formula-book.ts';
 import type {
 	FormulaDraftView,
 	FormulaView,
@@ -12,6 +11,7 @@ import type {
 	RevisionContent,
 	RevisionHeadView
 } from '../../contracts/views.ts';
+import type { AnswerOf } from '../../contracts/commands.ts';
 import type { Explained } from '../../core/explain/index.ts';
 import {
 	addPreparation,
@@ -51,18 +51,13 @@ import {
 	isChanged,
 	type Draft
 } from './draft.ts';
-
-/** What is kept in the browser belongs to the revision it started from. */
-const keptSchema = z.object({
-	revision: z.int(),
-	content: formulaContentSchema,
-	takenUp: z.uuid().nullable().default(null)
-});
+import type { keptFormula } from './kept-schemas.ts';
+import { freeName, isTakenName } from './preparation-names.ts';
 
 /** One formula as it is being edited: every change is a new draft, so that undo is a step back. */
 export class FormulaModel {
 	readonly #edit: DraftModel<Draft>;
-	readonly #kept: KeptHere<z.infer<typeof keptSchema>>;
+	readonly #kept: KeptHere<z.infer<typeof keptFormula>>;
 	/** What is sent beside the sheet itself: drafts set aside. */
 	readonly #beside: Sending;
 	#said = $state('');
@@ -73,7 +68,10 @@ export class FormulaModel {
 		readonly view: FormulaView,
 		retries: Retries
 	) {
-		this.#kept = new KeptHere(`jovet.formula.unsaved.${view.formula.id}`, keptSchema);
+		this.#kept = new KeptHere(
+			`jovet.formula.unsaved.${view.formula.id}`,
+			async () => (await import('./kept-schemas.ts')).keptFormula
+		);
 		this.#beside = new Sending(retries);
 		this.#edit = new DraftModel<Draft>(
 			draftOf(view),
@@ -92,9 +90,9 @@ export class FormulaModel {
 	}
 
 	/** Brings back what was edited and not saved before the page was left. */
-	restore(): void {
-		const stored = this.#kept.read();
-		if (stored?.revision !== this.view.revision) return;
+	async restore(): Promise<void> {
+		const stored = await this.#kept.read();
+		if (stored?.revision !== this.view.revision || this.changed) return;
 		this.#edit.restore(draftFrom(stored.content, this.view, stored.takenUp));
 		this.#said = 'These changes were made before and are not saved yet.';
 	}
@@ -167,18 +165,21 @@ export class FormulaModel {
 		return this.#edit.canRedo;
 	}
 
-	edit(change: LineEdit): void {
+	/** Sets a line; gives why it is refused, or nothing where it was taken. */
+	edit(change: LineEdit): string {
 		const { resolved } = this;
-		if (typeof resolved === 'string') return;
-		const result = editLine(resolved, change);
-		if (!result.ok) this.message = editFailureText(result.error);
-		else this.#rewrite(result.value.formula, result.value.preparations);
+		return typeof resolved === 'string' ? resolved : this.#taken(editLine(resolved, change));
 	}
 
-	rebalance(preparationId: PreparationId, move: RebalanceMove): void {
-		const result = rebalance(this.draft.formula, this.pantry, preparationId, move);
-		if (!result.ok) this.message = editFailureText(result.error);
-		else this.#rewrite(result.value.formula, result.value.preparations);
+	/** Moves flour or water between the stages; gives why it is refused, or nothing where it was taken. */
+	rebalance(preparationId: PreparationId, move: RebalanceMove): string {
+		return this.#taken(rebalance(this.draft.formula, this.pantry, preparationId, move));
+	}
+
+	#taken(result: ReturnType<typeof editLine> | ReturnType<typeof rebalance>): string {
+		if (!result.ok) return editFailureText(result.error);
+		this.#rewrite(result.value.formula, result.value.preparations);
+		return '';
 	}
 
 	/** Lets a line of the final dough go in at another time. */
@@ -210,9 +211,9 @@ export class FormulaModel {
 		const { resolved } = this;
 		if (typeof resolved === 'string') return false;
 		const tidy = name.trim();
-		if (tidy === '' || this.#isTakenName(tidy)) {
+		if (tidy === '' || isTakenName(this.pantry, tidy)) {
 			this.message =
-				tidy === '' ? 'The new build needs a name.' : `"${tidy}" is in the book already.`;
+				tidy === '' ? 'The new pre-ferment needs a name.' : `"${tidy}" is in the book already.`;
 			return false;
 		}
 		const result = splitOffBuild(resolved, {
@@ -240,7 +241,7 @@ export class FormulaModel {
 		if (typeof resolved === 'string') return;
 		const copy = {
 			id: id<PreparationId>(crypto.randomUUID()),
-			name: this.#freeName(`${preparation.name}, ${this.draft.formula.name}`)
+			name: freeName(this.pantry, `${preparation.name}, ${this.draft.formula.name}`)
 		};
 		const result = makeOwn(resolved, preparation.id, copy);
 		if (!result.ok) return;
@@ -339,17 +340,21 @@ export class FormulaModel {
 	}
 
 	/** Saves the draft as the next revision, or beside a newer one; `saved` is told when it is. */
-	async save(nowMs: number, saved: () => Promise<unknown>): Promise<void> {
+	async save(
+		nowMs: number,
+		saved: (answer: AnswerOf<'save-formula'>) => Promise<unknown>
+	): Promise<void> {
 		const { draft } = this;
 		const content = contentOf(draft, this.view, this.changedPreparations);
 		await this.#edit.sending.send(
 			{ kind: 'save-formula', occurredAtMs: Math.round(nowMs), ...content },
-			async ({ outcome }) => {
-				if (outcome !== 'done') return;
+			async (result) => {
+				if (result.outcome !== 'done') return;
+				const told = () => saved(result.answer);
 				this.#edit.forget();
 				// What was taken up is in the formula now, or in the draft beside it.
-				if (draft.takenUp === null) await saved();
-				else await this.setAside(draft.takenUp, nowMs, saved);
+				if (draft.takenUp === null) await told();
+				else await this.setAside(draft.takenUp, nowMs, told);
 			}
 		);
 	}
@@ -357,17 +362,6 @@ export class FormulaModel {
 	/** Whether a build is not in the book yet. */
 	isNew(preparationId: PreparationId): boolean {
 		return !this.view.preparations.some(({ preparation }) => preparation.id === preparationId);
-	}
-
-	#isTakenName(name: string): boolean {
-		return [...this.pantry.preparations.values()].some((preparation) => preparation.name === name);
-	}
-
-	#freeName(wanted: string): string {
-		for (let count = 1; ; count += 1) {
-			const name = count === 1 ? wanted : `${wanted} ${count}`;
-			if (!this.#isTakenName(name)) return name;
-		}
 	}
 
 	#merged(formula: Formula, preparations: readonly Preparation[]): Draft {

@@ -75,6 +75,8 @@
 	const here = $derived(roomOf(page.url.pathname.split('/')[3] ?? ''));
 	const room = $derived(ROOMS.find((room) => room.path === here) ?? ROOMS[0]);
 
+	/** What was said last that was done; the toasts are fetched with the first of them. */
+	let said: { readonly text: string } | null = $state.raw(null);
 	let slip: { explained: Explained; title: string; notes: readonly string[] } | null =
 		$state.raw(null);
 
@@ -111,6 +113,9 @@
 		now,
 		retries,
 		outbox,
+		tell: (text) => {
+			said = { text };
+		},
 		explain: (explained, title, notes = []) => {
 			slip = { explained, title, notes };
 		}
@@ -127,11 +132,11 @@
 	/>
 </svelte:head>
 
-<a class="skip" href="#room">Skip to the room</a>
+<a class="skip" href="#room">Skip to the page</a>
 <header class="frame">
 	<a class="brand" href={resolve('/')} aria-label="Jovet, the next bake">jovet</a>
 	{#if bakery && date}
-		<nav aria-label="Rooms" class="rooms">
+		<nav aria-label="Pages" class="rooms">
 			{#each ROOMS as room (room.path)}
 				<a
 					href={resolve(`/bake/${date}/${room.path}`)}
@@ -143,13 +148,13 @@
 		</nav>
 		<div class="ml-auto"><DateSwitch {date} room={room.path} /></div>
 	{/if}
-	<div class={date && bakery ? '' : 'ml-auto'}><AppearanceSwitch {appearance} /></div>
+	<div class="appearance {date && bakery ? '' : 'ml-auto'}"><AppearanceSwitch {appearance} /></div>
 	{#if bakery}
 		<div class="clock">
 			<time class="text-title font-bold" data-bakery-clock
 				>{clockText(now.epochMs, bakery.timeZone)}</time
 			>
-			<span class="text-note text-ink-2">
+			<span class="who text-note text-ink-2">
 				{dayText(now.epochMs, bakery.timeZone)} · {bakery.actor.name}
 			</span>
 		</div>
@@ -182,6 +187,10 @@
 	{sourceOf}
 	onClose={() => (slip = null)}
 />
+
+{#if said}
+	{#await import('../../ui/Toasts.svelte') then { default: Toasts }}<Toasts {said} />{/await}
+{/if}
 
 <style>
 	.frame {
@@ -281,8 +290,35 @@
 			order: 5;
 			width: 100%;
 			overflow-x: auto;
-			min-height: 44px;
+			min-height: 46px;
 			border-top: 1px solid var(--line);
+		}
+	}
+	/* On a phone the pages and the light share the second row, and the first keeps the date and the time. */
+	@media (max-width: 600px) {
+		.frame {
+			min-height: 0;
+			padding: 0 6px 0 0;
+			row-gap: 0;
+		}
+		.brand {
+			padding: 0 8px 0 12px;
+			font-size: 19px;
+		}
+		.who {
+			display: none;
+		}
+		.clock {
+			border-left: 0;
+			padding-left: 0;
+		}
+		.rooms {
+			flex: 1 1 0;
+			width: auto;
+			min-width: 0;
+		}
+		.appearance {
+			order: 6;
 		}
 	}
 </style>

@@ -4,7 +4,7 @@ export const ROOMS = [
 	{
 		path: 'formulas',
 		name: 'Formulas',
-		about: 'Doughs, builds, products and ingredients, by percent of the flour.'
+		about: 'Doughs, preparations, products and ingredients, by percent of the flour.'
 	},
 	{ path: 'doughs', name: 'Doughs', about: 'What is mixed, and what is weighed for each mix.' },
 	{
@@ -17,7 +17,11 @@ export const ROOMS = [
 		name: 'Water',
 		about: 'How warm the water of each mix is poured, and with how much ice.'
 	},
-	{ path: 'ripening', name: 'Ripening', about: 'How far each dough is, and when it will be ripe.' },
+	{
+		path: 'fermentation',
+		name: 'Fermentation',
+		about: 'How far each dough is, and when it will be ready.'
+	},
 	{ path: 'run-sheet', name: 'Run sheet', about: 'The night on paper, step by step.' },
 	{
 		path: 'learned',
@@ -32,7 +36,7 @@ export const ROOMS = [
 ] as const;
 
 /** The shelves of the book are one room with several addresses. */
-const SHELVES = ['builds', 'products', 'ingredients'];
+const SHELVES = ['preparations', 'products', 'ingredients'];
 
 /** The room that an address within a date belongs to. */
 export function roomOf(path: string): string {

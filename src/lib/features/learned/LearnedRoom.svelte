@@ -16,6 +16,7 @@
 	import Observations from './Observations.svelte';
 	import SchoolMisses from './SchoolMisses.svelte';
 	import SeasonsChart from './SeasonsChart.svelte';
+	import Term from '../../ui/Term.svelte';
 
 	interface Props {
 		view: LearnedRoomView;
@@ -52,7 +53,7 @@
 	const on = $derived(view.mixerId ? 'on this mixer' : 'by hand');
 	const address = (formulaId: string, mixerId: string | null) =>
 		`${resolve(`/bake/${view.date}/learned`)}?formula=${formulaId}${mixerId ? `&mixer=${mixerId}` : ''}`;
-	const PLACES = { room: 'In the room', proofer: 'In the proofer', cold: 'In the cold' } as const;
+	const PLACES = { room: 'in the room', proofer: 'kept warm', cold: 'kept cold' } as const;
 </script>
 
 <RoomHeading
@@ -102,7 +103,7 @@
 					</p>
 				{/if}
 				<!-- eslint-enable svelte/no-navigation-without-resolve -->
-				<h3 class="sub">Friction</h3>
+				<h3 class="sub"><Term of="friction-work">Friction</Term></h3>
 				<p class="text-lead" data-friction>{frictionText}</p>
 				{#each leftOut as observation (observation.id)}
 					<p>
@@ -138,7 +139,7 @@
 			{#if view.misses.length > 0}<SchoolMisses misses={view.misses} name={formula.name} />{/if}
 			{#if clock}
 				<section class="card" aria-label="Clock of {formula.name}" data-learned="clock">
-					<h3 class="sub">How fast it ripens</h3>
+					<h3 class="sub">How fast it ferments</h3>
 					<p class="text-lead">
 						{clock.used === 0
 							? 'By the book: nothing was looked at yet.'
@@ -156,11 +157,12 @@
 			{/if}
 			{#each view.timeConstants as tub (tub.place)}
 				<section class="card" aria-label="Tub of {formula.name}" data-learned="tub-{tub.place}">
-					<h3 class="sub">{PLACES[tub.place]} its tub takes the temperature of the place</h3>
+					<h3 class="sub">How fast the dough cools or warms in this tub, {PLACES[tub.place]}</h3>
 					<p class="text-lead">
 						{tub.used === 0
 							? `By the book, with a time constant of ${formatMinutes(tub.book)}: no dough was measured a second time where it stands.`
 							: `${count(tub.used, 'check', 'checks')}: a time constant of ${formatMinutes(tub.mean)} (${formatMinutes(tub.band.low)} to ${formatMinutes(tub.band.high)}); the book says ${formatMinutes(tub.book)}.`}
+						<Term of="time-constant">what is that?</Term>
 					</p>
 					<Observations
 						subject="time-constant"
@@ -224,7 +226,7 @@
 	}
 	.charts {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(360px, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(min(360px, 100%), 1fr));
 		gap: 8px 24px;
 		margin-top: 8px;
 	}

@@ -1,6 +1,10 @@
 <script lang="ts">
+	import { tick, untrack } from 'svelte';
+	import { SvelteSet } from 'svelte/reactivity';
+	import Choice from '../../ui/Choice.svelte';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { OrdersView } from '../../contracts/views.ts';
+	import { sparePieces } from '../../core/production/index.ts';
 	import { formatBulk, formatMass, formatNumber } from '../../core/units/index.ts';
 	import type { OrdersModel } from './orders-model.svelte.ts';
 
@@ -14,6 +18,32 @@
 
 	const piecesOf = (product: OrdersView['products'][number]) =>
 		view.drops.reduce((total, drop) => total + model.pieces(product.id, drop.id), 0);
+	/** Rows that stay while the page is open, so that none goes from under a hand when its last number is cleared. */
+	const kept = new SvelteSet<string>();
+	const ordered = () => view.products.filter((product) => piecesOf(product) > 0);
+	untrack(() => {
+		const begun = ordered();
+		// On a date without orders every product is there to be typed into.
+		for (const { id } of begun.length > 0 ? begun : view.products) kept.add(id);
+	});
+	const isShown = (product: OrdersView['products'][number]) =>
+		kept.has(product.id) ||
+		piecesOf(product) > 0 ||
+		model.unsaved.some((cell) => cell.productId === product.id);
+	const rows = $derived(view.products.filter(isShown));
+	const folded = $derived(view.products.filter((product) => !isShown(product)));
+
+	function unfold(productId: string) {
+		kept.add(productId);
+		void tick().then(() => {
+			const row = rows.findIndex((product) => product.id === productId);
+			table.querySelector<HTMLInputElement>(`input[data-row="${row}"]`)?.focus();
+		});
+	}
+	function foldAway() {
+		kept.clear();
+		for (const { id } of ordered()) kept.add(id);
+	}
 	const dropTotal = (drop: OrdersView['drops'][number]) =>
 		view.products.reduce(
 			(total, product) => {
@@ -49,7 +79,7 @@
 		const input = event.currentTarget;
 		const by = MOVES[event.key];
 		if (event.key === 'Escape') {
-			const product = view.products[row];
+			const product = rows[row];
 			const drop = view.drops[column];
 			if (product && drop) model.discard(product.id, drop.id);
 			return;
@@ -86,8 +116,9 @@
 			</tr>
 		</thead>
 		<tbody>
-			{#each view.products as product, row (product.id)}
+			{#each rows as product, row (product.id)}
 				{@const pieces = piecesOf(product)}
+				{@const spare = sparePieces(pieces, product.spares)}
 				<tr>
 					<th scope="row">
 						{product.name}
@@ -117,7 +148,11 @@
 							/>
 						</td>
 					{/each}
-					<td class="number" data-total-of={product.name}><b>{formatNumber(pieces, 0)}</b></td>
+					<td class="number" data-total-of={product.name}
+						><b>{formatNumber(pieces, 0)}</b>{#if spare > 0}<span class="block text-note text-ink-2"
+								>+{spare} spare</span
+							>{/if}</td
+					>
 					<td class="number">{bulk(pieces * product.scaledGrams)}</td>
 				</tr>
 			{/each}
@@ -138,8 +173,43 @@
 		</tfoot>
 	</table>
 </div>
+<div class="mx-5 mt-4 flex flex-wrap items-end gap-x-6 gap-y-3" data-folded={folded.length}>
+	{#if folded.length > 0}
+		<div class="add">
+			<p class="mb-1 font-bold">
+				{folded.length === 1 ? 'One product has' : `${folded.length} products have`} no orders on this
+				date
+			</p>
+			<Choice
+				label="Order another product"
+				placeholder="Order another product"
+				options={folded.map(({ id, name, doughName }) => ({
+					value: id,
+					label: name,
+					note: doughName
+				}))}
+				value=""
+				onSet={unfold}
+			/>
+		</div>
+		<button
+			type="button"
+			class="action-lesser"
+			onclick={() => {
+				for (const { id } of folded) kept.add(id);
+			}}>Show all of them</button
+		>
+	{:else if rows.length > ordered().length && ordered().length > 0}
+		<button type="button" class="action-lesser" onclick={foldAway}
+			>Fold away the products without orders</button
+		>
+	{/if}
+</div>
 
 <style>
+	.add {
+		width: min(360px, 100%);
+	}
 	.orders {
 		width: 100%;
 		border-collapse: collapse;

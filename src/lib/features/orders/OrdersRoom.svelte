@@ -27,7 +27,7 @@
 		untrack(() => model.update(next));
 	});
 	onMount(() => {
-		model.restore();
+		void model.restore();
 		return followUndoKeys(() => model);
 	});
 

@@ -75,10 +75,10 @@ export class OrdersModel {
 	}
 
 	/** Brings back what was typed and could not be saved before the page was left, and sends it. */
-	restore(): void {
-		for (const [key, { text, version }] of this.#unsaved.read()) {
+	async restore(): Promise<void> {
+		for (const [key, { text, version }] of await this.#unsaved.read()) {
 			const cell = this.#cells.get(key);
-			if (!cell) continue;
+			if (cell?.state !== 'saved') continue;
 			// Over the version it was typed on: what somebody else saved since is told, not overwritten.
 			this.#put(key, { ...cell, text, version, state: 'away', message: 'Typed before.' });
 		}

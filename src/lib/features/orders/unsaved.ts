@@ -1,29 +1,40 @@
-import { z } from 'zod';
+import type { z } from 'zod';
 import { KeptHere } from '../../client/kept-here.ts';
+import type { unsavedSchema } from './unsaved-schema.ts';
 
-/** A number of the grid that was typed and not saved, and the version of the line it was typed over. */
-const unsavedSchema = z.record(z.string(), z.object({ text: z.string(), version: z.int().min(0) }));
+type Unsaved = z.infer<typeof unsavedSchema>;
 
 /** What was typed for a date and not saved, kept in the browser until it is. */
 export class UnsavedNumbers {
-	readonly #kept: KeptHere<z.infer<typeof unsavedSchema>>;
+	readonly #kept: KeptHere<Unsaved>;
+	/** What was kept when the page was opened, and what was typed since. */
+	#all: Unsaved = {};
 
 	constructor(date: string) {
-		this.#kept = new KeptHere(`jovet.orders.unsaved.${date}`, unsavedSchema);
+		this.#kept = new KeptHere(
+			`jovet.orders.unsaved.${date}`,
+			async () => (await import('./unsaved-schema.ts')).unsavedSchema
+		);
 	}
 
-	read(): readonly (readonly [key: string, { readonly text: string; readonly version: number }])[] {
-		return Object.entries(this.#kept.read() ?? {});
+	async read(): Promise<
+		readonly (readonly [key: string, { readonly text: string; readonly version: number }])[]
+	> {
+		const before = (await this.#kept.read()) ?? {};
+		// What was typed while that was read is newer.
+		this.#all = { ...before, ...this.#all };
+		return Object.entries(before);
 	}
 
 	keep(key: string, text: string, version: number): void {
-		this.#kept.keep({ ...this.#kept.read(), [key]: { text, version } });
+		this.#all = { ...this.#all, [key]: { text, version } };
+		this.#kept.keep(this.#all);
 	}
 
 	forget(key: string): void {
-		const all = this.#kept.read();
-		if (!all || !(key in all)) return;
-		const { [key]: _, ...rest } = all;
+		if (!(key in this.#all)) return;
+		const { [key]: _, ...rest } = this.#all;
+		this.#all = rest;
 		if (Object.keys(rest).length === 0) this.#kept.forget();
 		else this.#kept.keep(rest);
 	}

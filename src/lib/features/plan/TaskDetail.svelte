@@ -9,6 +9,7 @@
 	import { activityText, subjectText } from '../../wording/task-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import { reasonText } from './reason-text.ts';
+	import { readyWordOf } from '../../wording/ready-text.ts';
 
 	interface Props {
 		task: DayTask;
@@ -74,7 +75,10 @@
 	{#if task.marks}
 		<p>
 			Early {at(task.marks.earlyMs)},
-			<b>ripe {at(task.marks.ripeMs)}</b>{#if task.marks.lateMs !== null}, late
+			<b
+				>{readyWordOf(task.step.kind === 'wait' ? task.step.activity : 'bulk')}
+				{at(task.marks.ripeMs)}</b
+			>{#if task.marks.lateMs !== null}, late
 				{at(task.marks.lateMs)}{/if}.
 		</p>
 	{/if}

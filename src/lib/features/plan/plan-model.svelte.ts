@@ -75,7 +75,7 @@ export class PlanModel {
 					kind: 'failed',
 					message:
 						outcome.failure.kind === 'circle'
-							? 'Some builds wait for each other in a circle. Look at their formulas.'
+							? 'Some preparations wait for each other in a circle. Look at their formulas.'
 							: 'Some tasks lead to no drop. Look at the orders.'
 				};
 				return;

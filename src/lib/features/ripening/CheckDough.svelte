@@ -7,6 +7,7 @@
 	import type { DoughInstrument } from '../../core/heat/index.ts';
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import NumberPad from '../../ui/NumberPad.svelte';
+	import { doubtText } from '../../wording/doubt-text.ts';
 	import { parseFailureText } from '../../wording/failure-text.ts';
 	import { stateOfProbe } from '../../wording/probe-text.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
@@ -18,7 +19,7 @@
 	}
 	let { dough, view }: Props = $props();
 	const room = useRoom();
-	const { units } = $derived(room.bakery);
+	const { units, timeZone } = $derived(room.bakery);
 	const id = $props.id();
 	const title = $derived(mixTitle(dough.view));
 	const degrees = $derived(units.temperature === 'fahrenheit' ? '°F' : '°C');
@@ -37,6 +38,17 @@
 					: parseFailureText(read.error);
 			return;
 		}
+		const doubt = doubtText(
+			{
+				celsius: read.value.celsius,
+				expectedCelsius: dough.card.celsiusNow,
+				plannedMs: null,
+				nowMs: room.now.epochMs
+			},
+			units,
+			timeZone
+		);
+		if (entry.asks(doubt, typed)) return;
 		const here = dough.story.ahead[0];
 		await entry.send(
 			{
@@ -94,6 +106,12 @@
 				<option value="surface-thermometer">a surface thermometer</option>
 			</select>
 		</label>
+		{#if instrument === 'surface-thermometer'}
+			<p class="text-note">
+				A skin is not the mass: what the air does to it is taken off, and it moves the forecast by
+				half.
+			</p>
+		{/if}
 		<button class="action big" disabled={entry.busy}>Keep it</button>
 		{#if entry.message}<p role="alert">
 				<span class="act-now px-2">{entry.kept ? 'Kept' : 'Check'}</span>

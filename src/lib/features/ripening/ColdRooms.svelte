@@ -95,7 +95,7 @@
 <style>
 	.rooms {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(380px, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(min(380px, 100%), 1fr));
 		gap: 16px;
 		padding: 0 20px;
 	}

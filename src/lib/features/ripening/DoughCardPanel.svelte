@@ -10,9 +10,11 @@
 		formatTemperature
 	} from '../../core/units/index.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
+	import { readyWord } from '../../wording/ready-text.ts';
 	import { favourText } from '../../wording/readiness-text.ts';
 	import { momentText } from '../../wording/time-text.ts';
 	import type { FollowedDough, RipeningModel } from './ripening-model.svelte.ts';
+	import Term from '../../ui/Term.svelte';
 
 	interface Props {
 		dough: FollowedDough;
@@ -27,6 +29,7 @@
 	const { card, story } = $derived(dough);
 	const at = (ms: number | null) =>
 		ms === null ? 'not within three days' : momentText(ms, model.nowMs, timeZone);
+	const ready = $derived(readyWord(dough.view.kind));
 	const share = $derived(card.doseSoFar / card.doseRipe);
 	const left = $derived(
 		card.marks.ripe !== null && card.marks.ripe > model.nowMs
@@ -34,7 +37,7 @@
 			: null
 	);
 	const ripeText = (told: DoughCard) =>
-		told.marks.ripe === null ? 'not ripe within three days' : `ripe ${at(told.marks.ripe)}`;
+		told.marks.ripe === null ? `not ${ready} within three days` : `${ready} ${at(told.marks.ripe)}`;
 	/** Time goes inversely with yeast only so far: what half of it would do is not told beyond. */
 	const canHaveHalf = $derived.by(() => {
 		const { yeastPercent } = dough.view;
@@ -87,7 +90,7 @@
 <section aria-label="Dough card of {mixTitle(dough.view)}" data-dough-card={mixTitle(dough.view)}>
 	<div class="figures">
 		<p>
-			<span class="name">ripe at</span>
+			<span class="name">{ready} at</span>
 			<span class="large" data-ripe>{at(card.marks.ripe)}</span>
 			{#if left}<span class="unit">in {left}</span>{/if}
 		</p>
@@ -96,21 +99,22 @@
 			<span class="middle">{formatTemperature({ celsius: card.celsiusNow }, 1, units)}</span>
 		</p>
 		<p>
-			<span class="name">of the way</span>
+			<span class="name">fermented, of its {dough.view.kind === 'mix' ? 'bulk' : 'time'}</span>
 			<span class="middle" data-share>{formatNumber(Math.min(999, share * 100), 0)} %</span>
 		</p>
 	</div>
 	<p class="text-lead">
-		early from <b>{at(card.marks.early)}</b>, late after <b>{at(card.marks.late)}</b>; worked
-		{formatMinutes(card.doseSoFar)} of {formatMinutes(card.doseRipe)} at {formatTemperature(
+		<Term of="early-ready-late">early</Term> from <b>{at(card.marks.early)}</b>, late after
+		<b>{at(card.marks.late)}</b>; that is
+		{formatMinutes(card.doseSoFar)} of the {formatMinutes(card.doseRipe)} it takes at {formatTemperature(
 			{ celsius: story.clock.referenceCelsius },
 			0,
 			units
 		)}
 	</p>
 	<p class="text-ink-2">
-		A forecast {clockNote}{favour ? `; on this path it favours ${favourText(favour)}` : ''}. The
-		dough decides.
+		A forecast {clockNote}{favour ? `; on this path it grows ${favourText(favour)}` : ''}. The dough
+		decides.
 	</p>
 	<ul class="mt-2" data-asks>
 		{#each asks as ask (ask.name)}

@@ -43,7 +43,7 @@
 		{dough.lastMoveId === null && dough.kind !== 'mix' ? 'was all taken at' : 'went on at'}
 		{clockText(dough.endedAtMs ?? 0, timeZone)}.
 		{#if proof && dough.proof}
-			Proof of {dough.proof.product}: ripe about
+			Proof of {dough.proof.product}: ready about
 			<b
 				>{proof.card.marks.ripe === null
 					? 'later than three days'

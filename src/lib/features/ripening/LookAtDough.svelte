@@ -127,7 +127,7 @@
 <style>
 	.kinds {
 		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
+		grid-template-columns: repeat(auto-fill, minmax(min(330px, 100%), 1fr));
 		gap: 6px 24px;
 	}
 	.kind {

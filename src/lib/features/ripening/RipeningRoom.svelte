@@ -18,8 +18,9 @@
 	import LookAtDough from './LookAtDough.svelte';
 	import MoveDough from './MoveDough.svelte';
 	import RipeningChart from './RipeningChart.svelte';
-	import { keyOf, RipeningModel } from './ripening-model.svelte.ts';
+	import { keyOf, RipeningModel, type FollowedDough } from './ripening-model.svelte.ts';
 	import { ripeningSentence } from './ripening-sentence.ts';
+	import { readyWord } from '../../wording/ready-text.ts';
 
 	interface Props {
 		view: RipeningView;
@@ -60,6 +61,12 @@
 		chosen = key;
 		looking = null;
 	}
+	/** The cold it stands in, by its name. */
+	function coldPlaceText({ story, view: { retarderId } }: FollowedDough): string {
+		if (story.ahead[0]?.place !== 'cold') return '';
+		const name = view.retarders.find(({ id }) => id === retarderId)?.name;
+		return name ? `, in the ${name.toLowerCase()}` : ', kept cold';
+	}
 </script>
 
 <RoomHeading sentence={ripeningSentence(view, model.followed, model.nowMs, timeZone)} {note}>
@@ -85,7 +92,7 @@
 		/>
 		<p class="mt-1 flex flex-wrap gap-x-6 text-note text-ink-2">
 			<span
-				>solid: as it was; lighter: forecast; open notches: early and late; full notch: ripe</span
+				>solid: as it was; lighter: forecast; open notches: early and late; full notch: ready</span
 			>
 			<RampLegend format={(celsius: number) => formatTemperature({ celsius }, 0, units)} />
 		</p>
@@ -113,7 +120,7 @@
 								? 'is it still there?'
 								: `${formatTemperature({ celsius: followed.story.celsius }, 1, units)}, ${Math.round(
 										(followed.card.doseSoFar / followed.card.doseRipe) * 100
-									)} %${followed.story.ahead[0]?.place === 'cold' ? ', in the cold' : ''}`}</span
+									)} %${coldPlaceText(followed)}`}</span
 						>
 					</span>
 					{#if followed.attention.kind === 'asked'}
@@ -121,7 +128,7 @@
 					{:else if followed.card.marks.late !== null && followed.card.marks.late <= model.nowMs}
 						<span class="act-now px-2 py-1">late</span>
 					{:else if followed.card.marks.ripe !== null && followed.card.marks.ripe <= model.nowMs}
-						<span class="act-now px-2 py-1">ripe</span>
+						<span class="act-now px-2 py-1">{readyWord(followed.view.kind)}</span>
 					{/if}
 				</button>
 			{/each}
@@ -220,7 +227,7 @@
 						: `${mixTitle(dough)} (planned for ${clockText(dough.plannedMs, timeZone)})`
 				)
 				.join(', ')}. A dough is followed from the temperature it is measured with in the
-			<a href={resolve(`/bake/${view.date}/water`)}>Water</a> room.
+			<a href={resolve(`/bake/${view.date}/water`)}>Water</a> page.
 		</p>
 	</section>
 {/if}

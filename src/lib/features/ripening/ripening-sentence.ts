@@ -1,6 +1,7 @@
 import type { RipeningView } from '../../contracts/ripening-views.ts';
 import { mixTitle } from '../../wording/mix-title.ts';
 import { clockText, daysText } from '../../wording/time-text.ts';
+import { readyWord } from '../../wording/ready-text.ts';
 import type { FollowedDough } from './ripening-model.svelte.ts';
 
 /** How the doughs stand, in one sentence: the one that wants a hand first. */
@@ -24,12 +25,13 @@ export function ripeningSentence(
 	if (late[0])
 		return `${mixTitle(late[0].view)} is late since ${clockText(late[0].card.marks.late ?? nowMs, zone)}.`;
 	const ripe = followed.filter(({ card }) => card.marks.ripe !== null && card.marks.ripe <= nowMs);
-	if (ripe[0]) return `${mixTitle(ripe[0].view)} is ripe by its clock: look at it.`;
+	if (ripe[0])
+		return `${mixTitle(ripe[0].view)} is ${readyWord(ripe[0].view.kind)} by its clock: look at it.`;
 	const [next] = [...followed].sort(
 		(a, b) => (a.card.marks.ripe ?? Infinity) - (b.card.marks.ripe ?? Infinity)
 	);
-	const count = followed.length === 1 ? 'One dough ripens' : `${followed.length} doughs ripen`;
+	const count = followed.length === 1 ? 'One dough ferments' : `${followed.length} doughs ferment`;
 	return next?.card.marks.ripe
-		? `${count}; ${mixTitle(next.view)} is ripe first, at ${clockText(next.card.marks.ripe, zone)}.`
+		? `${count}; ${mixTitle(next.view)} is ${readyWord(next.view.kind)} first, at ${clockText(next.card.marks.ripe, zone)}.`
 		: `${count}; none of them within three days.`;
 }

@@ -3,7 +3,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import { Sending } from '../../client/sending.svelte.ts';
 	import { BASE_LIMITS } from '../../contracts/limits.ts';
-	import type { MixWaterView } from '../../contracts/views.ts';
+	import type { MixWaterView } from '../../contracts/water-views.ts';
 	import { baseFromFahrenheit, baseInFahrenheit } from '../../core/heat/index.ts';
 	import { formatNumber, parseNumber } from '../../core/units/index.ts';
 

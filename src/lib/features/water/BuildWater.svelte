@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { BuildWaterView, WaterView } from '../../contracts/views.ts';
+	import type { BuildWaterView, WaterView } from '../../contracts/water-views.ts';
 	import { formatMass, formatTemperature } from '../../core/units/index.ts';
 	import { PERISHABLE_CAUTION } from '../../wording/kind-text.ts';
 	import { favourText } from '../../wording/readiness-text.ts';
@@ -52,7 +52,7 @@
 	{/if}
 	<MeasureBuild {build} {date} {title} {probe} {onKept} />
 	{#if build.favour}
-		<p class="mt-2" data-favour>As it is planned, this stage favours {favourText(build.favour)}.</p>
+		<p class="mt-2" data-favour>As it is planned, this stage grows {favourText(build.favour)}.</p>
 	{/if}
 	{#if build.isPerishable}<p class="mt-2 font-bold" data-perishable>{PERISHABLE_CAUTION}</p>{/if}
 	{#if !build.scald}<p class="mt-2 text-note text-ink-2">

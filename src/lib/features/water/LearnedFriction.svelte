@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
-	import type { MixWaterView } from '../../contracts/views.ts';
+	import type { MixWaterView } from '../../contracts/water-views.ts';
 	import { formatDifference } from '../../core/units/index.ts';
 	import { dayText } from '../../wording/time-text.ts';
 

@@ -2,7 +2,7 @@
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { Sending } from '../../client/sending.svelte.ts';
-	import type { MixWaterView } from '../../contracts/views.ts';
+	import type { MixWaterView } from '../../contracts/water-views.ts';
 	import type { LiquidOfMix } from '../../core/mixing/index.ts';
 	import { formatMass } from '../../core/units/index.ts';
 	import { additionText } from '../../wording/addition-text.ts';

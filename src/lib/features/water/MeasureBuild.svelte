@@ -4,10 +4,11 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
 	import { READING_LIMITS } from '../../contracts/limits.ts';
-	import type { BuildWaterView, ProbeView } from '../../contracts/views.ts';
+	import type { BuildWaterView, ProbeView } from '../../contracts/water-views.ts';
 	import type { DoughInstrument } from '../../core/heat/index.ts';
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import NumberPad from '../../ui/NumberPad.svelte';
+	import { doubtText } from '../../wording/doubt-text.ts';
 	import { parseFailureText } from '../../wording/failure-text.ts';
 	import { stateOfProbe } from '../../wording/probe-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
@@ -40,6 +41,17 @@
 					: parseFailureText(read.error);
 			return;
 		}
+		const doubt = doubtText(
+			{
+				celsius: read.value.celsius,
+				expectedCelsius: build.water?.expected.value ?? null,
+				plannedMs: build.measured ? null : build.startMs,
+				nowMs: room.now.epochMs
+			},
+			units,
+			timeZone
+		);
+		if (entry.asks(doubt, typed)) return;
 		await entry.send(
 			{
 				kind: 'measure-dough',
@@ -68,7 +80,7 @@
 				Measured <b>{bare(build.measured.celsius)} {degrees}</b> at {clockText(
 					build.measured.occurredAtMs,
 					timeZone
-				)}. <a href={resolve(`/bake/${date}/ripening`)}>Follow it in Ripening</a>
+				)}. <a href={resolve(`/bake/${date}/fermentation`)}>Follow its fermentation</a>
 			</p>
 		{/if}
 		<label for="{id}-build">

@@ -4,10 +4,12 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
 	import { READING_LIMITS, WATER_LIMITS } from '../../contracts/limits.ts';
-	import type { MixWaterView, WaterView } from '../../contracts/views.ts';
+	import type { MixWaterView, WaterView } from '../../contracts/water-views.ts';
 	import type { DoughInstrument } from '../../core/heat/index.ts';
+	import { doughByWater } from '../../core/mixing/index.ts';
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import NumberPad from '../../ui/NumberPad.svelte';
+	import { doubtText } from '../../wording/doubt-text.ts';
 	import { parseFailureText } from '../../wording/failure-text.ts';
 	import { stateOfProbe } from '../../wording/probe-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
@@ -65,6 +67,23 @@
 			: parseFailureText(error as never);
 	}
 
+	/** What its very water was to make of it, once; a correction of what stands is no surprise in time. */
+	function doubtOf(celsius: number, waterCelsius: number | null) {
+		return doubtText(
+			{
+				celsius,
+				expectedCelsius:
+					mix.water && waterCelsius !== null
+						? doughByWater(mix.water, { celsius: waterCelsius }).celsius
+						: null,
+				plannedMs: mix.measured ? null : mix.startMs,
+				nowMs: room.now.epochMs
+			},
+			units,
+			timeZone
+		);
+	}
+
 	async function keep(event: SubmitEvent) {
 		event.preventDefault();
 		const out = parseTemperature(dough, units, READING_LIMITS);
@@ -73,6 +92,8 @@
 			entry.message = told(!out.ok ? out.error : into.ok ? null : into.error);
 			return;
 		}
+		const doubt = inBowl ? null : doubtOf(out.value.celsius, into.ok ? into.value.celsius : null);
+		if (entry.asks(doubt, `${dough} ${water ?? planned}`)) return;
 		const of = {
 			occurredAtMs: Math.round(room.now.epochMs),
 			batch: mix.batch,
@@ -134,9 +155,9 @@
 					timeZone
 				)}{mix.measured.instrument === 'surface-thermometer' ? ', on the surface' : ''}.
 				{#if ripe !== null}
-					Ripe about <b data-ripe>{clockText(ripe, timeZone)}</b>.
+					Ready about <b data-ripe>{clockText(ripe, timeZone)}</b>.
 				{/if}
-				<a href={resolve(`/bake/${date}/ripening`)}>Follow it in Ripening</a>
+				<a href={resolve(`/bake/${date}/fermentation`)}>Follow its fermentation</a>
 			</p>
 			{#if next}
 				<button type="button" class="action big" onclick={next.go}>On to {next.title}</button>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { WaterView } from '../../contracts/views.ts';
+	import type { WaterView } from '../../contracts/water-views.ts';
 	import { BOILING } from '../../core/heat/index.ts';
 	import { formatMass, formatTemperature } from '../../core/units/index.ts';
 	import { clockText } from '../../wording/time-text.ts';

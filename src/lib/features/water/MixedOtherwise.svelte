@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { MixWaterView, WaterView } from '../../contracts/views.ts';
+	import type { MixWaterView, WaterView } from '../../contracts/water-views.ts';
 
 	interface Props {
 		mix: MixWaterView;

@@ -1,10 +1,11 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { MixWaterView } from '../../contracts/views.ts';
+	import type { MixWaterView } from '../../contracts/water-views.ts';
 	import { baseInFahrenheit, WATER_SCHOOLS, type WaterSchool } from '../../core/heat/index.ts';
 	import { formatNumber, formatTemperature } from '../../core/units/index.ts';
 	import { SCHOOL_TEXT } from '../../wording/school-names.ts';
 	import { schoolDifference } from './school-text.ts';
+	import Term from '../../ui/Term.svelte';
 
 	interface Props {
 		water: NonNullable<MixWaterView['water']>;
@@ -29,7 +30,7 @@
 		{#each WATER_SCHOOLS as choice (choice)}
 			{@const value = degrees(water.schools[choice].value)}
 			<li class="flex flex-wrap items-baseline gap-x-1">
-				{SCHOOL_TEXT[choice]}
+				<Term of={choice}>{SCHOOL_TEXT[choice]}</Term>
 				<button
 					class="cursor-pointer font-bold underline decoration-dotted underline-offset-4"
 					aria-label="{title}, {SCHOOL_TEXT[choice]} {value}, open the arithmetic"

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { MixWaterView } from '../../contracts/views.ts';
+	import type { MixWaterView } from '../../contracts/water-views.ts';
 	import { formatMass, formatMinutes, formatTemperature } from '../../core/units/index.ts';
 	import { clockText } from '../../wording/time-text.ts';
 

@@ -3,7 +3,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
 	import { READING_LIMITS } from '../../contracts/limits.ts';
-	import type { WaterInputView } from '../../contracts/views.ts';
+	import type { WaterInputView } from '../../contracts/water-views.ts';
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import { parseFailureText } from '../../wording/failure-text.ts';
 	import { probeDoubt, stateOfProbe } from '../../wording/probe-text.ts';

@@ -3,7 +3,7 @@
 	import Notice from '../../ui/Notice.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { useRoom } from '../../client/room-context.ts';
-	import type { WaterView } from '../../contracts/views.ts';
+	import type { WaterView } from '../../contracts/water-views.ts';
 	import { formatTemperature } from '../../core/units/index.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
 	import { dateText } from '../../wording/time-text.ts';
@@ -121,7 +121,7 @@
 <style>
 	.strip {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(134px, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(min(134px, 100%), 1fr));
 		margin: 0 20px 14px;
 		border-top: 1px solid var(--line);
 		border-left: 1px solid var(--line);

@@ -1,4 +1,4 @@
-import type { MixWaterView } from '../../contracts/views.ts';
+import type { MixWaterView } from '../../contracts/water-views.ts';
 import { doughCard, doughStory } from '../../core/ripening/index.ts';
 
 /** When a measured dough is ripe if it stays in the places of its chain; null where that is not known. */

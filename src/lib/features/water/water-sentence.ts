@@ -1,4 +1,4 @@
-import type { WaterView } from '../../contracts/views.ts';
+import type { WaterView } from '../../contracts/water-views.ts';
 import { probeDoubt } from '../../wording/probe-text.ts';
 import { isMissed, usesIce } from '../../wording/order-text.ts';
 

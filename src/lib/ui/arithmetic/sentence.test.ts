@@ -84,7 +84,8 @@ test('every sentence of a day works out to the number it stands for', () => {
 						id: round,
 						name: 'round',
 						doughs: [{ formulaId: OAT_LOAF.id, scaledWeight: { grams: 900 } }],
-						extras: []
+						extras: [],
+						spares: { share: 0 }
 					}
 				],
 				formulas: [

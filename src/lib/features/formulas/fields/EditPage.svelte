@@ -7,6 +7,7 @@
 	import { goto } from '$app/navigation';
 	import { readAnew } from '../../../client/read-anew.ts';
 	import { resolve } from '$app/paths';
+	import { useRoom } from '../../../client/room-context.ts';
 	import type { Draft } from '../../../client/send-command.ts';
 	import type { CommandOf } from '../../../contracts/commands.ts';
 	import type { BookList } from '../../../contracts/views.ts';
@@ -18,7 +19,7 @@
 	interface Props {
 		date: string;
 		book: BookList;
-		shelf: 'builds' | 'products' | 'ingredients';
+		shelf: 'preparations' | 'products' | 'ingredients';
 		what: CommandOf<'retire'>['what'];
 		/** What is edited as it is saved; null for a new one. */
 		saved: { readonly id: string; readonly name: string; readonly retired: boolean } | null;
@@ -53,8 +54,11 @@
 		children
 	}: Props = $props();
 
+	const room = useRoom();
 	onMount(() => {
-		if (edited.bringBack()) message = 'These changes were made before and are not saved yet.';
+		void edited.bringBack().then((back) => {
+			if (back) message = 'These changes were made before and are not saved yet.';
+		});
 	});
 	const named = $derived(edited.value.name.trim() !== '');
 	const note = $derived.by(() => {
@@ -68,6 +72,7 @@
 		await edited.sending.send(command(), async ({ outcome }) => {
 			if (outcome !== 'done') return;
 			edited.forget();
+			room.tell(`${edited.value.name} is saved.`);
 			if (saved) await readAnew('jovet:day');
 			else await goto(resolve(`/bake/${date}/${shelf}/${newId}`));
 		});

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import type { Ingredient, Material, Preparation } from '../../../core/formula/index.ts';
 	import { id, type IngredientId, type PreparationId } from '../../../core/identity.ts';
-	import { PREPARATION_KIND_TEXT } from '../../../wording/kind-text.ts';
+	import Choice from '../../../ui/Choice.svelte';
+	import { INGREDIENT_KIND_TEXT, PREPARATION_KIND_TEXT } from '../../../wording/kind-text.ts';
 
 	interface Props {
 		label: string;
@@ -19,6 +20,20 @@
 				? `i ${value.ingredientId}`
 				: `p ${value.preparationId}`
 	);
+	const options = $derived([
+		...ingredients
+			.filter((ingredient) => !ingredient.retired || key === `i ${ingredient.id}`)
+			.map(({ id, name, kind }) => ({
+				value: `i ${id}`,
+				label: name,
+				note: INGREDIENT_KIND_TEXT[kind]
+			})),
+		...preparations.map(({ id, name, kind }) => ({
+			value: `p ${id}`,
+			label: name,
+			note: PREPARATION_KIND_TEXT[kind]
+		}))
+	]);
 	function choose(text: string) {
 		const chosen = text.slice(2);
 		if (text.startsWith('i '))
@@ -28,23 +43,4 @@
 	}
 </script>
 
-<select
-	class="field w-full max-w-full"
-	aria-label={label}
-	value={key}
-	onchange={(event) => choose(event.currentTarget.value)}
->
-	{#if value === null}<option value="">choose</option>{/if}
-	<optgroup label="Ingredients">
-		{#each ingredients.filter((ingredient) => !ingredient.retired || key === `i ${ingredient.id}`) as ingredient (ingredient.id)}<option
-				value="i {ingredient.id}">{ingredient.name}</option
-			>{/each}
-	</optgroup>
-	{#if preparations.length > 0}
-		<optgroup label="Recipes of the book">
-			{#each preparations as preparation (preparation.id)}<option value="p {preparation.id}"
-					>{preparation.name}, {PREPARATION_KIND_TEXT[preparation.kind]}</option
-				>{/each}
-		</optgroup>
-	{/if}
-</select>
+<Choice {label} {options} value={key} placeholder="type to choose" onSet={choose} />

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { formatNumber, parseWithin } from '../../../core/units/index.ts';
+	import Term from '../../../ui/Term.svelte';
+	import type { GlossaryKey } from '../../../wording/glossary.ts';
 	import { parseFailureText } from '../../../wording/failure-text.ts';
 
 	interface Props {
@@ -15,6 +17,8 @@
 		optional?: boolean;
 		/** The label is read out but not shown, as within a table. */
 		bare?: boolean;
+		/** The word of the glossary that its label is. */
+		term?: GlossaryKey;
 		onSet: (value: number | null) => void;
 	}
 	let {
@@ -27,6 +31,7 @@
 		whole = false,
 		optional = false,
 		bare = false,
+		term,
 		onSet
 	}: Props = $props();
 	const id = $props.id();
@@ -59,6 +64,7 @@
 <div class={bare ? 'inline-block' : 'row'}>
 	<label for={id} class={bare ? 'sr-only' : ''}>{label}</label>
 	<span class="whitespace-nowrap">
+		{#if term}<Term of={term}><span class="sr-only">{label}: what that means</span>?</Term>{/if}
 		<input
 			{id}
 			class="field number"

@@ -1,13 +1,12 @@
-import type { z } from 'zod';
 import { DraftModel } from '../../../client/draft-model.svelte.ts';
-import { KeptHere } from '../../../client/kept-here.ts';
+import { KeptHere, type SchemaOf } from '../../../client/kept-here.ts';
 import type { Retries } from '../../../client/retries.ts';
 
 /** Something of the book that is edited as the content of the command that saves it. */
 export class Edited<T extends object> extends DraftModel<T> {
 	readonly #kept: KeptHere<T>;
 
-	constructor(saved: T, place: string, schema: z.ZodType<T>, retries: Retries) {
+	constructor(saved: T, place: string, schema: SchemaOf<T>, retries: Retries) {
 		const storage = new KeptHere(place, schema);
 		const text = JSON.stringify(saved);
 		super(
@@ -26,10 +25,11 @@ export class Edited<T extends object> extends DraftModel<T> {
 		this.take({ ...this.value, ...change });
 	}
 
-	/** Brings back what was kept; true when there was something. */
-	bringBack(): boolean {
-		const storage = this.#kept.read();
-		if (storage !== null) this.restore(storage);
-		return storage !== null;
+	/** Brings back what was kept; true when there was something, and nothing was typed meanwhile. */
+	async bringBack(): Promise<boolean> {
+		const storage = await this.#kept.read();
+		if (storage === null || this.changed) return false;
+		this.restore(storage);
+		return true;
 	}
 }

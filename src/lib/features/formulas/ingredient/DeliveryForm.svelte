@@ -209,7 +209,7 @@
 <style>
 	.fields {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(min(280px, 100%), 1fr));
 		gap: 4px 28px;
 	}
 	th,

@@ -1,8 +1,6 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { z } from 'zod';
 	import { useRoom } from '../../../client/room-context.ts';
-	import { ingredientContent } from '../../../contracts/formula-book.ts';
 	import type { IngredientDetailView } from '../../../contracts/views.ts';
 	import { INGREDIENT_KINDS, type IngredientKind } from '../../../core/formula/index.ts';
 	import { id, type IngredientId, type PlaceId } from '../../../core/identity.ts';
@@ -21,7 +19,6 @@
 	let { view }: Props = $props();
 	const room = useRoom();
 
-	const contentSchema = z.object(ingredientContent);
 	const edited = untrack(() => {
 		const { ingredient, version } = view;
 		const usual = usualOf('flour');
@@ -41,7 +38,7 @@
 				placeId: ingredient?.placeId ?? null
 			},
 			`jovet.ingredient.unsaved.${ingredient?.id ?? 'new'}.${version}`,
-			contentSchema,
+			async () => (await import('../kept-schemas.ts')).keptIngredient,
 			room.retries
 		);
 	});
@@ -218,7 +215,7 @@
 			{#if overfull}
 				<p role="alert">
 					<span class="act-now px-2">Too much</span> Flour, water, fat and sugar come to
-					{formatNumber(named * 100, 1)} %. Take some out.
+					{formatNumber(named * 100, 1)} %. Remove some.
 				</p>
 			{/if}
 			<NumberField
@@ -260,7 +257,7 @@
 <style>
 	.columns {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(min(320px, 100%), 1fr));
 		gap: 12px;
 		align-items: start;
 	}

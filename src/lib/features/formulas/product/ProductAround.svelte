@@ -66,9 +66,9 @@
 				</span>
 				<button
 					class="action-small ml-auto"
-					aria-label="Take use {at + 1} out"
+					aria-label="Remove use {at + 1}"
 					onclick={() => edited.set({ extras: value.extras.filter((_, index) => index !== at) })}
-					>Out</button
+					>Remove</button
 				>
 			</div>
 			<div class="mt-1 flex flex-wrap items-center gap-2">

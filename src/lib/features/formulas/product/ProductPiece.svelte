@@ -11,6 +11,7 @@
 	import { id, type FormulaId } from '../../../core/identity.ts';
 	import type { BakeryProduct } from '../../../core/production/index.ts';
 	import { formatMass, formatNumber } from '../../../core/units/index.ts';
+	import Choice from '../../../ui/Choice.svelte';
 	import NumberField from '../fields/NumberField.svelte';
 	import type { EditedProduct } from './edited-product.ts';
 	import { pantryOf } from './product-scale.ts';
@@ -28,6 +29,7 @@
 
 	const scaledGrams = $derived(value.doughs.reduce((total, dough) => total + dough.scaledGrams, 0));
 	const bakedTo = $derived(scaledGrams * (1 - value.bakeLossShare));
+	const doughs = $derived(view.formulas.map(({ id, name }) => ({ value: id, label: name })));
 	const pantry = $derived(pantryOf(view));
 	const resolved = $derived(
 		value.doughs.flatMap(({ formulaId, scaledGrams: grams }) => {
@@ -98,16 +100,14 @@
 	<h3 class="mt-2">Doughs</h3>
 	{#each value.doughs as dough, at (at)}
 		<div class="flex flex-wrap items-center justify-between gap-2 py-1">
-			<select
-				class="field min-w-0 flex-1"
-				aria-label="Dough {at + 1}"
-				value={dough.formulaId}
-				onchange={(event) => setDough(at, { formulaId: id<FormulaId>(event.currentTarget.value) })}
-			>
-				{#each view.formulas as formula (formula.id)}<option value={formula.id}
-						>{formula.name}</option
-					>{/each}
-			</select>
+			<div class="min-w-0 flex-1">
+				<Choice
+					label="Dough {at + 1}"
+					options={doughs}
+					value={dough.formulaId}
+					onSet={(formulaId: string) => setDough(at, { formulaId: id<FormulaId>(formulaId) })}
+				/>
+			</div>
 			<NumberField
 				bare
 				label="Dough {at + 1}, grams"
@@ -120,32 +120,24 @@
 			/>
 			<button
 				class="action-small"
-				aria-label="Take dough {at + 1} out"
+				aria-label="Remove dough {at + 1}"
 				onclick={() => edited.set({ doughs: value.doughs.filter((_, index) => index !== at) })}
-				>Out</button
+				>Remove</button
 			>
 		</div>
 	{/each}
 	{#if view.formulas.length > 0 && value.doughs.length < 6}
 		{#key value.doughs.length}
-			<select
-				class="field"
-				aria-label="Dough to add"
-				onchange={(event) =>
+			<Choice
+				label="Dough to add"
+				placeholder={value.doughs.length === 0 ? 'choose its dough' : 'add another dough'}
+				options={doughs}
+				value=""
+				onSet={(formulaId: string) =>
 					edited.set({
-						doughs: [
-							...value.doughs,
-							{ formulaId: id<FormulaId>(event.currentTarget.value), scaledGrams: 100 }
-						]
+						doughs: [...value.doughs, { formulaId: id<FormulaId>(formulaId), scaledGrams: 100 }]
 					})}
-			>
-				<option value=""
-					>{value.doughs.length === 0 ? 'choose its dough' : 'add another dough'}</option
-				>
-				{#each view.formulas as formula (formula.id)}<option value={formula.id}
-						>{formula.name}</option
-					>{/each}
-			</select>
+			/>
 		{/key}
 	{/if}
 	{#if value.doughs.length > 1}
@@ -158,11 +150,21 @@
 	<p class="py-1">Scaled at <b>{formatMass({ grams: scaledGrams }, 0, units)}</b> in all.</p>
 	<NumberField
 		label="Lost in the oven"
+		term="loss-in-the-oven"
 		value={value.bakeLossShare * 100}
 		unit="%"
 		least={0}
 		most={59}
 		onSet={(number: number | null) => edited.set({ bakeLossShare: (number ?? 0) / 100 })}
+	/>
+	<NumberField
+		label="Spares and breakage"
+		term="spares"
+		value={value.sparesShare * 100}
+		unit="%"
+		least={0}
+		most={50}
+		onSet={(number: number | null) => edited.set({ sparesShare: (number ?? 0) / 100 })}
 	/>
 	<NumberField
 		label="Weight on the label"

@@ -8,6 +8,7 @@
 	import { formatMass } from '../../../core/units/index.ts';
 	import EditPage from '../fields/EditPage.svelte';
 	import StepsEditor from '../steps/StepsEditor.svelte';
+	import BakeTimeOffer from './BakeTimeOffer.svelte';
 	import { editProduct } from './edited-product.ts';
 	import ProductAround from './ProductAround.svelte';
 	import ProductPiece from './ProductPiece.svelte';
@@ -35,7 +36,8 @@
 			material: extra.material,
 			amount: { grams: extra.grams },
 			forPieces: extra.forPieces
-		}))
+		})),
+		spares: { share: value.sparesShare }
 	}));
 	const scaledGrams = $derived(value.doughs.reduce((total, dough) => total + dough.scaledGrams, 0));
 	const bakedTo = $derived(scaledGrams * (1 - value.bakeLossShare));
@@ -80,6 +82,7 @@
 	{#if value.doughs.length > 0}
 		<ProductScale {view} {product} dividerId={value.dividerId} />
 	{/if}
+	<BakeTimeOffer {view} {edited} {scaledGrams} />
 	<StepsEditor
 		title="From dividing to packing"
 		steps={value.steps}
@@ -90,7 +93,7 @@
 <style>
 	.columns {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(min(340px, 100%), 1fr));
 		gap: 12px;
 		align-items: start;
 	}

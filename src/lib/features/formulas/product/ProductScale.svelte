@@ -3,7 +3,7 @@
 	import { useRoom } from '../../../client/room-context.ts';
 	import type { ProductDetailView } from '../../../contracts/views.ts';
 	import { divide, type BakeryProduct } from '../../../core/production/index.ts';
-	import { formatBulk, formatMass } from '../../../core/units/index.ts';
+	import { formatMass } from '../../../core/units/index.ts';
 	import WeighUpTable from '../../../sheets/WeighUpTable.svelte';
 	import { unmadeText } from '../../../wording/failure-text.ts';
 	import { EXTRA_USE_TEXT } from '../../../wording/kind-text.ts';
@@ -68,7 +68,7 @@
 		<div class="stages mt-3">
 			{#each scaled.builds as build (build.preparation.id)}
 				<div>
-					<h3>{build.preparation.name}, {formatBulk({ grams: build.gross.value }, units)}</h3>
+					<h3>{build.preparation.name}, {formatMass({ grams: build.gross.value }, 0, units)}</h3>
 					<WeighUpTable
 						lines={build.lines}
 						base={build.preparation.kind === 'build' ? 'its flour' : 'all of it'}
@@ -83,7 +83,7 @@
 						<h3>
 							{dough.resolved.formula.name}, {mix.count > 1
 								? `${mix.count} mixes of `
-								: ''}{formatBulk({ grams: mix.dough.value }, units)}
+								: ''}{formatMass({ grams: mix.dough.value }, 0, units)}
 						</h3>
 						<WeighUpTable
 							lines={mix.lines}
@@ -113,7 +113,7 @@
 <style>
 	.stages {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(270px, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(min(270px, 100%), 1fr));
 		gap: 16px 28px;
 		align-items: start;
 	}

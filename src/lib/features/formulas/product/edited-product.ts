@@ -1,12 +1,11 @@
-import { z } from 'zod';
-import { productContent } from '../../../contracts/formula-book.ts';
+import type { z } from 'zod';
 import type { ProductDetailView } from '../../../contracts/views.ts';
 import { id, type ProductId } from '../../../core/identity.ts';
 import type { Retries } from '../../../client/retries.ts';
 import { Edited } from '../fields/edited.ts';
+import type { keptProduct } from '../kept-schemas.ts';
 
-const contentSchema = z.object(productContent);
-export type EditedProduct = Edited<z.infer<typeof contentSchema>>;
+export type EditedProduct = Edited<z.infer<typeof keptProduct>>;
 
 /** A product as it is being edited; a new one keeps its identity while it is being written. */
 export function editProduct(view: ProductDetailView, retries: Retries): EditedProduct {
@@ -28,6 +27,7 @@ export function editProduct(view: ProductDetailView, retries: Retries): EditedPr
 			})),
 			bakedGrams: view.bakedGrams,
 			bakeLossShare: view.bakeLossShare,
+			sparesShare: view.sparesShare,
 			shape: view.shape,
 			vesselId: view.vesselId,
 			dividerId: view.dividerId,
@@ -36,7 +36,7 @@ export function editProduct(view: ProductDetailView, retries: Retries): EditedPr
 			steps: [...view.steps]
 		},
 		`jovet.product.unsaved.${product?.id ?? 'new'}.${revision}`,
-		contentSchema,
+		async () => (await import('../kept-schemas.ts')).keptProduct,
 		retries
 	);
 }

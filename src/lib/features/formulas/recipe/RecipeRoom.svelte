@@ -1,8 +1,6 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { z } from 'zod';
 	import { useRoom } from '../../../client/room-context.ts';
-	import { preparationContent } from '../../../contracts/formula-book.ts';
 	import type { PreparationDetailView } from '../../../contracts/views.ts';
 	import {
 		isPerishable,
@@ -35,6 +33,7 @@
 	import NumberField from '../fields/NumberField.svelte';
 	import SeedRatio from '../SeedRatio.svelte';
 	import StepsEditor from '../steps/StepsEditor.svelte';
+	import Term from '../../../ui/Term.svelte';
 
 	interface Props {
 		view: PreparationDetailView;
@@ -42,7 +41,6 @@
 	let { view }: Props = $props();
 	const room = useRoom();
 
-	const contentSchema = z.object(preparationContent);
 	// A new one keeps its identity while it is being written, so that saving twice makes one.
 	const edited = untrack(() => {
 		const { preparation, revision, steps } = view;
@@ -58,7 +56,7 @@
 				steps: [...steps]
 			},
 			`jovet.build.unsaved.${preparation?.id ?? 'new'}.${revision}`,
-			contentSchema,
+			async () => (await import('../kept-schemas.ts')).keptPreparation,
 			room.retries
 		);
 	});
@@ -182,7 +180,7 @@
 <EditPage
 	date={view.date}
 	book={view.book}
-	shelf="builds"
+	shelf="preparations"
 	what="build"
 	saved={view.preparation && { ...view.preparation, retired: view.retired }}
 	newId={value.preparationId}
@@ -257,10 +255,10 @@
 							<td class="right">
 								<button
 									class="action-small"
-									aria-label="Take line {at + 1} out"
+									aria-label="Remove line {at + 1}"
 									onclick={() =>
 										edited.set({ lines: value.lines.filter((_, index) => index !== at) })}
-									>Out</button
+									>Remove</button
 								>
 							</td>
 						</tr>
@@ -319,7 +317,7 @@
 				<dl class="pairs mt-2">
 					{#each opened as key (key)}
 						{@const name = key === 'hydration' ? 'Hydration' : 'Inoculation'}
-						<dt>{name}</dt>
+						<dt><Term of={key}>{name}</Term></dt>
 						<dd>
 							<button
 								class="cursor-pointer underline decoration-dotted underline-offset-4"
@@ -352,7 +350,7 @@
 <style>
 	.columns {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(320px, 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(min(320px, 100%), 1fr));
 		gap: 12px;
 		align-items: start;
 	}

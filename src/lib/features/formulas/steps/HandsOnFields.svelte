@@ -104,8 +104,8 @@
 				/>
 				<button
 					class="action-small"
-					aria-label="Take speed {at + 1} out"
-					onclick={() => setStretches(stretches.filter((_, index) => index !== at))}>Out</button
+					aria-label="Remove speed {at + 1}"
+					onclick={() => setStretches(stretches.filter((_, index) => index !== at))}>Remove</button
 				>
 			</div>
 		{/each}

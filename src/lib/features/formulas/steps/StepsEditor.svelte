@@ -84,10 +84,8 @@
 						aria-label="Move step {at + 1} down"
 						onclick={() => move(at, 1)}>Down</button
 					>
-					<button
-						class="action-small"
-						aria-label="Take step {at + 1} out"
-						onclick={() => remove(at)}>Out</button
+					<button class="action-small" aria-label="Remove step {at + 1}" onclick={() => remove(at)}
+						>Remove</button
 					>
 				</div>
 				{#if open === at}

@@ -20,6 +20,7 @@
 	import NumberField from '../fields/NumberField.svelte';
 	import TemperatureField from '../fields/TemperatureField.svelte';
 	import { FIRST_CLOCK, FIRST_LEG, readList } from './step-list.ts';
+	import { readyWordOf } from '../../../wording/ready-text.ts';
 
 	interface Props {
 		step: WaitStep;
@@ -138,7 +139,7 @@
 				optional={step.clock !== null && at === step.legs.length - 1}
 				onSet={(value: number | null) => setLeg(at, { minutes: value })}
 			/>
-			{#if leg.minutes === null}<b>until ripe</b>{/if}
+			{#if leg.minutes === null}<b>until {readyWordOf(step.activity)}</b>{/if}
 			<span>takes its warmth in</span>
 			<NumberField
 				bare
@@ -154,8 +155,8 @@
 			{#if step.legs.length > 1}
 				<button
 					class="action-small"
-					aria-label="Take place {at + 1} out"
-					onclick={() => set({ legs: step.legs.filter((_, index) => index !== at) })}>Out</button
+					aria-label="Remove place {at + 1}"
+					onclick={() => set({ legs: step.legs.filter((_, index) => index !== at) })}>Remove</button
 				>
 			{/if}
 		</fieldset>
@@ -176,7 +177,7 @@
 			type="checkbox"
 			checked={step.clock !== null}
 			onchange={(event) => setClock(event.currentTarget.checked ? FIRST_CLOCK : null)}
-		/> it ripens on its own clock
+		/> it ferments by its own clock
 	</label>
 	{#if step.clock}
 		{@const clock = step.clock}
@@ -205,7 +206,7 @@
 					setClock({ ...clock, referenceCelsius: value ?? USUAL_DOUGH_CELSIUS })}
 			/>
 			<NumberField
-				label="Under ripe before"
+				label="Early before"
 				value={clock.underMinutes}
 				unit="min"
 				decimals={0}
@@ -214,7 +215,7 @@
 				onSet={(value: number | null) => setMark('underMinutes', value ?? 0)}
 			/>
 			<NumberField
-				label="Ripe at"
+				label={step.activity === 'ferment' ? 'Ripe at' : 'Ready at'}
 				value={clock.ripeMinutes}
 				unit="min"
 				decimals={0}
@@ -223,7 +224,7 @@
 				onSet={(value: number | null) => setMark('ripeMinutes', value ?? 1)}
 			/>
 			<NumberField
-				label="Over ripe after"
+				label="Late after"
 				value={clock.overMinutes}
 				unit="min"
 				decimals={0}

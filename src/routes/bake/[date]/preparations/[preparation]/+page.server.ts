@@ -17,6 +17,6 @@ export const load: PageServerLoad = async ({ params, depends, locals }) => {
 	if (view) return view;
 	error(404, {
 		message: 'This build is not in the book.',
-		next: { href: `/bake/${date}/builds/new`, label: 'Go to the builds' }
+		next: { href: `/bake/${date}/preparations/new`, label: 'Go to the preparations' }
 	});
 };

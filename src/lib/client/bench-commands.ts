@@ -1,0 +1,11 @@
+/** What is done at the bench: it happened, whether the server heard of it or not. */
+export const BENCH_COMMANDS = [
+	'take-reading',
+	'measure-dough',
+	'check-dough',
+	'end-dough',
+	'move-dough',
+	'judge-readiness',
+	'strike-entry'
+] as const;
+export type BenchCommand = (typeof BENCH_COMMANDS)[number];
