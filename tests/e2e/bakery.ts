@@ -38,6 +38,8 @@ export interface Bakery {
 }
 
 export const SIZES = { desk: { width: 1280, height: 800 }, tablet: { width: 1024, height: 768 } };
+/** A phone in the hand. */
+export const PHONE = { width: 390, height: 844, hasTouch: true, isMobile: true };
 
 /** Monday 23 November 2026 on the bakery's wall: after the orders came in, and late at night. */
 export const AFTERNOON = '2026-11-23T14:05';
@@ -309,29 +311,65 @@ export async function type(
 	await page.keyboard.press(leaveWith);
 }
 
-/** Serious accessibility faults of the page as it stands, by axe-core. */
+/** Accessibility faults of the page as it stands, by axe-core. */
 export async function accessibilityFaults(page: Page): Promise<string[]> {
 	await page.evaluate(axe.source);
 	return page.evaluate(async () => {
 		const { axe: check } = window as unknown as {
 			axe: {
-				run: () => Promise<{
+				run: (
+					context: Document,
+					options: { rules: Record<string, { enabled: boolean }> }
+				) => Promise<{
 					violations: {
 						id: string;
-						impact: string;
 						nodes: { target: string[]; failureSummary: string }[];
 					}[];
 				}>;
 			};
 		};
-		const { violations } = await check.run();
-		return violations
-			.filter((violation) => violation.impact === 'serious' || violation.impact === 'critical')
-			.flatMap((violation) =>
-				violation.nodes.map(
-					(node) => `${violation.id}: ${node.target.join(' ')} ${node.failureSummary}`
-				)
-			);
+		const { violations } = await check.run(document, {
+			rules: { 'label-content-name-mismatch': { enabled: true } }
+		});
+		return violations.flatMap((violation) =>
+			violation.nodes.map(
+				(node) => `${violation.id}: ${node.target.join(' ')} ${node.failureSummary}`
+			)
+		);
+	});
+}
+
+/**
+ * What a hand on a phone would stumble over: a page wider than the screen, something too small for a finger, a field
+ * that no browser can fill in again. A link within a sentence is as high as its line.
+ */
+export async function handFaults(page: Page): Promise<string[]> {
+	return page.evaluate(() => {
+		const faults: string[] = [];
+		const wider = document.documentElement.scrollWidth - innerWidth;
+		if (wider > 0) faults.push(`${wider} px wider than the screen`);
+		for (const element of document.querySelectorAll('a[href], button, input, select, summary')) {
+			const told = (element.getAttribute('aria-label') ?? element.textContent ?? '').trim();
+			const name = `${element.tagName} ${told.slice(0, 60)}`;
+			const { width, height } = (
+				element.matches('[type=radio], [type=checkbox]')
+					? (element.closest('label') ?? element)
+					: element
+			).getBoundingClientRect();
+			const style = getComputedStyle(element);
+			const isThere = width > 0 && height > 0 && style.visibility !== 'hidden';
+			const inSentence = element.tagName === 'A' && style.display === 'inline';
+			if (
+				isThere &&
+				!inSentence &&
+				!element.closest('.sr-only, .skip') &&
+				(width < 43.5 || height < 43.5)
+			)
+				faults.push(`${name} is ${Math.round(width)} by ${Math.round(height)}`);
+			if (element.matches('input, select') && !element.id && !element.getAttribute('name'))
+				faults.push(`${name} has neither id nor name`);
+		}
+		return faults;
 	});
 }
 

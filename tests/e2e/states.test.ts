@@ -5,7 +5,9 @@ import { server } from '../integration/test-database.ts';
 import {
 	accessibilityFaults,
 	byName,
+	handFaults,
 	journey,
+	PHONE,
 	says,
 	search,
 	SIZES,
@@ -113,6 +115,41 @@ journey(
 				assert.ok(wider <= 0, `${room} is ${wider} px wider than the screen`);
 			}
 		await page.setViewport(SIZES.desk);
+	}
+);
+
+journey(
+	'on a phone every page fits the screen, and all that a finger is to hit is large enough',
+	async (bakery) => {
+		const { page } = bakery;
+		await page.setViewport(PHONE);
+		await visit(bakery, '/bake/2026-11-24/formulas');
+		const book = await page.$$eval('nav[aria-label="The book"] a', (all) =>
+			all.map((element) => element.getAttribute('href') ?? '')
+		);
+		const shelves = ['formulas', 'preparations', 'products', 'ingredients'].map(
+			(shelf) => book.find((href) => href.includes(`/${shelf}`)) ?? shelf
+		);
+		const rooms = [
+			'orders',
+			'doughs',
+			'plan',
+			'water',
+			'fermentation',
+			'run-sheet',
+			'learned',
+			'bakery'
+		];
+		for (const address of [...rooms.map((room) => `/bake/2026-11-24/${room}`), ...shelves]) {
+			await visit(bakery, address);
+			if (address.endsWith('/plan')) await page.waitForSelector('[data-to-do]');
+			assert.deepEqual(await handFaults(page), [], address);
+			const header = await page.$eval(
+				'header',
+				(element) => element.getBoundingClientRect().height
+			);
+			assert.ok(header < PHONE.height / 8, `the header takes ${header} px`);
+		}
 	}
 );
 

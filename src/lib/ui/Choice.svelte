@@ -1,10 +1,11 @@
 <script lang="ts">
 	import type { ChoiceProps } from './choice.ts';
+	import type ChoiceBox from './ChoiceBox.svelte';
 
 	let { label, options, value, placeholder = 'Type to search', onSet }: ChoiceProps = $props();
 	const id = $props.id();
 	/** The box that searches is fetched when a hand comes near: a page has a dozen of them, and most stay as they are. */
-	let box: typeof import('./ChoiceBox.svelte').default | null = $state.raw(null);
+	let box: typeof ChoiceBox | null = $state.raw(null);
 	const fetchBox = () => import('./ChoiceBox.svelte');
 	let tapped = $state(false);
 	const chosen = $derived(options.find((option) => option.value === value)?.label ?? '');

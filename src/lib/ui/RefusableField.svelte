@@ -65,7 +65,7 @@
 	/* In the flow: a sheet that scrolls would cut off what floats. */
 	.why {
 		display: block;
-		width: 220px;
+		width: 170px;
 		margin: 6px 0 6px auto;
 		padding: 8px 10px;
 		border: 2px solid var(--ink);

@@ -8,7 +8,10 @@
 	let { said }: Props = $props();
 	const toaster = createToaster({ placement: 'top', offsets: '64px', max: 2, overlap: false });
 	$effect(() => {
-		toaster.create({ title: said.text, duration: 4000 });
+		const title = said.text;
+		// The group listens only once it stands on the page.
+		const frame = requestAnimationFrame(() => toaster.create({ title, duration: 4000 }));
+		return () => cancelAnimationFrame(frame);
 	});
 </script>
 
@@ -18,7 +21,7 @@
 			<Toast.Message>
 				<Toast.Title class="font-bold">{toast.title}</Toast.Title>
 			</Toast.Message>
-			<Toast.CloseTrigger class="action-small">Close</Toast.CloseTrigger>
+			<Toast.CloseTrigger class="action-small w-auto!">Close</Toast.CloseTrigger>
 		</Toast>
 	{/snippet}
 </Toast.Group>
@@ -33,6 +36,7 @@
 		border: 2px solid var(--ink);
 		background: var(--sheet);
 		color: var(--ink);
+		transition: none !important;
 	}
 	@media print {
 		:global(.toasts) {

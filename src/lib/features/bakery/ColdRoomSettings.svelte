@@ -75,6 +75,7 @@
 		<label>
 			<span class="block font-bold">Name</span>
 			<input
+				name="name"
 				class="field w-full"
 				value={now.name}
 				aria-label={retarder ? `Name of ${retarder.name}` : 'Name of the new cold room'}

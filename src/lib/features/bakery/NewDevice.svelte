@@ -104,13 +104,14 @@
 	<form class="mt-4 border-t border-line pt-3" onsubmit={letIn} data-new-device>
 		<label>
 			<span class="block font-bold">Name of the device</span>
-			<input class="field" bind:value={name} />
+			<input name="name" class="field" bind:value={name} />
 		</label>
 		{#each sensors as sensor, index (sensor.id)}
 			<div class="mt-2 flex flex-wrap items-end gap-3">
 				<label>
 					<span class="block">sensor {index + 1}, its name</span>
 					<input
+						name="name"
 						class="field"
 						value={sensor.name}
 						oninput={(event) => change(sensor.id, { name: event.currentTarget.value })}
@@ -119,6 +120,7 @@
 				<label>
 					<span class="block">reads</span>
 					<select
+						name="sensor {index + 1} reads"
 						class="field"
 						value={sensor.kind}
 						aria-label="sensor {index + 1} reads"

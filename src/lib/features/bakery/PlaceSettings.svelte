@@ -65,6 +65,7 @@
 <form class="border-t border-line py-2" onsubmit={save} data-place={place?.name ?? 'new'}>
 	<div class="fields">
 		<input
+			name="name"
 			class="field w-full"
 			value={now.name}
 			maxlength="200"
@@ -84,6 +85,7 @@
 		{/if}
 		<span class="flex items-center gap-2">
 			<input
+				name="temperature"
 				class="field w-20 text-right font-bold"
 				inputmode="decimal"
 				autocomplete="off"

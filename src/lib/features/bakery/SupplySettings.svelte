@@ -99,7 +99,7 @@
 	<fieldset class="mt-2">
 		<legend class="font-bold">Ice</legend>
 		{#each ICE_FORMS as form (form)}
-			<label class="flex min-h-10 items-center gap-2">
+			<label class="flex min-h-11 items-center gap-2">
 				<input
 					type="radio"
 					name="ice"

@@ -34,7 +34,7 @@
 	<fieldset class="mt-2">
 		<legend class="font-bold">Temperatures</legend>
 		{#each TEMPERATURES as [value, name] (value)}
-			<label class="flex min-h-10 items-center gap-2">
+			<label class="flex min-h-11 items-center gap-2">
 				<input
 					type="radio"
 					name="temperature-units"
@@ -49,7 +49,7 @@
 	<fieldset class="mt-2">
 		<legend class="font-bold">Weights</legend>
 		{#each MASSES as [value, name] (value)}
-			<label class="flex min-h-10 items-center gap-2">
+			<label class="flex min-h-11 items-center gap-2">
 				<input
 					type="radio"
 					name="mass-units"

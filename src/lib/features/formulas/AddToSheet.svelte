@@ -81,7 +81,12 @@
 		/>
 	</div>
 	<label
-		>to <select class="field" bind:value={stageId} aria-label="Stage to add it to">
+		>to <select
+			name="Stage to add it to"
+			class="field"
+			bind:value={stageId}
+			aria-label="Stage to add it to"
+		>
 			<option value="">final dough</option>
 			{#each stages as stage (stage.preparation?.id ?? 'final')}
 				{#if stage.preparation}<option value={stage.preparation.id}>{stage.name}</option>{/if}
@@ -109,6 +114,7 @@
 		</div>
 		<label
 			>at <input
+				name="How much of it, percent of all flour"
 				class="field percent"
 				inputmode="decimal"
 				bind:value={recipePercent}

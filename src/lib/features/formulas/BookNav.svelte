@@ -65,6 +65,7 @@
 	</ul>
 	{#if book[shelf].length >= SEARCH_FROM}
 		<input
+			name="Search the list"
 			class="field my-2 w-full"
 			type="search"
 			bind:value={search}
@@ -113,6 +114,13 @@
 		text-decoration: underline;
 		text-decoration-thickness: 2px;
 		text-underline-offset: 4px;
+	}
+	@media (pointer: coarse) {
+		.shelves a {
+			display: grid;
+			align-items: center;
+			min-height: 44px;
+		}
 	}
 	.entries {
 		max-height: min(560px, 70vh);

@@ -18,6 +18,7 @@
 	<label class="block">
 		Name
 		<input
+			name="name"
 			class="field w-full"
 			value={draft.formula.name}
 			maxlength="200"

@@ -49,6 +49,7 @@
 		<label class="mt-1 block">
 			{ingredient.name}
 			<select
+				name="Delivery of {ingredient.name}"
 				class="field w-full"
 				aria-label="Delivery of {ingredient.name}"
 				value={chosen(ingredient.id)}

@@ -107,9 +107,9 @@
 	}
 	const save = () =>
 		model.save(room.now.epochMs, async (answer) => {
-			if (answer.kind === 'saved')
-				room.tell(`${model.draft.formula.name} is saved as revision ${answer.revision}.`);
+			const { name } = model.draft.formula;
 			await readAnew('jovet:day');
+			if (answer.kind === 'saved') room.tell(`${name} is saved as revision ${answer.revision}.`);
 		});
 	function scaleTo(flour: Explained, pieces: readonly MadePieces[]) {
 		totalFlour = flour;

@@ -111,6 +111,7 @@
 
 {#snippet when(material: Material, addition: Addition, name: string)}
 	<select
+		name="{name} goes in"
 		class="when"
 		aria-label="{name} goes in"
 		value={addition}

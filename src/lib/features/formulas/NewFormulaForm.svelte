@@ -37,7 +37,13 @@
 <form class="mt-3 grid gap-2" onsubmit={make}>
 	<label>
 		<span class="block font-bold">New formula</span>
-		<input class="field w-full" bind:value={name} maxlength="200" placeholder="its name" />
+		<input
+			name="name"
+			class="field w-full"
+			bind:value={name}
+			maxlength="200"
+			placeholder="its name"
+		/>
 	</label>
 	<button class="action-lesser" disabled={sending.busy}>Begin it</button>
 	{#if sending.message}<p role="alert">{sending.message}</p>{/if}

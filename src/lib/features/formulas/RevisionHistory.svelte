@@ -57,6 +57,7 @@
 		<div class="mb-2 grid gap-1">
 			<label class="flex items-center justify-between gap-2"
 				>From <select
+					name="Compare from revision"
 					class="field min-w-0"
 					aria-label="Compare from revision"
 					value={from}
@@ -69,6 +70,7 @@
 			>
 			<label class="flex items-center justify-between gap-2"
 				>to <select
+					name="Compare to revision"
 					class="field min-w-0"
 					aria-label="Compare to revision"
 					value={to}

@@ -181,7 +181,7 @@
 	<h2 id="scale" class="mb-2">Scale</h2>
 	<label class="block">
 		from
-		<select class="field" bind:value={start} aria-label="Scale from">
+		<select name="Scale from" class="field" bind:value={start} aria-label="Scale from">
 			{#each STARTS as start (start.value)}<option value={start.value}>{start.label}</option>{/each}
 		</select>
 	</label>
@@ -194,6 +194,7 @@
 				<span>{product.name}</span>
 				<span class="whitespace-nowrap">
 					<input
+						name="Pieces of {product.name}"
 						class="field small"
 						inputmode="numeric"
 						bind:value={pieces[at]}
@@ -202,6 +203,7 @@
 					×
 					{#if start === 'pieces'}{formatMass({ grams: product.scaledGrams }, 0, units)}
 					{:else}<input
+							name="Baked grams of {product.name}"
 							class="field small"
 							inputmode="numeric"
 							bind:value={bakedGrams[at]}
@@ -209,6 +211,7 @@
 						/>
 						g less
 						<input
+							name="Lost in the oven of {product.name}, percent"
 							class="field small"
 							inputmode="decimal"
 							bind:value={bakeLoss[at]}
@@ -225,6 +228,7 @@
 	{:else if start === 'mixer-fill'}
 		<label class="mt-2 block"
 			>filled to <input
+				name="Mixer filled to, percent"
 				class="field small"
 				inputmode="decimal"
 				bind:value={fill}
@@ -245,6 +249,7 @@
 		{/if}
 		<label class="mt-2 block"
 			><input
+				name="Kilograms"
 				class="field small"
 				inputmode="decimal"
 				bind:value={kilograms}
@@ -257,6 +262,7 @@
 		<div class="mt-2 flex flex-wrap items-center gap-2" data-limit={name}>
 			<span>at most</span>
 			<input
+				name="At most, {name}, kilograms"
 				class="field small"
 				inputmode="decimal"
 				value={limit.kilograms}

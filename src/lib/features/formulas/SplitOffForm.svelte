@@ -30,6 +30,7 @@
 	<label>
 		Move flour into a new pre-ferment
 		<input
+			name="Name of the new pre-ferment"
 			class="field"
 			bind:value={name}
 			maxlength="200"
@@ -40,6 +41,7 @@
 	<label>
 		with
 		<input
+			name="Flour of the new pre-ferment, percent of all flour"
 			class="field percent"
 			inputmode="decimal"
 			bind:value={percent}
@@ -49,7 +51,12 @@
 	</label>
 	<label>
 		from
-		<select class="field" bind:value={into} aria-label="Stage to split it from">
+		<select
+			name="Stage to split it from"
+			class="field"
+			bind:value={into}
+			aria-label="Stage to split it from"
+		>
 			<option value="">final dough</option>
 			{#each stages as stage (stage.preparation?.id ?? 'final')}
 				{#if stage.preparation?.kind === 'build'}<option value={stage.preparation.id}

@@ -31,6 +31,7 @@
 	<label class="flex items-center gap-2">
 		<span class="font-bold whitespace-nowrap" data-bake-date={date}>{shortDateText(date)}</span>
 		<input
+			name="Bake date"
 			class="field date-field"
 			type="date"
 			value={date}
@@ -69,7 +70,14 @@
 	.date-field:focus::-webkit-datetime-edit {
 		display: block;
 	}
-	@media (pointer: coarse) {
+	@media (max-width: 600px) {
+		.step,
+		.date-field {
+			width: 44px;
+			height: 46px;
+		}
+	}
+	@media (pointer: coarse) and (min-width: 601px) {
 		.step,
 		.date-field {
 			min-width: 48px;

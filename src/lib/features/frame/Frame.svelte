@@ -73,6 +73,13 @@
 	const date = $derived(asked !== undefined && parseBakeDate(asked).ok ? asked : null);
 	/** The room is the part of the address behind the date. */
 	const here = $derived(roomOf(page.url.pathname.split('/')[3] ?? ''));
+	let pages: HTMLElement | undefined = $state();
+	// Where the pages do not all fit beside one another, the one that is open stands in sight.
+	$effect(() => {
+		const current = pages?.querySelector<HTMLElement>(`a[href$="/${here}"]`);
+		if (pages && current)
+			pages.scrollLeft = current.offsetLeft - (pages.clientWidth - current.clientWidth) / 2;
+	});
 	const room = $derived(ROOMS.find((room) => room.path === here) ?? ROOMS[0]);
 
 	/** What was said last that was done; the toasts are fetched with the first of them. */
@@ -136,7 +143,7 @@
 <header class="frame">
 	<a class="brand" href={resolve('/')} aria-label="Jovet, the next bake">jovet</a>
 	{#if bakery && date}
-		<nav aria-label="Pages" class="rooms">
+		<nav aria-label="Pages" class="rooms" bind:this={pages}>
 			{#each ROOMS as room (room.path)}
 				<a
 					href={resolve(`/bake/${date}/${room.path}`)}
@@ -176,6 +183,8 @@
 <main id="room" tabindex="-1">
 	{@render children()}
 </main>
+
+<footer class="light-below print:hidden"><AppearanceSwitch {appearance} /></footer>
 
 <ArithmeticSlip
 	open={slip !== null}
@@ -294,15 +303,24 @@
 			border-top: 1px solid var(--line);
 		}
 	}
-	/* On a phone the pages and the light share the second row, and the first keeps the date and the time. */
+	.light-below {
+		display: none;
+	}
+	/* On a phone the frame keeps the date, the time and the pages; the light is chosen below the page. */
 	@media (max-width: 600px) {
 		.frame {
 			min-height: 0;
 			padding: 0 6px 0 0;
 			row-gap: 0;
 		}
+		.frame {
+			column-gap: 4px;
+		}
 		.brand {
-			padding: 0 8px 0 12px;
+			padding: 0 2px 0 10px;
+			font-size: 19px;
+		}
+		.clock .text-title {
 			font-size: 19px;
 		}
 		.who {
@@ -312,13 +330,13 @@
 			border-left: 0;
 			padding-left: 0;
 		}
-		.rooms {
-			flex: 1 1 0;
-			width: auto;
-			min-width: 0;
-		}
 		.appearance {
-			order: 6;
+			display: none;
+		}
+		.light-below {
+			display: grid;
+			justify-content: center;
+			padding: 20px;
 		}
 	}
 </style>

@@ -54,7 +54,7 @@
 {#if observations.length > 0}
 	<p class="mt-1">
 		<button
-			class="min-h-9 cursor-pointer underline decoration-dotted underline-offset-4"
+			class="min-h-11 cursor-pointer underline decoration-dotted underline-offset-4"
 			aria-expanded={open}
 			data-readings={subject}
 			onclick={() => (open = !open)}

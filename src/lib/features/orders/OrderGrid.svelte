@@ -130,6 +130,7 @@
 						{@const cell = model.cell(product.id, drop.id)}
 						<td class="number">
 							<input
+								name="{product.name}, {drop.name}, pieces"
 								class="field cell"
 								type="text"
 								inputmode="numeric"
@@ -180,17 +181,19 @@
 				{folded.length === 1 ? 'One product has' : `${folded.length} products have`} no orders on this
 				date
 			</p>
-			<Choice
-				label="Order another product"
-				placeholder="Order another product"
-				options={folded.map(({ id, name, doughName }) => ({
-					value: id,
-					label: name,
-					note: doughName
-				}))}
-				value=""
-				onSet={unfold}
-			/>
+			{#key folded.length}
+				<Choice
+					label="Order another product"
+					placeholder="Order another product"
+					options={folded.map(({ id, name, doughName }) => ({
+						value: id,
+						label: name,
+						note: doughName
+					}))}
+					value=""
+					onSet={unfold}
+				/>
+			{/key}
 		</div>
 		<button
 			type="button"

@@ -43,6 +43,7 @@
 			{#each poured as liquid (liquid.ingredientId + liquid.addition)}
 				<label class="flex min-h-14 cursor-pointer items-center gap-2">
 					<input
+						name="isFound"
 						type="checkbox"
 						class="size-6"
 						checked={liquid.isFound}

@@ -203,7 +203,12 @@
 		<div class="flex flex-wrap items-end gap-x-4 gap-y-2">
 			<label>
 				<span class="block">measured with</span>
-				<select class="field" bind:value={instrument} aria-label="{title}, measured with">
+				<select
+					name="{title}, measured with"
+					class="field"
+					bind:value={instrument}
+					aria-label="{title}, measured with"
+				>
 					<option value="core-probe">a core probe</option>
 					<option value="typed">something else, in the core</option>
 					<option value="surface-thermometer">a surface thermometer</option>

@@ -24,12 +24,17 @@
 
 {#if usual || mixers.length > 1 || !mix.mixer}
 	<details>
-		<summary class="min-h-9 cursor-pointer">Mixed otherwise than the formula says</summary>
+		<summary class="min-h-11 cursor-pointer">Mixed otherwise than the formula says</summary>
 		<div class="mt-1 flex flex-wrap items-end gap-4">
 			{#if mixers.length > 1 || !mix.mixer}
 				<label>
 					<span class="block">on</span>
-					<select class="field" bind:value={mixerId} aria-label="{title}, mixed on">
+					<select
+						name="{title}, mixed on"
+						class="field"
+						bind:value={mixerId}
+						aria-label="{title}, mixed on"
+					>
 						<option value={null}>{mix.mixer?.name ?? 'by hand'}</option>
 						{#each mixers.filter((mixer) => mixer.id !== mix.mixer?.id) as mixer (mixer.id)}
 							<option value={mixer.id}>{mixer.name}</option>
@@ -42,6 +47,7 @@
 					<label>
 						<span class="block">{name}, minutes</span>
 						<input
+							name="{title}, minutes on {name}"
 							class="field w-24 text-right"
 							type="text"
 							inputmode="decimal"

@@ -31,7 +31,7 @@
 <fieldset class="border-b border-line py-3">
 	<legend class="font-bold">Water by the</legend>
 	{#each WATER_SCHOOLS as choice (choice)}
-		<label class="flex min-h-9 items-center gap-2">
+		<label class="flex min-h-11 items-center gap-2">
 			<input
 				type="radio"
 				name="school"
@@ -42,8 +42,9 @@
 			{SCHOOL_TEXT[choice].toLowerCase()}
 		</label>
 	{/each}
-	<label class="flex min-h-9 items-center gap-2">
+	<label class="flex min-h-11 items-center gap-2">
 		<input
+			name="countsSoakers"
 			type="checkbox"
 			checked={countsSoakers}
 			onchange={(event) => choose(school, event.currentTarget.checked)}

@@ -72,9 +72,10 @@
 		await edited.sending.send(command(), async ({ outcome }) => {
 			if (outcome !== 'done') return;
 			edited.forget();
-			room.tell(`${edited.value.name} is saved.`);
+			const { name } = edited.value;
 			if (saved) await readAnew('jovet:day');
 			else await goto(resolve(`/bake/${date}/${shelf}/${newId}`));
+			room.tell(`${name} is saved.`);
 		});
 	}
 	const said = $derived(edited.sending.message || message);

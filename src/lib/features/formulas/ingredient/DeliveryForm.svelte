@@ -113,10 +113,11 @@
 		<h3 class="mb-1">Write one down</h3>
 		<div class="fields">
 			<label class="flex items-center justify-between gap-3"
-				>Lot <input class="field min-w-0" bind:value={lot} maxlength="100" /></label
+				>Lot <input name="lot" class="field min-w-0" bind:value={lot} maxlength="100" /></label
 			>
 			<label class="flex items-center justify-between gap-3"
 				>Came on <input
+					name="receivedOn"
 					class="field"
 					type="date"
 					bind:value={receivedOn}
@@ -191,6 +192,7 @@
 			<label class="flex items-center justify-between gap-3"
 				>Milled on
 				<select
+					name="milling"
 					class="field"
 					value={properties.milling ?? ''}
 					onchange={(event) =>

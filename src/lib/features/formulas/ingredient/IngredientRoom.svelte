@@ -128,6 +128,7 @@
 			<label class="mb-1 block">
 				Name
 				<input
+					name="name"
 					class="field w-full"
 					value={value.name}
 					maxlength="200"
@@ -137,6 +138,7 @@
 			<label class="mb-1 flex items-center justify-between gap-3">
 				Kind
 				<select
+					name="ingredientKind"
 					class="field"
 					value={value.ingredientKind}
 					onchange={(event) => setKind(event.currentTarget.value as IngredientKind)}
@@ -149,6 +151,7 @@
 			<label class="mb-1 block">
 				Allergens, with commas
 				<input
+					name="allergens"
 					class="field w-full"
 					value={value.allergens.join(', ')}
 					maxlength="600"
@@ -174,6 +177,7 @@
 			<label class="flex items-center justify-between gap-3">
 				Weighed on
 				<select
+					name="weighedOn"
 					class="field"
 					value={value.weighedOn ?? ''}
 					onchange={(event) => edited.set({ weighedOn: event.currentTarget.value || null })}

@@ -36,6 +36,7 @@
 			{ grams: scaledGrams }
 		)
 	);
+	const told = (value: number) => formatNumber(value, 1).replace(/\.0$/, '');
 	/** An oven clock is set to the half minute. */
 	const minutes = $derived(offer.ok ? Math.round(offer.value.minutes * 2) / 2 : 0);
 
@@ -52,15 +53,13 @@
 	<p class="mt-3 border-2 border-ink bg-sheet p-4" data-bake-offer>
 		<b
 			>The piece weighs {mass(scaledGrams)} instead of {mass(knownGrams)}; its bake still says
-			{formatNumber(known.bakeMinutes, 1)} min.</b
+			{told(known.bakeMinutes)} min.</b
 		>
 		{#if offer.ok}
 			By weight<sup>{BAKE_EXPONENT}</sup> it would be about
 			{formatNumber(offer.value.minutes, 1)} min. A shorter piece of the same thickness keeps its time.
 			The core says when it is done.
-			<button class="action-lesser ml-2" onclick={take}
-				>Bake it {formatNumber(minutes, 1)} min</button
-			>
+			<button class="action-lesser ml-2" onclick={take}>Bake it {told(minutes)} min</button>
 		{:else}
 			That is too far to tell a time from: it is told between {mass(offer.error.least.grams)} and
 			{mass(offer.error.most.grams)}. Bake one, and go by its core.

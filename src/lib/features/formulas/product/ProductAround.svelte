@@ -48,6 +48,7 @@
 		<div class="border-b border-line py-2">
 			<div class="flex flex-wrap items-center gap-2">
 				<select
+					name="Use {at + 1}"
 					class="field"
 					aria-label="Use {at + 1}"
 					value={extra.use}
@@ -119,6 +120,7 @@
 	<label class="flex items-center justify-between gap-3 py-1">
 		Vessel
 		<select
+			name="vesselId"
 			class="field min-w-0"
 			value={value.vesselId ?? ''}
 			onchange={(event) => edited.set({ vesselId: event.currentTarget.value || null })}
@@ -137,6 +139,7 @@
 	<label class="flex items-center justify-between gap-3 py-1">
 		Divider
 		<select
+			name="dividerId"
 			class="field min-w-0"
 			value={value.dividerId ?? ''}
 			onchange={(event) => edited.set({ dividerId: event.currentTarget.value || null })}

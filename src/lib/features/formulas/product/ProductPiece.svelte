@@ -82,6 +82,7 @@
 	<label class="mb-1 block">
 		Name
 		<input
+			name="name"
 			class="field w-full"
 			value={value.name}
 			maxlength="200"
@@ -91,6 +92,7 @@
 	<label class="mb-1 block">
 		Shape
 		<input
+			name="shape"
 			class="field w-full"
 			value={value.shape}
 			maxlength="200"

@@ -204,6 +204,7 @@
 			<label class="mb-1 block">
 				Name
 				<input
+					name="name"
 					class="field w-full"
 					value={value.name}
 					maxlength="200"
@@ -213,6 +214,7 @@
 			<label class="mb-2 flex items-center justify-between gap-3">
 				It is a
 				<select
+					name="preparationKind"
 					class="field"
 					value={value.preparationKind}
 					onchange={(event) => setKind(event.currentTarget.value as PreparationKind)}

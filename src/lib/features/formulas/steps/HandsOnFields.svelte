@@ -51,6 +51,7 @@
 	<label class="flex items-center justify-between gap-3">
 		What is done
 		<select
+			name="activity"
 			class="field"
 			value={step.activity}
 			onchange={(event) => setActivity(event.currentTarget.value as HandsOnActivity)}
@@ -64,6 +65,7 @@
 		<label class="flex items-center justify-between gap-3">
 			Turn
 			<select
+				name="kind"
 				class="field"
 				value={step.detail.kind === 'turn' ? step.detail.turn : 'single'}
 				onchange={(event) =>
@@ -76,6 +78,7 @@
 	{#if step.activity === 'mix'}
 		<label class="flex items-center gap-2">
 			<input
+				name="machine"
 				type="checkbox"
 				checked={step.machine === 'mixer'}
 				onchange={(event) => set({ machine: event.currentTarget.checked ? 'mixer' : null })}
@@ -84,6 +87,7 @@
 		{#each stretches as stretch, at (at)}
 			<div class="flex flex-wrap items-center justify-end gap-2">
 				<select
+					name="Speed {at + 1}"
 					class="field"
 					aria-label="Speed {at + 1}"
 					value={stretch.speed}

@@ -104,7 +104,7 @@
 	</ol>
 	<form class="mt-3 flex flex-wrap items-center gap-2" onsubmit={add}>
 		<label
-			>Add <select class="field" bind:value={added} aria-label="Step to add">
+			>Add <select name="Step to add" class="field" bind:value={added} aria-label="Step to add">
 				<option value="">a step</option>
 				<optgroup label="Hands on it">
 					{#each HANDS_ON_ACTIVITIES as activity (activity)}<option value={activity}

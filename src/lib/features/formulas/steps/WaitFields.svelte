@@ -93,6 +93,7 @@
 	<label class="flex items-center gap-3">
 		What it does
 		<select
+			name="activity"
 			class="field"
 			value={step.activity}
 			onchange={(event) => set({ activity: event.currentTarget.value as WaitActivity })}
@@ -174,6 +175,7 @@
 	>
 	<label class="flex items-center gap-2">
 		<input
+			name="clock"
 			type="checkbox"
 			checked={step.clock !== null}
 			onchange={(event) => setClock(event.currentTarget.checked ? FIRST_CLOCK : null)}
@@ -185,6 +187,7 @@
 			<label class="flex items-center justify-between gap-3">
 				Raised by
 				<select
+					name="leavening"
 					class="field"
 					value={clock.leavening}
 					onchange={(event) =>
@@ -246,6 +249,7 @@
 	<label class="flex flex-wrap items-center gap-2">
 		Fold after
 		<input
+			name="foldsAtMinutes"
 			class="field"
 			value={step.foldsAtMinutes.join(', ')}
 			placeholder="minutes, as 40, 80"
@@ -255,6 +259,7 @@
 	<label class="flex flex-wrap items-center gap-2">
 		and at these shares of the wait
 		<input
+			name="sharesText"
 			class="field"
 			value={sharesText}
 			placeholder="percent, as 67"
