@@ -6,6 +6,7 @@ import {
 	accessibilityFaults,
 	byName,
 	choose,
+	search,
 	journey,
 	openInList,
 	says,
@@ -125,8 +126,7 @@ journey(
 		const { page } = bakery;
 		await openFormula(bakery, 'Slipway dough');
 		await says(page, '[data-steps]', '12 layers of fat', '13 of dough');
-		await choose(page, 'Step to add', 'Laminate');
-		await press(page, 'Add at the end');
+		await search(page, 'Step to add', 'Laminate', 'adds');
 		await says(page, '[data-steps]', '36 layers of fat');
 		await press(page, 'Move step 8 up');
 		await says(page, '[data-steps]', '36 layers of fat');
@@ -167,6 +167,23 @@ journey('the seed ratio of a build and the cost of a product open theirs', async
 	await says(page, '[role=dialog]', 'Pier bloomer', 'a piece', '×');
 	await page.keyboard.press('Escape');
 	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
+});
+
+journey('a pre-ferment that is fed otherwise is offered when it would be ripe', async (bakery) => {
+	const { page } = bakery;
+	await openShelf(bakery, 'Preparations', 'Wheat levain');
+	await page.waitForSelector('[data-seed-ratio]');
+	assert.equal(await page.$('[data-peak-offer]'), null);
+	const steps = await textOf(page, '[data-steps]');
+	await type(page, 'Line 1, percent', '10', 'Tab');
+	const offer = await says(page, '[data-peak-offer]', 'its seed is now', 'Go by how it looks');
+	const [, hours, minutes] = /ripe after about (\d+) h(?: (\d+))? instead of/.exec(offer) ?? [];
+	assert.ok(Number(hours) > 0, offer);
+	await page.click('[data-peak-offer] button');
+	await page.waitForFunction(() => !document.querySelector('[data-peak-offer]'));
+	const after = await textOf(page, '[data-steps]');
+	assert.notEqual(after, steps);
+	assert.ok(after.includes(`ripe in ${hours} h${minutes ? ` ${minutes}` : ''}`), after);
 });
 
 journey('a bath above the limit of the site is refused while it is typed', async (bakery) => {

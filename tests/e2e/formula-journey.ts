@@ -37,12 +37,12 @@ export async function formulaJourney(bakery: Bakery, name: string): Promise<void
 	await says(page, 'main', 'nothing in it makes it rise');
 	const [levain, feed] = [`${name} levain`, `${name} feed`];
 	await type(page, 'Name of the new pre-ferment', levain, 'Tab');
-	await type(page, 'Flour of the new pre-ferment, percent of all flour', '15', 'Tab');
+	await type(page, 'Flour of the new pre-ferment, percent of the total flour', '15', 'Tab');
 	await (await byName(page, 'button', 'Move it')).click();
 	await says(page, sentence, '65.0 % water', '15.0 % pre-fermented flour');
 	await choose(page, 'Stage to split it from', levain);
 	await type(page, 'Name of the new pre-ferment', feed, 'Tab');
-	await type(page, 'Flour of the new pre-ferment, percent of all flour', '3', 'Tab');
+	await type(page, 'Flour of the new pre-ferment, percent of the total flour', '3', 'Tab');
 	await (await byName(page, 'button', 'Move it')).click();
 	await isValue(bakery, `Bread flour, ${feed}`, '3.00');
 	await isValue(bakery, `Bread flour, ${levain}`, '12.0');
@@ -51,7 +51,7 @@ export async function formulaJourney(bakery: Bakery, name: string): Promise<void
 	await (await byName(page, 'button', 'Add at 1 %')).click();
 	await isValue(bakery, `Wheat culture, ${feed}`, '1.00');
 	// The culture brought half a percent of flour; back to 15 before it is saved.
-	await type(page, `${levain}, its flour, of all flour`, '15');
+	await type(page, `${levain}, its flour, of the total flour`, '15');
 	await says(page, sentence, '15.0 % pre-fermented flour');
 	await (await byName(page, 'button', 'Save as revision 2')).click();
 	await says(page, '[data-changes]', 'Since revision 1', levain);
@@ -59,7 +59,7 @@ export async function formulaJourney(bakery: Bakery, name: string): Promise<void
 	const total = await textOf(page, '[data-sheet-total]');
 	const hydration = /[\d.]+ % water/.exec(await textOf(page, sentence))?.[0] ?? '';
 	assert.notEqual(hydration, '');
-	await type(page, `${levain}, its flour, of all flour`, '22');
+	await type(page, `${levain}, its flour, of the total flour`, '22');
 	await says(page, sentence, hydration, '22.0 % pre-fermented flour');
 	assert.equal(await textOf(page, '[data-sheet-total]'), total, 'the total is untouched');
 	await (await byName(page, 'button', 'Undo')).click();

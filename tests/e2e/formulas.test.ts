@@ -56,18 +56,18 @@ journey(
 	async (bakery) => {
 		const { page } = bakery;
 		await visit(bakery, HARBOUR);
-		await type(page, 'Wheat levain, its flour, of all flour', '22');
+		await type(page, 'Wheat levain, its flour, of the total flour', '22');
 		await says(page, sentence, '87.0 % water', '22.0 % pre-fermented flour');
 		assert.equal(await textOf(page, '[data-sheet-total]'), '201.1');
 		await isValue(page, 'Bread flour, Wheat levain', '16.5');
-		await type(page, 'Wheat levain, its flour, of all flour', '95');
-		const dial = 'Wheat levain, its flour, of all flour';
+		await type(page, 'Wheat levain, its flour, of the total flour', '95');
+		const dial = 'Wheat levain, its flour, of the total flour';
 		await says(page, `[data-refused="${dial}"]`, 'would be less than nothing');
 		await page.waitForSelector(`input[aria-label="${dial}"][aria-invalid=true]`);
 		await isValue(page, dial, '95');
 		await page.focus(`input[aria-label="${dial}"]`);
 		await page.keyboard.press('Escape');
-		await isValue(page, 'Wheat levain, its flour, of all flour', '22.0');
+		await isValue(page, 'Wheat levain, its flour, of the total flour', '22.0');
 	}
 );
 
@@ -147,7 +147,7 @@ journey(
 journey('it is scaled to the ripe levain on hand', async (bakery) => {
 	const { page } = bakery;
 	await visit(bakery, HARBOUR);
-	await type(page, 'Wheat levain, its flour, of all flour', '22');
+	await type(page, 'Wheat levain, its flour, of the total flour', '22');
 	await page.select('select[aria-label="Scale from"]', 'on-hand');
 	await type(page, 'Kilograms', '14', 'Tab');
 	// What is typed takes the place of what stood there, and is not hung on to it.
@@ -167,7 +167,7 @@ journey(
 	async (bakery) => {
 		const { page } = bakery;
 		await visit(bakery, HARBOUR);
-		await type(page, 'Wheat levain, its flour, of all flour', '22');
+		await type(page, 'Wheat levain, its flour, of the total flour', '22');
 		await type(page, 'Salt, late, final dough', '2.2', 'Tab');
 		await page.reload();
 		await says(page, sentence, '22.0 % pre-fermented flour', '2.2 % salt');

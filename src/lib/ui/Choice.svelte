@@ -6,11 +6,18 @@
 	const id = $props.id();
 	/** The box that searches is fetched when a hand comes near: a page has a dozen of them, and most stay as they are. */
 	let box: typeof ChoiceBox | null = $state.raw(null);
-	const fetchBox = () => import('./ChoiceBox.svelte');
+	/** null while the server is away: it stays as it is, and is fetched with the next touch. */
+	const fetchBox = () =>
+		import('./ChoiceBox.svelte').then(
+			(fetched) => fetched.default,
+			() => null
+		);
 	let tapped = $state(false);
 	const chosen = $derived(options.find((option) => option.value === value)?.label ?? '');
-	async function open() {
-		box = (await fetchBox()).default;
+	async function open(field: HTMLInputElement) {
+		const fetched = await fetchBox();
+		// A hand that has gone on meanwhile is not brought back.
+		if (fetched && document.activeElement === field) box = fetched;
 	}
 </script>
 
@@ -31,7 +38,10 @@
 		{placeholder}
 		value={chosen}
 		onpointerenter={() => void fetchBox()}
-		onpointerdown={() => (tapped = true)}
-		onfocus={() => void open()}
+		onpointerdown={(event) => {
+			tapped = true;
+			if (document.activeElement === event.currentTarget) void open(event.currentTarget);
+		}}
+		onfocus={(event) => void open(event.currentTarget)}
 	/>
 {/if}

@@ -159,7 +159,7 @@ export function splitFailureText(failure: SplitFailure): string {
 		case 'unknown-stage':
 			return 'This stage is no longer in the formula. Reload the page.';
 		case 'out-of-range':
-			return 'Type how much of all flour goes into the pre-ferment, above 0 and below 100 %.';
+			return 'Type how much of the total flour goes into the pre-ferment, above 0 and below 100 %.';
 		case 'not-enough':
 			return `${failure.stage} has ${formatNumber(failure.there, 1)} % of ${failure.what} in its largest line; the pre-ferment needs less than that.`;
 	}

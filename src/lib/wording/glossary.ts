@@ -202,7 +202,7 @@ const ENTRIES = {
 	},
 	'pre-fermented-flour': {
 		word: 'pre-fermented flour',
-		meaning: 'flour that comes in with pre-ferments or a culture, in percent of all flour'
+		meaning: 'flour that comes in with pre-ferments or a culture, in percent of the total flour'
 	},
 	'pre-shape-bench-rest': {
 		word: 'pre-shape, bench rest',
@@ -271,7 +271,7 @@ const ENTRIES = {
 		meaning: 'what must be made so that enough is left: (needed + kept back) / (1 − loss)'
 	},
 	'way-out': { word: 'way out', meaning: 'what would reach a target that the water cannot' },
-	wholegrain: { word: 'wholegrain', meaning: 'wholegrain flour in percent of all flour' },
+	wholegrain: { word: 'wholegrain', meaning: 'wholegrain flour in percent of the total flour' },
 	'yeast-as-fresh': {
 		word: 'yeast as fresh',
 		meaning: 'all yeast counted as fresh: dry yeast is stronger and counts for more'

@@ -52,11 +52,18 @@ export function daysText(ms: number): string {
 	return days === 1 ? 'one day' : `${days} days`;
 }
 
-/** A moment as it is said at another: "01:52" within the day's turn, "Wed 25 Nov 06:10" further away. */
+const FAR_MS = 12 * 3_600_000;
+const QUARTER_MS = 15 * 60_000;
+
+/**
+ * A moment as it is said at another: "01:52" within the day's turn, "Wed 25 Nov 06:10" further back. What lies further
+ * ahead nobody knows to the minute: "about Wed 25 Nov 06:15", to the quarter of an hour.
+ */
 export function momentText(epochMs: number, nowMs: number, zone: string): string {
-	const clock = clockText(epochMs, zone);
-	const near = Math.abs(epochMs - nowMs) < 12 * 3_600_000;
-	return near ? clock : `${dayText(epochMs, zone)} ${clock}`;
+	if (Math.abs(epochMs - nowMs) < FAR_MS) return clockText(epochMs, zone);
+	const isAhead = epochMs > nowMs;
+	const told = isAhead ? Math.round(epochMs / QUARTER_MS) * QUARTER_MS : epochMs;
+	return `${isAhead ? 'about ' : ''}${dayText(told, zone)} ${clockText(told, zone)}`;
 }
 
 /** "Nov 26" of a calendar date, for the axis of a year. */

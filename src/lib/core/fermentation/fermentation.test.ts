@@ -7,6 +7,7 @@ import {
 	drifted,
 	LIFT,
 	minutesForDose,
+	peakAfterFeed,
 	peakMinutes,
 	rateAt,
 	ripeMinutesAt,
@@ -51,6 +52,25 @@ test('worked figure: peaks of 466.1 and 485.4 min', () => {
 	close(peakMinutes(sourdough, known, 10, 24), 466.1, 0.05);
 	// 1:5:2.5 from a liquid seed: 5.5 of flour after the feed over 0.5 in the seed.
 	close(peakMinutes(sourdough, known, 11, 24), 485.4, 0.05);
+});
+
+test('a build that is fed otherwise peaks later the less seed, the stiffer and the saltier it is', () => {
+	const liquid = { growth: 10, hydrationPercent: 100, saltPercent: 0 };
+	const known = { build: liquid, celsius: 24, minutes: 360 };
+	const peak = (other: Partial<typeof liquid>, celsius = 24) =>
+		peakAfterFeed(sourdough, known, { ...liquid, ...other }, celsius) ?? NaN;
+	close(peak({}), 360, 1e-9);
+	close(peak({ growth: 20 }), (360 * Math.log(20)) / Math.log(10), 1e-9);
+	close(peak({ hydrationPercent: 50 }), 360 * 1.25, 1e-9);
+	close(peak({ saltPercent: 2 }), 360 * 1.2, 1e-9);
+	close(peak({ hydrationPercent: 140 }), 360, 1e-9); // no quicker than a liquid one
+	assert.ok(peak({}, 20) > 360 && peak({}, 28) < 360);
+	for (const growth of [1, 0.5, NaN]) assert.ok(Number.isNaN(peak({ growth })), `${growth}`);
+	// From a stiff one to a liquid one and back is where it began.
+	const stiff = { growth: 5, hydrationPercent: 55, saltPercent: 0.5 };
+	const there = peakAfterFeed(sourdough, known, stiff, 24) ?? NaN;
+	const back = peakAfterFeed(sourdough, { build: stiff, celsius: 24, minutes: there }, liquid, 24);
+	close(back ?? NaN, 360, 1e-9);
 });
 
 test('nothing ferments outside the cardinal temperatures, and the optimum has the rate 1', () => {

@@ -10,7 +10,7 @@ export {
 	type PathStretch
 } from './temperature-path.ts';
 export { doseOfStretch, followStretch, minutesForDose, ripeMinutesAt } from './dose.ts';
-export { peakMinutes } from './peak.ts';
+export { peakAfterFeed, peakMinutes, slownessOf, type FedBuild } from './peak.ts';
 export { timeFactorOfYeast } from './leaven-amount.ts';
 export { ACID, favourOf, type Favour } from './acid.ts';
 export {

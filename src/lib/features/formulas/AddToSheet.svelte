@@ -114,12 +114,12 @@
 		</div>
 		<label
 			>at <input
-				name="How much of it, percent of all flour"
+				name="How much of it, percent of the total flour"
 				class="field percent"
 				inputmode="decimal"
 				bind:value={recipePercent}
-				aria-label="How much of it, percent of all flour"
-			/> % of all flour</label
+				aria-label="How much of it, percent of the total flour"
+			/> % of the total flour</label
 		>
 		<button class="action-lesser" disabled={recipeId === ''}>Add it</button>
 	</form>

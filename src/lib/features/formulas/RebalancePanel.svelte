@@ -35,7 +35,7 @@
 	function dialsOf(stage: ResolvedStage): readonly Dial[] {
 		const own = buildFiguresOf(stage);
 		return [
-			{ kind: 'prefermented-flour', name: 'its flour, of all flour', value: flourOf(stage) },
+			{ kind: 'prefermented-flour', name: 'its flour, of the total flour', value: flourOf(stage) },
 			{ kind: 'hydration', name: 'its hydration', value: own.hydration },
 			...(own.seedRatio
 				? [{ kind: 'inoculation' as const, name: 'its inoculation', value: own.inoculation }]

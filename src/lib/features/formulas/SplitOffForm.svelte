@@ -41,13 +41,13 @@
 	<label>
 		with
 		<input
-			name="Flour of the new pre-ferment, percent of all flour"
+			name="Flour of the new pre-ferment, percent of the total flour"
 			class="field percent"
 			inputmode="decimal"
 			bind:value={percent}
-			aria-label="Flour of the new pre-ferment, percent of all flour"
+			aria-label="Flour of the new pre-ferment, percent of the total flour"
 		/>
-		% of all flour
+		% of the total flour
 	</label>
 	<label>
 		from

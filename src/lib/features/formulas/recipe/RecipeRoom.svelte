@@ -33,6 +33,7 @@
 	import NumberField from '../fields/NumberField.svelte';
 	import SeedRatio from '../SeedRatio.svelte';
 	import StepsEditor from '../steps/StepsEditor.svelte';
+	import PeakOffer from './PeakOffer.svelte';
 	import Term from '../../../ui/Term.svelte';
 
 	interface Props {
@@ -61,7 +62,6 @@
 		);
 	});
 	let message = $state('');
-
 	const { value } = $derived(edited);
 	const preparation = $derived.by((): Preparation => {
 		const { preparationId, name, preparationKind, lines, buildLossShare, takeBackGrams } = value;
@@ -74,14 +74,14 @@
 			takeBackGrams
 		};
 	});
-	const alone = $derived.by(() => {
-		const pantry: Pantry = {
-			causticMost: view.causticMost,
-			ingredients: new Map(view.ingredients.map((ingredient) => [ingredient.id, ingredient])),
-			preparations: new Map(view.preparations.map((preparation) => [preparation.id, preparation]))
-		};
-		return resolveAlone(preparation, pantry);
+	const pantry = $derived<Pantry>({
+		causticMost: view.causticMost,
+		ingredients: new Map(view.ingredients.map((ingredient) => [ingredient.id, ingredient])),
+		preparations: new Map(view.preparations.map((preparation) => [preparation.id, preparation]))
 	});
+	const alone = $derived(resolveAlone(preparation, pantry));
+	/** As the revision that stands is made. */
+	const before = $derived(view.preparation ? resolveAlone(view.preparation, pantry) : null);
 	const all = $derived(value.lines.reduce((total, line) => total + line.parts, 0));
 	const hundred = $derived.by(() => {
 		const flour = alone.ok ? flourOf(alone.value) : 0;
@@ -342,6 +342,15 @@
 			</p>
 		</section>
 	</div>
+	{#if alone.ok && value.preparationKind === 'build'}
+		<PeakOffer
+			before={before?.ok ? before.value : null}
+			stepsBefore={view.steps}
+			now={alone.value}
+			steps={value.steps}
+			onSet={(steps: Step[]) => edited.set({ steps })}
+		/>
+	{/if}
 	<StepsEditor
 		title="How it is made"
 		steps={value.steps}

@@ -7,6 +7,7 @@
 		type Step
 	} from '../../../core/formula/index.ts';
 	import { ACTIVITY_TEXT, stepText } from '../../../wording/step-text.ts';
+	import Choice from '../../../ui/Choice.svelte';
 	import { beginStep, moved, without } from './step-list.ts';
 	import HandsOnFields from './HandsOnFields.svelte';
 	import WaitFields from './WaitFields.svelte';
@@ -21,7 +22,14 @@
 	const { bakery } = useRoom();
 	/** The one step that is open. */
 	let open: number | null = $state(null);
-	let added = $state('');
+
+	const named = (activities: readonly (keyof typeof ACTIVITY_TEXT)[], note: string) =>
+		activities.map((activity) => ({ value: activity, label: ACTIVITY_TEXT[activity], note }));
+	const ADDABLE = [
+		...named(HANDS_ON_ACTIVITIES, 'hands on it'),
+		...named(WAIT_ACTIVITIES, 'it waits'),
+		{ value: 'bake', label: ACTIVITY_TEXT.bake, note: 'in the oven' }
+	];
 
 	const layers = $derived(
 		layersAfter(
@@ -41,13 +49,11 @@
 		onSet(without(steps, at));
 		open = null;
 	}
-	function add(event: SubmitEvent) {
-		event.preventDefault();
-		const step = beginStep(added);
+	function add(chosen: string) {
+		const step = beginStep(chosen);
 		if (!step) return;
 		onSet([...steps, step]);
 		open = steps.length;
-		added = '';
 	}
 </script>
 
@@ -102,31 +108,21 @@
 			</li>
 		{/each}
 	</ol>
-	<form class="mt-3 flex flex-wrap items-center gap-2" onsubmit={add}>
-		<label
-			>Add <select name="Step to add" class="field" bind:value={added} aria-label="Step to add">
-				<option value="">a step</option>
-				<optgroup label="Hands on it">
-					{#each HANDS_ON_ACTIVITIES as activity (activity)}<option value={activity}
-							>{ACTIVITY_TEXT[activity]}</option
-						>{/each}
-				</optgroup>
-				<optgroup label="It waits">
-					{#each WAIT_ACTIVITIES as activity (activity)}<option value={activity}
-							>{ACTIVITY_TEXT[activity]}</option
-						>{/each}
-				</optgroup>
-				<option value="bake">Bake</option>
-			</select></label
-		>
-		<button class="action-lesser" disabled={added === ''}>Add at the end</button>
-	</form>
+	<div class="add mt-3 print:hidden">
+		{#key steps.length}
+			<Choice
+				label="Step to add"
+				placeholder="Add a step at the end"
+				options={ADDABLE}
+				value=""
+				onSet={add}
+			/>
+		{/key}
+	</div>
 </section>
 
 <style>
-	@media print {
-		form {
-			display: none;
-		}
+	.add {
+		width: min(360px, 100%);
 	}
 </style>
