@@ -157,6 +157,22 @@ test('what is no mix of a formula, or more than a mixer takes, cannot be measure
 	}
 });
 
+test('a scald is measured as hot as it is, and no dough is', async () => {
+	const days = await Promise.all(
+		[0, 1, 2, 3, 4, 5, 6].map((day) => readWater(t.db, addDays(TOMORROW, day), NOW_MS))
+	);
+	const scald = days.flatMap(({ builds }) => builds).find((build) => build.scald !== null);
+	assert.ok(scald, 'a scald is made within the week');
+	const kept = await measure(64.5, 0, { batch: scald.batch, waterCelsius: null });
+	assert.equal(kept.outcome, 'done', JSON.stringify(kept));
+	const mix = days.flatMap(({ mixes }) => mixes).find((mix) => !mix.measured);
+	const refused = await measure(64.5, 0, { batch: mix?.batch, waterCelsius: null });
+	assert.ok(
+		refused.outcome === 'refused' && refused.refusal.kind === 'malformed',
+		JSON.stringify(refused)
+	);
+});
+
 test('a mix measured again corrects what was measured before: its story and its checks stand', async () => {
 	// Its first entry counts since the learning began anew.
 	assert.equal((await measure(25.2, 18, {}, 2)).outcome, 'done');

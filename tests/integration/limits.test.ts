@@ -68,7 +68,7 @@ const LIMITS: readonly {
 			mixerId: null,
 			program: null
 		},
-		fields: { celsius: [-25, 60], waterCelsius: [-80, 100] }
+		fields: { celsius: [-25, 105], waterCelsius: [-80, 100] }
 	},
 	{
 		command: { kind: 'set-lead', batch: BATCH, minutes: 10, expectedVersion: 0 },

@@ -1,5 +1,7 @@
 /** What a thermometer of the bakery can say of room, flour, water and dough. */
 export const READING_LIMITS = { least: { celsius: -25 }, most: { celsius: 60 } } as const;
+/** What is stirred can be a scald, hotter than any dough. */
+export const STIRRED_LIMITS = { least: { celsius: -25 }, most: { celsius: 105 } } as const;
 /** A base is a sum of three readings. */
 export const BASE_LIMITS = { least: { celsius: 0 }, most: { celsius: 120 } } as const;
 /** What water can go in at; ice counts as the water it stands for. */

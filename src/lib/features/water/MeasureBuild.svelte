@@ -3,7 +3,7 @@
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
-	import { READING_LIMITS } from '../../contracts/limits.ts';
+	import { STIRRED_LIMITS } from '../../contracts/limits.ts';
 	import type { BuildWaterView, ProbeView } from '../../contracts/water-views.ts';
 	import type { DoughInstrument } from '../../core/heat/index.ts';
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
@@ -33,7 +33,7 @@
 
 	async function keep(event: SubmitEvent) {
 		event.preventDefault();
-		const read = parseTemperature(typed, units, READING_LIMITS);
+		const read = parseTemperature(typed, units, STIRRED_LIMITS);
 		if (!read.ok) {
 			entry.message =
 				read.error.kind === 'empty'
@@ -44,7 +44,9 @@
 		const doubt = doubtText(
 			{
 				celsius: read.value.celsius,
-				expectedCelsius: build.water?.expected.value ?? null,
+				expectedCelsius: build.scald
+					? Math.min(build.targetCelsius, build.scald.boiledEnds.value)
+					: (build.water?.expected.value ?? null),
 				plannedMs: build.measured ? null : build.startMs,
 				nowMs: room.now.epochMs
 			},

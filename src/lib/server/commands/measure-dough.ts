@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { batchNameSchema } from '../../contracts/batch-name.ts';
-import { celsiusSchema, uuidSchema } from '../../contracts/border-schemas.ts';
-import { WATER_LIMITS } from '../../contracts/limits.ts';
+import { uuidSchema } from '../../contracts/border-schemas.ts';
+import { READING_LIMITS, STIRRED_LIMITS, WATER_LIMITS } from '../../contracts/limits.ts';
 import { DOUGH_INSTRUMENTS } from '../../core/heat/index.ts';
 import { spreadOfReading } from '../../core/learning/index.ts';
 import {
@@ -25,7 +25,7 @@ import { defineCommand, EVERYONE } from './define.ts';
 
 const content = z.object({
 	batch: batchNameSchema,
-	celsius: celsiusSchema,
+	celsius: z.number().min(STIRRED_LIMITS.least.celsius).max(STIRRED_LIMITS.most.celsius),
 	/** As warm as the water went in; ice counts as the water it stands for. null where it takes none. */
 	waterCelsius: z
 		.number()
@@ -55,12 +55,18 @@ export const measureDough = defineCommand({
 	lane: 'batches',
 	content,
 	permitted: EVERYONE,
-	refusals: ['unknown', 'more-than-a-mixer'],
+	refusals: ['malformed', 'unknown', 'more-than-a-mixer'],
 	handle: async (tx, command) => {
 		const begun = await beginBatch(tx, command.batch);
 		if (!begun.ok) return begun;
 		const batch = await findBatch(tx, begun.value);
 		if (!batch) return fail({ kind: 'unknown', what: 'dough' });
+		const { most } = READING_LIMITS;
+		if (batch.kind === 'mix' && command.celsius > most.celsius)
+			return fail({
+				kind: 'malformed',
+				problems: [{ where: 'celsius', what: `no dough is warmer than ${most.celsius} °C` }]
+			});
 		const day = await loadBakeryDay(tx, batch.date as BakeDate);
 		if (command.mixerId !== null && !day.mixers.some((mixer) => mixer.id === command.mixerId))
 			return fail({ kind: 'unknown', what: 'mixer' });

@@ -7,7 +7,7 @@ import * as whatCanBe from './0006-what-can-be.ts';
 import * as places from './0007-places.ts';
 import * as schools from './0008-schools.ts';
 import * as liquidsAndWraps from './0009-liquids-and-wraps.ts';
-import * as spares from './0010-spares.ts';
+import * as sparesAndScalds from './0010-spares-and-scalds.ts';
 import * as readingsAndReadiness from './0004-readings-and-readiness.ts';
 
 /** Migrations in the order of their names; they only ever go forward. */
@@ -21,7 +21,7 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0007-places': places,
 	'0008-schools': schools,
 	'0009-liquids-and-wraps': liquidsAndWraps,
-	'0010-spares': spares
+	'0010-spares-and-scalds': sparesAndScalds
 };
 
 export const migrations: MigrationProvider = {
