@@ -17,6 +17,16 @@ import {
 } from './bakery.ts';
 
 const sentence = '[data-room-sentence]';
+const ROOMS = [
+	'orders',
+	'doughs',
+	'plan',
+	'water',
+	'fermentation',
+	'run-sheet',
+	'learned',
+	'bakery'
+];
 
 journey('a date without orders says so in every room and offers the way on', async (bakery) => {
 	const { page } = bakery;
@@ -91,16 +101,7 @@ journey(
 	async (bakery) => {
 		const { page } = bakery;
 		for (const appearance of ['paper', 'ember'])
-			for (const room of [
-				'orders',
-				'doughs',
-				'plan',
-				'water',
-				'fermentation',
-				'run-sheet',
-				'learned',
-				'bakery'
-			]) {
+			for (const room of ROOMS) {
 				await page.setViewport(appearance === 'paper' ? SIZES.desk : SIZES.tablet);
 				await page
 					.browserContext()
@@ -130,17 +131,7 @@ journey(
 		const shelves = ['formulas', 'preparations', 'products', 'ingredients'].map(
 			(shelf) => book.find((href) => href.includes(`/${shelf}`)) ?? shelf
 		);
-		const rooms = [
-			'orders',
-			'doughs',
-			'plan',
-			'water',
-			'fermentation',
-			'run-sheet',
-			'learned',
-			'bakery'
-		];
-		for (const address of [...rooms.map((room) => `/bake/2026-11-24/${room}`), ...shelves]) {
+		for (const address of [...ROOMS.map((room) => `/bake/2026-11-24/${room}`), ...shelves]) {
 			await visit(bakery, address);
 			if (address.endsWith('/plan')) await page.waitForSelector('[data-to-do]');
 			assert.deepEqual(await handFaults(page), [], address);

@@ -136,7 +136,8 @@ export function liquidCapacity({ name, heatCapacity }: Liquid): Explained {
 			});
 }
 
-function heatToBring(
+/** The heat that brings each part, and the bowl, to a dough; the sum of these is what the liquid has to give. */
+export function heatToBring(
 	input: Pick<HeatBalanceInput, 'parts' | 'bowl'>,
 	dough: Explained
 ): readonly Explained[] {

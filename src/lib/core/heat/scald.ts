@@ -1,6 +1,6 @@
 import { given, worked, type Explained } from '../explain/index.ts';
 import type { Mass, Temperature } from '../units/index.ts';
-import { liquidCapacity, type HeatPart, type Liquid } from './heat-balance.ts';
+import { heatToBring, liquidCapacity, type HeatPart, type Liquid } from './heat-balance.ts';
 
 /** Water boils at this at sea level, and milk close to it; every 300 m of height take a degree (tabulated). */
 export const BOILING: Temperature = { celsius: 100 };
@@ -80,26 +80,7 @@ export function scaldPoured({ parts, liquid, mass }: ScaldInput, ends: Temperatu
 	return worked({ key: 'scald-poured' }, '°C', 'sum', [
 		target,
 		worked({ key: 'grouped' }, 'K', 'quotient', [
-			worked(
-				{ key: 'grouped' },
-				'kJ',
-				'sum',
-				parts.map(({ name: of, mass, heatCapacity, temperature: { temperature, source } }) =>
-					worked({ key: 'heat-of', of }, 'kJ', 'product', [
-						given({ key: 'mass-of', of }, mass.grams / 1000, 'kg', FORMULA),
-						given(
-							{ key: 'heat-capacity-of', of },
-							heatCapacity.kilojoulesPerKilogramKelvin,
-							'kJ/(kg K)',
-							FORMULA
-						),
-						worked({ key: 'grouped' }, 'K', 'difference', [
-							target,
-							given({ key: 'temperature-of', of }, temperature.celsius, '°C', source)
-						])
-					])
-				)
-			),
+			worked({ key: 'grouped' }, 'kJ', 'sum', heatToBring({ parts, bowl: null }, target)),
 			worked({ key: 'grouped' }, 'kJ/K', 'product', [
 				given({ key: 'mass-of', of: liquid.name }, mass.grams / 1000, 'kg', FORMULA),
 				liquidCapacity(liquid)
