@@ -20,10 +20,11 @@ const exactly = (by: number): Spread => ({ least: by, likely: by, most: by });
 
 test('with nothing uncertain every run is the plan', () => {
 	assert.deepEqual(run({}), {
-		price: 'due',
+		deadline: 'due',
 		lateShare: 1,
 		meanLate: 1,
 		lateInTen: 1,
+		toHalve: 1,
 		weakest: null
 	});
 });
@@ -59,6 +60,72 @@ test('three figures make a law with their mean, and a seed makes the runs again'
 	// A mean of 6, two of it slack, and a unit late before: 5, give or take what 400 runs leave.
 	assert.ok(Math.abs(due.meanLate - 5) < 0.4, String(due.meanLate));
 	assert.ok(due.lateInTen > due.meanLate);
+	// With so much more room no more than half of the runs are late, with a unit less more than half of them.
+	const lateAfter = (room: number) => {
+		const later = {
+			...EVERY_KIND,
+			prices: EVERY_KIND.prices.map((price) => ({ ...price, at: price.at + room }))
+		};
+		const told = chanceOfPlan(
+			later,
+			GOOD_PLAN,
+			{ lengths: new Map(Object.entries(spread)), waits: new Map() },
+			{ runs: 400, seed: 1 }
+		);
+		assert.ok(told.ok);
+		return told.value[0]?.lateShare ?? 0;
+	};
+	assert.ok(lateAfter(due.toHalve) <= due.lateShare / 2);
+	assert.ok(lateAfter(due.toHalve - 1) > due.lateShare / 2);
 	assert.deepEqual(run(spread), due);
 	assert.notDeepEqual(run(spread, {}, 2), due);
+});
+
+test('several prices are one deadline, late where any of them is', () => {
+	const problem = {
+		...EVERY_KIND,
+		prices: [
+			...EVERY_KIND.prices,
+			{ id: 'tile due', task: 'red tile', of: 'end', at: 22, early: 0, late: 1, away: 0, tier: 0 }
+		]
+	} as const;
+	const uncertain = { lengths: new Map([['red tile', exactly(4)]]), waits: new Map() };
+	const told = (deadlineOf?: (price: string) => string | null) => {
+		const answer = chanceOfPlan(
+			problem,
+			GOOD_PLAN,
+			{ ...uncertain, ...(deadlineOf && { deadlineOf }) },
+			{ runs: 10, seed: 1 }
+		);
+		assert.ok(answer.ok);
+		return answer.value.map(({ deadline, lateShare, meanLate }) => [deadline, lateShare, meanLate]);
+	};
+	assert.deepEqual(told(), [
+		['due', 1, 3],
+		['tile due', 1, 3]
+	]);
+	assert.deepEqual(
+		told(() => 'all'),
+		[['all', 1, 3]]
+	);
+	assert.deepEqual(
+		told((price) => (price === 'due' ? null : 'tile')),
+		[['tile', 1, 3]]
+	);
+});
+
+test('what is pinned happened: nothing that turns out long makes it later', () => {
+	const problem = {
+		...EVERY_KIND,
+		tasks: EVERY_KIND.tasks.map((task) =>
+			task.id === 'pack' ? { ...task, pin: { start: 24, mode: null, unit: null } } : task
+		)
+	};
+	const told = chanceOfPlan(
+		problem,
+		GOOD_PLAN,
+		{ lengths: new Map([['red tile', exactly(5)]]), waits: new Map() },
+		{ runs: 10, seed: 1 }
+	);
+	assert.equal(told.ok && told.value[0]?.meanLate, 1);
 });

@@ -21,15 +21,19 @@ export interface Uncertain {
 	readonly lengths: ReadonlyMap<string, Spread>;
 	/** By lag, how much longer what waits may have to wait. */
 	readonly waits: ReadonlyMap<string, Spread>;
+	/** What one deadline is made of: the name of it by each price, null to leave the price out; each is its own otherwise. */
+	readonly deadlineOf?: (price: string) => string | null;
 }
 
-/** What chance does to one deadline: a price with a late side. */
+/** What chance does to one deadline: a price with a late side, or several that are late together. */
 export interface DeadlineUnderChance {
-	readonly price: string;
+	readonly deadline: string;
 	/** The share of runs in which it is late, the mean lateness of all runs, and what nine in ten stay within. */
 	readonly lateShare: number;
 	readonly meanLate: number;
 	readonly lateInTen: number;
+	/** So much more room before the deadline would halve its share of late runs; 0 where it is never late. */
+	readonly toHalve: number;
 	/** The task or lag most of the lateness came from, with its share of it; null where it is never late. */
 	readonly weakest: {
 		readonly of: 'task' | 'lag';
@@ -93,7 +97,8 @@ class Runs {
 		this.orders.read();
 		const { nodes, nodeOf, arcs } = this.orders;
 		this.links = arcs
-			.filter(({ because }) => because.kind !== 'span')
+			// What is wanted in the course of a task is waited for then: the task has begun, and does not begin later for it.
+			.filter(({ because, within }) => because.kind !== 'span' && !within)
 			.map(({ a, b, least, ofEnd }) => ({ a, b, least, ofEnd, lag: -1 }));
 		state.model.edges.forEach((edge, lag) => {
 			const window = this.orders.windowNow(edge);
@@ -107,8 +112,10 @@ class Runs {
 				lag
 			});
 		});
+		// What is pinned happened: nothing makes it later.
+		const happened = new Set(nodeOf.filter((node, u) => node >= 0 && state.model.pinned[u] === 1));
 		this.into = Array.from({ length: nodes }, () => []);
-		for (const link of this.links) this.into[link.b]?.push(link);
+		for (const link of this.links) if (!happened.has(link.b)) this.into[link.b]?.push(link);
 		this.order = Array.from({ length: nodes }, (_, node) => node).sort(
 			(a, b) => (this.orders.time[a] ?? 0) - (this.orders.time[b] ?? 0) || a - b
 		);
@@ -120,46 +127,58 @@ class Runs {
 	}
 
 	tell(runs: number, chance: Chance): readonly DeadlineUnderChance[] {
-		const deadlines = this.deadlines();
+		const deadlines = [...this.deadlines()];
 		const late = deadlines.map(() => new Int32Array(runs));
 		const blame = deadlines.map(() => new Map<number, number>());
 		for (let run = 0; run < runs; run += 1) {
 			this.draw(chance);
 			this.play();
-			deadlines.forEach(({ task, price }, at) => {
-				const lateness = this.latenessOf(task, price);
+			deadlines.forEach(([, members], at) => {
 				const list = late[at];
 				const ofDeadline = blame[at];
-				if (!list || !ofDeadline || lateness <= 0) return;
-				list[run] = lateness;
-				for (const [cause, by] of this.causes(task))
+				if (!list || !ofDeadline) return;
+				let worst = -1;
+				for (const { task, price } of members) {
+					const lateness = this.latenessOf(task, price);
+					if (lateness <= (list[run] ?? 0)) continue;
+					list[run] = lateness;
+					worst = task;
+				}
+				if (worst < 0) return;
+				for (const [cause, by] of this.causes(worst))
 					ofDeadline.set(cause, (ofDeadline.get(cause) ?? 0) + by);
 			});
 		}
-		return deadlines.map(({ id }, at) => {
+		return deadlines.map(([deadline], at) => {
 			const list = [...(late[at] ?? [])].sort((a, b) => a - b);
 			const sum = list.reduce((total, value) => total + value, 0);
+			const lateRuns = list.filter((value) => value > 0).length;
 			return {
-				price: id,
-				lateShare: list.filter((value) => value > 0).length / runs,
+				deadline,
+				lateShare: lateRuns / runs,
 				meanLate: sum / runs,
 				lateInTen: list[Math.min(runs - 1, Math.ceil(0.9 * runs) - 1)] ?? 0,
+				toHalve: lateRuns === 0 ? 0 : (list[runs - Math.floor(lateRuns / 2) - 1] ?? 0),
 				weakest: this.weakest(blame[at] ?? new Map())
 			};
 		});
 	}
 
-	private deadlines(): readonly {
-		readonly id: string;
-		readonly task: number;
-		readonly price: CompiledPrice;
-	}[] {
+	private deadlines(): ReadonlyMap<
+		string,
+		readonly { readonly task: number; readonly price: CompiledPrice }[]
+	> {
 		const at = new Map(this.problem.tasks.map(({ id }, u) => [id, u]));
-		return this.problem.prices.flatMap((price) => {
+		const found = new Map<string, { readonly task: number; readonly price: CompiledPrice }[]>();
+		for (const price of this.problem.prices) {
 			const task = at.get(price.task) ?? -1;
-			if (price.late === 0 || (this.orders.nodeOf[task] ?? -1) < 0) return [];
-			return [{ id: price.id, task, price: { ...price, ofStart: price.of === 'start' } }];
-		});
+			if (price.late === 0 || (this.orders.nodeOf[task] ?? -1) < 0) continue;
+			const deadline = this.uncertain.deadlineOf ? this.uncertain.deadlineOf(price.id) : price.id;
+			if (deadline === null) continue;
+			const compiled = { ...price, ofStart: price.of === 'start' };
+			found.set(deadline, [...(found.get(deadline) ?? []), { task, price: compiled }]);
+		}
+		return found;
 	}
 
 	/** Draws how everything turns out this time. */

@@ -91,11 +91,12 @@ function linksOf(problem: Problem): readonly Link[] {
 	}
 	for (const { id, before, after, from, windows } of problem.lags) {
 		const given = windows.flatMap(({ window }) => (window ? [window] : []));
-		if (given.length === 0 || given.some(({ outside }) => outside !== null)) continue;
+		const isFirm = given.every(({ outside, firmLeast }) => outside === null || firmLeast);
+		if (given.length === 0 || !isFirm) continue;
 		const [shortest, longest] = from === 'start' ? [0, 0] : (lengths.get(before) ?? [0, 0]);
 		const least = Math.min(...given.map((window) => window.least));
 		links.push({ kind: 'lag-least', of: id, from: before, to: after, by: shortest + least });
-		if (given.some(({ most }) => most === null)) continue;
+		if (given.some(({ most, outside }) => most === null || outside !== null)) continue;
 		const most = Math.max(...given.map((window) => window.most ?? 0));
 		links.push({ kind: 'lag-most', of: id, from: after, to: before, by: -(longest + most) });
 	}

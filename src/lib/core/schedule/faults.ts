@@ -143,6 +143,10 @@ class Looker {
 			this.say('mode-of-nothing', where, mode.id);
 		if (mode.length !== null) this.whole(where, mode.length, 0, LIMITS.horizon);
 		for (const demand of mode.demands) this.demand(where, demand);
+		if (mode.price) {
+			this.whole(where, mode.price.amount, 0, LIMITS.price);
+			this.tier(where, mode.price.tier);
+		}
 		if (mode.machine) this.name(where, this.machines, mode.machine.id);
 		if (!mode.batch) return;
 		if (mode.batch.machines.length === 0) this.say('mode-of-nothing', where, mode.id);

@@ -69,3 +69,106 @@ test('a solver that goes on where it stands gives plans no worse than before', (
 	}
 	assert.ok(before < Infinity);
 });
+
+test('loads that named hands load and draw, and that others of another length join, are attended to their end', () => {
+	for (let seed = 1; seed <= 12; seed += 1) {
+		const day = problemOf(generateDay('small', seed));
+		const hands = day.pools.find(({ id }) => id === 'hands');
+		assert.ok(hands);
+		const named = ['ann', 'bob', 'cat'].map((id) => ({
+			id,
+			there: hands.there.map((stretch) => ({ ...stretch, amount: 1 }))
+		}));
+		const byName = <T extends { readonly pools: readonly string[] }>(demand: T): T =>
+			demand.pools.includes('hands') ? { ...demand, pools: named.map(({ id }) => id) } : demand;
+		const problem = {
+			...day,
+			pools: [...day.pools.filter(({ id }) => id !== 'hands'), ...named],
+			tasks: day.tasks.map((task) => ({
+				...task,
+				modes: task.modes.map((mode) => ({
+					...mode,
+					demands: mode.demands.map(byName),
+					batch: mode.batch && { ...mode.batch, lengthTolerance: 4 }
+				}))
+			})),
+			batchMachines: day.batchMachines.map((machine) => ({
+				...machine,
+				attended: [
+					...machine.attended.map(byName),
+					byName({ pools: ['hands'], amount: 1, from: 0, to: 1, of: 'end' as const })
+				]
+			}))
+		};
+		const made = Solver.of(problem, seed);
+		assert.ok(made.ok, JSON.stringify(made));
+		const solver = made.value;
+		solver.begin();
+		for (let done = 0; done < 200; done += 10) solver.run(10, done / 200);
+		solver.finish();
+		const plan = solver.plan();
+		const { violations, cost } = checkPlan(problem, plan);
+		assert.deepEqual(
+			violations.filter(({ kind }) => kind !== 'task-missing'),
+			[],
+			`day ${seed}`
+		);
+		if (plan.missing.length === 0) assert.equal(solver.progress.cost, cost.total);
+	}
+});
+
+test('a window whose most alone may be overstayed is never entered sooner than its least', () => {
+	let overstayed = 0;
+	for (let seed = 1; seed <= 8; seed += 1) {
+		const day = problemOf(generateDay('small', seed));
+		const problem = {
+			...day,
+			lags: day.lags.map((lag) => ({
+				...lag,
+				windows: lag.windows.map((choice) => ({
+					...choice,
+					window:
+						choice.window === null || choice.window.most === null
+							? choice.window
+							: // Narrower than it was, so that it pays to overstay it.
+								{
+									...choice.window,
+									most: choice.window.least,
+									wish: choice.window.wish === null ? null : choice.window.least,
+									outside: 20,
+									firmLeast: true
+								}
+				}))
+			}))
+		};
+		const made = Solver.of(problem, seed);
+		assert.equal(made.ok, true, JSON.stringify(made));
+		if (!made.ok) continue;
+		const solver = made.value;
+		solver.begin();
+		for (let done = 0; done < 150; done += 10) solver.run(10, done / 150);
+		solver.finish();
+		const plan = solver.plan();
+		const { violations, cost } = checkPlan(problem, plan);
+		assert.deepEqual(
+			violations.filter(({ kind }) => kind !== 'task-missing'),
+			[],
+			`day ${seed}`
+		);
+		if (plan.missing.length > 0) continue;
+		assert.equal(solver.progress.cost, cost.total, `day ${seed}`);
+		const at = new Map(plan.placed.map((placed) => [placed.task, placed]));
+		for (const { before, after, from, windows } of problem.lags) {
+			const [one, other] = [at.get(before), at.get(after)];
+			const window = windows.find(
+				({ beforeMode, afterMode }) =>
+					(beforeMode ?? one?.mode) === one?.mode && (afterMode ?? other?.mode) === other?.mode
+			)?.window;
+			if (!one || !other || !window) continue;
+			const is = other.start - (from === 'start' ? one.start : one.end);
+			assert.equal(is >= window.least, true, `${before} to ${after}`);
+			if (window.most !== null && is > window.most) overstayed += 1;
+		}
+	}
+	assert.notEqual(overstayed, 0, 'nothing was overstayed: the test shows nothing');
+});

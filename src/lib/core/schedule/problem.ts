@@ -119,6 +119,8 @@ export interface Mode {
 		readonly family: string;
 	} | null;
 	readonly batch: Portion | null;
+	/** What it costs to do it this way; left out where nothing. */
+	readonly price?: { readonly amount: number; readonly tier: number };
 }
 
 /** What a batch machine must know of a portion. */
@@ -158,6 +160,8 @@ export interface Window {
 	readonly price: number;
 	/** Price of each unit below least and above most; null where that is forbidden. */
 	readonly outside: number | null;
+	/** True where only the most may be overstayed at that price, and nothing comes sooner than the least. */
+	readonly firmLeast?: boolean;
 	readonly tier: number;
 	/** What is held from the lag's beginning to its end: a place, a tin, a bowl. */
 	readonly holds: readonly { readonly pool: string; readonly amount: number }[];

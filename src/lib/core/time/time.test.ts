@@ -9,6 +9,7 @@ import {
 	isKnownZone,
 	MINUTE_MS,
 	parseBakeDate,
+	readWallTime,
 	REAL_TIME,
 	wallTimeOf,
 	weekdayOf,
@@ -104,4 +105,28 @@ test('the bakery clock runs from its anchor at its own rate', () => {
 	assert.equal(bakeryTime(REAL_TIME, { epochMs: 42 }).epochMs, 42);
 	assert.ok(isKnownZone('UTC'));
 	assert.equal(isKnownZone('Nowhere/Saltmarrow'), false);
+});
+
+test('a time of day is read as people type it, and nothing else is', () => {
+	const read = (text: string) => {
+		const found = readWallTime(text);
+		return found.ok ? found.value : found.error.kind;
+	};
+	for (const [text, time] of [
+		['2', '02:00'],
+		['230', '02:30'],
+		['2:30', '02:30'],
+		['02.30', '02:30'],
+		['14h30', '14:30'],
+		['14h', '14:00'],
+		[' 0005 ', '00:05'],
+		['2359', '23:59'],
+		['24:00', 'not-a-time'],
+		['2560', 'not-a-time'],
+		['', 'not-a-time'],
+		['noon', 'not-a-time'],
+		['-2', 'not-a-time'],
+		['2:3', 'not-a-time']
+	] as const)
+		assert.equal(read(text), time, text);
 });

@@ -83,9 +83,10 @@ function checkLags(problem: Problem, standing: Standings, say: Say): void {
 			say({ kind: 'modes-forbidden', lag: lag.id });
 			continue;
 		}
-		if (window.outside !== null) continue;
-		if (is < window.least) say({ kind: 'lag-too-short', lag: lag.id, is, least: window.least });
-		if (window.most !== null && is > window.most)
+		const { least, outside, firmLeast } = window;
+		if (is < least && (outside === null || firmLeast))
+			say({ kind: 'lag-too-short', lag: lag.id, is, least });
+		if (outside === null && window.most !== null && is > window.most)
 			say({ kind: 'lag-too-long', lag: lag.id, is, most: window.most });
 	}
 }

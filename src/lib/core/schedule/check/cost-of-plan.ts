@@ -12,6 +12,10 @@ export function costOfPlan(problem: Problem, standing: Standings): Cost {
 		const now = lagNow(lag, standing);
 		if (now?.window) charge(now.window.tier, windowPrice(now.window, now.is));
 	}
+	for (const task of problem.tasks) {
+		const mode = task.modes.find(({ id }) => id === standing.get(task.id)?.placed.mode);
+		if (mode?.price) charge(mode.price.tier, mode.price.amount);
+	}
 	for (const { task, of, at, early, late, away, tier } of problem.prices) {
 		const placed = standing.get(task)?.placed;
 		if (!placed) continue;

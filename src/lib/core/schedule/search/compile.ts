@@ -29,12 +29,13 @@ function piecesOf(window: Window, horizon: number): Piece[] {
 	const price = window.wish === null ? 0 : window.price;
 	const pieces: Piece[] = [];
 	if (window.outside !== null) {
-		pieces.push({
-			least: -horizon,
-			most: window.least - 1,
-			base: price * (wish - window.least) + window.outside * window.least,
-			slope: -window.outside
-		});
+		if (!window.firmLeast)
+			pieces.push({
+				least: -horizon,
+				most: window.least - 1,
+				base: price * (wish - window.least) + window.outside * window.least,
+				slope: -window.outside
+			});
 		if (window.most !== null)
 			pieces.push({
 				least: most + 1,
@@ -174,7 +175,8 @@ export function compile(problem: Problem): Compiled {
 					: null,
 				allowed:
 					(pin?.mode ?? mode.id) === mode.id &&
-					(!on || !mode.machine || (mode.machine.size >= on.least && mode.machine.size <= on.most))
+					(!on || !mode.machine || (mode.machine.size >= on.least && mode.machine.size <= on.most)),
+				price: mode.price?.amount ?? 0
 			});
 		}
 		earliest[u] = Math.max(0, task.earliest ?? 0, pin?.start ?? 0);
@@ -192,7 +194,7 @@ export function compile(problem: Problem): Compiled {
 		const made: CompiledWindow = {
 			least: window.least,
 			most,
-			hardLeast: window.outside === null ? window.least : -horizon,
+			hardLeast: window.outside === null || window.firmLeast ? window.least : -horizon,
 			hardMost: window.outside === null ? most : horizon,
 			wish: window.wish ?? window.least,
 			price: window.wish === null ? 0 : window.price,

@@ -61,6 +61,7 @@ export interface CompiledMode {
 	readonly family: string;
 	readonly portion: CompiledPortion | null;
 	readonly allowed: boolean;
+	readonly price: number;
 }
 
 export interface CompiledEdge {

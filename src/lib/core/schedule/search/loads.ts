@@ -14,6 +14,8 @@ export interface Load {
 	readonly members: number[];
 	/** The pools that gave what the load needs, by its demands. */
 	readonly given: number[][];
+	/** What of its end nobody attends any more since it became shorter: such a plan does not hold. */
+	unattended: number;
 }
 
 /** The loads of every unit of the batch machines, each unit's in order of time. */

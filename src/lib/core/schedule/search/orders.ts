@@ -17,6 +17,8 @@ export interface Order {
 	readonly b: number;
 	readonly least: number;
 	readonly ofEnd: boolean;
+	/** True where what comes after wants it only in its course, not from its beginning. */
+	readonly within: boolean;
 	readonly because: Because;
 }
 
@@ -30,6 +32,8 @@ interface Use {
 	readonly end: number;
 	/** True where the use ends with its task, and so lasts longer when that does. */
 	readonly toEnd: boolean;
+	/** True where it begins in the course of its task. */
+	readonly within: boolean;
 }
 
 /**
@@ -110,8 +114,15 @@ export class Orders {
 		return node;
 	}
 
-	private order(a: number, b: number, least: number, ofEnd: boolean, because: Because): void {
-		if (a !== b) this.arcs.push({ a, b, least, ofEnd, because });
+	private order(
+		a: number,
+		b: number,
+		least: number,
+		ofEnd: boolean,
+		because: Because,
+		within = false
+	): void {
+		if (a !== b) this.arcs.push({ a, b, least, ofEnd, because, within });
 	}
 
 	private readSpans(): void {
@@ -220,7 +231,8 @@ export class Orders {
 					toOff: demand.to,
 					begin: start + demand.from,
 					end: start + demand.to,
-					toEnd: !portion && demand.to === length
+					toEnd: !portion && demand.to === length,
+					within: demand.from > 0
 				};
 				for (const pool of pools) add(pool, demand.view >= 0 ? demand.amount : 1, use);
 			});
@@ -236,7 +248,8 @@ export class Orders {
 					toOff: off + demand.to,
 					begin: load.start + off + demand.from,
 					end: load.start + off + demand.to,
-					toEnd: ofEnd
+					toEnd: ofEnd,
+					within: off + demand.from > 0
 				};
 				const pools = load.given[at] ?? [];
 				for (const pool of pools) add(pool, demand.view >= 0 ? demand.amount : 1, use);
@@ -255,7 +268,8 @@ export class Orders {
 					toOff: 0,
 					begin: began + off,
 					end: state.start[edge.after] as number,
-					toEnd: false
+					toEnd: false,
+					within: false
 				});
 		}
 		uses.forEach((list, pool) =>
@@ -288,7 +302,14 @@ export class Orders {
 			}
 			const before = last[best];
 			if (before)
-				this.order(before.to, use.from, before.toOff - use.fromOff, before.toEnd, because);
+				this.order(
+					before.to,
+					use.from,
+					before.toOff - use.fromOff,
+					before.toEnd,
+					because,
+					use.within
+				);
 			let from = use.begin;
 			let to = use.end;
 			while (from > 0 && (there[from - 1] as number) > best) from -= 1;

@@ -22,8 +22,8 @@ export class OwnRows {
 			const priced = (model.prices[mode.task] ?? []).filter(
 				({ ofStart }) => ofStart || !mode.portion
 			);
-			if (priced.length === 0) return free;
-			const row = new Int32Array(model.horizon + 1);
+			if (priced.length === 0 && mode.price === 0) return free;
+			const row = new Int32Array(model.horizon + 1).fill(mode.price);
 			for (const price of priced) addPrice(row, price, mode.length);
 			return row;
 		});

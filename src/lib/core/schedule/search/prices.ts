@@ -3,11 +3,11 @@ import { NEVER, type CompiledPrice, type CompiledWindow } from './compiled.ts';
 /** What a lag costs in a window; NEVER where it is forbidden. */
 export function priceOfLag(window: CompiledWindow, lag: number): number {
 	if (lag < window.least)
-		return window.outside < 0
+		return lag < window.hardLeast
 			? NEVER
 			: window.price * (window.wish - window.least) + window.outside * (window.least - lag);
 	if (lag > window.most)
-		return window.outside < 0
+		return lag > window.hardMost
 			? NEVER
 			: window.price * (window.most - window.wish) + window.outside * (lag - window.most);
 	const off = lag - window.wish;

@@ -342,7 +342,8 @@ export class Search {
 			mode: state.mode[u] as number,
 			start: state.start[u] as number,
 			unit: state.load[u]?.unit ?? -1,
-			given: state.givenTo(u)
+			given: state.givenTo(u),
+			attended: state.attendedBy(u)
 		};
 	}
 }

@@ -31,7 +31,13 @@ export function shopOf(model: Compiled): Shop | null {
 	for (let u = 0; u < tasks; u += 1) {
 		const first = firstMode[u] as number;
 		const mode = modes[first] as CompiledMode;
-		if ((firstMode[u + 1] as number) - first !== 1 || !mode.allowed || mode.portion) return null;
+		if (
+			(firstMode[u + 1] as number) - first !== 1 ||
+			!mode.allowed ||
+			mode.portion ||
+			mode.price > 0
+		)
+			return null;
 		const { latest, pin } = model.problem.tasks[u] as Compiled['problem']['tasks'][number];
 		if (pin !== null || (latest ?? horizon) < horizon) return null;
 		if (

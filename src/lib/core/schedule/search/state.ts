@@ -19,6 +19,8 @@ export interface Stand {
 	readonly start: number;
 	readonly unit: number;
 	readonly given: readonly (readonly number[])[] | null;
+	/** Who attended its load; null for what is in none, or where that is open. */
+	readonly attended: readonly (readonly number[])[] | null;
 }
 
 /** A plan in the making: which tasks stand where, and all that follows from it for pools and loads. */
@@ -64,12 +66,19 @@ export class State {
 		return edge.table[row * edge.afterModes + column] as CompiledWindow | null;
 	}
 
-	place(u: number, m: number, start: number, unit: number, given: Stand['given'] = null): void {
+	place(
+		u: number,
+		m: number,
+		start: number,
+		unit: number,
+		given: Stand['given'] = null,
+		attended: Stand['attended'] = null
+	): void {
 		const mode = this.modeAt(m);
 		this.start[u] = start;
 		this.mode[u] = m;
 		this.placed += 1;
-		if (mode.portion) this.join(u, mode.portion, start, unit);
+		if (mode.portion) this.join(u, mode.portion, start, unit, attended);
 		else this.end[u] = start + mode.length;
 		const { demands } = mode;
 		let picks: (readonly number[])[] | null = null;
@@ -101,13 +110,14 @@ export class State {
 			this.takeAll(demand, demand.view >= 0 ? demand.pools : (given?.[at] ?? []), start, -1);
 		}
 		const unit = this.load[u]?.unit ?? -1;
+		const attended = this.attendedBy(u);
 		this.stood[u] = start;
 		this.start[u] = -1;
 		if (mode.portion) this.leave(u);
 		this.mode[u] = -1;
 		this.end[u] = -1;
 		this.placed -= 1;
-		return { task: u, mode: m, start, unit, given };
+		return { task: u, mode: m, start, unit, given, attended };
 	}
 
 	/** What a task costs where it stands, with the lags that lead to it and, at the end of a chain, to its tails. */
@@ -115,6 +125,8 @@ export class State {
 		const { edges, into, prices, components } = this.model;
 		let sum = 0;
 		const own = prices[u] as readonly CompiledPrice[];
+		const mode = this.mode[u] as number;
+		if (mode >= 0) sum += this.modeAt(mode).price;
 		for (let at = 0; at < own.length; at += 1)
 			sum += priceAt(own[at] as CompiledPrice, this.start[u] as number, this.end[u] as number);
 		const entering = into[u] as readonly number[];
@@ -137,7 +149,13 @@ export class State {
 	}
 
 	putBack(stand: Stand): void {
-		this.place(stand.task, stand.mode, stand.start, stand.unit, stand.given);
+		const { task, mode, start, unit, given, attended } = stand;
+		this.place(task, mode, start, unit, given, attended);
+	}
+
+	/** Who attends the load of a task. */
+	attendedBy(u: number): Stand['attended'] {
+		return this.load[u]?.given.map((pools) => [...pools]) ?? null;
 	}
 
 	/** What gives a demand of a task that starts then; empty-handed it takes the first, and the pool is overdrawn. */
@@ -173,6 +191,20 @@ export class State {
 		return met >= demand.amount;
 	}
 
+	/** True where those that gave a demand can give it at another time too. */
+	private areFree(demand: CompiledDemand, pools: readonly number[], anchor: number): boolean {
+		const from = anchor + demand.from;
+		if (pools.length !== demand.amount || from < 0) return false;
+		return pools.every((pool, at) => {
+			const views = demand.choice[demand.pools.indexOf(pool)];
+			return (
+				pools.indexOf(pool) === at &&
+				views?.[0] !== undefined &&
+				(this.pools.view(views[0])[from] as number) >= anchor + demand.to
+			);
+		});
+	}
+
 	private takeAll(
 		demand: CompiledDemand,
 		pools: readonly number[],
@@ -191,6 +223,7 @@ export class State {
 
 	private price(u: number, sign: number): void {
 		const prices = this.model.prices[u] as readonly CompiledPrice[];
+		this.priced += sign * this.modeAt(this.mode[u] as number).price;
 		for (let at = 0; at < prices.length; at += 1)
 			this.priced +=
 				sign * priceAt(prices[at] as CompiledPrice, this.start[u] as number, this.end[u] as number);
@@ -230,7 +263,13 @@ export class State {
 		}
 	}
 
-	private join(u: number, portion: CompiledPortion, start: number, unit: number): void {
+	private join(
+		u: number,
+		portion: CompiledPortion,
+		start: number,
+		unit: number,
+		attended: Stand['attended']
+	): void {
 		const machineAt = this.model.unitMachine[unit] as number;
 		const on = this.model.batch[machineAt];
 		if (!on) throw new Error('a portion stands on no unit');
@@ -256,14 +295,21 @@ export class State {
 			high: portion.level,
 			longest: portion.length,
 			members: [u],
-			given: []
+			given: [],
+			unattended: 0
 		};
-		for (const { demand, ofEnd } of on.attended) {
+		on.attended.forEach(({ demand, ofEnd }, at) => {
 			const anchor = ofEnd ? end : start;
-			const pools = demand.view >= 0 ? [...demand.pools] : this.choose(demand, anchor);
+			const before = attended?.[at] ?? [];
+			const pools =
+				demand.view >= 0
+					? [...demand.pools]
+					: before.length === demand.amount && before.every((pool) => demand.pools.includes(pool))
+						? [...before]
+						: this.choose(demand, anchor);
 			load.given.push(pools);
 			this.takeAll(demand, pools, anchor, 1);
-		}
+		});
 		this.loads.add(load);
 		this.load[u] = load;
 		this.end[u] = end;
@@ -279,6 +325,7 @@ export class State {
 			on?.attended.forEach(({ demand, ofEnd }, at) =>
 				this.takeAll(demand, load.given[at] ?? [], ofEnd ? load.end : load.start, -1)
 			);
+			this.broken -= load.unattended;
 			this.loads.drop(load);
 			return;
 		}
@@ -300,11 +347,26 @@ export class State {
 	private endLoadAt(load: Load, longest: number, newcomer: number): void {
 		const on = this.model.batch[this.model.unitMachine[load.unit] as number];
 		const end = load.end + longest - load.longest;
+		this.broken -= load.unattended;
+		load.unattended = 0;
 		on?.attended.forEach(({ demand, ofEnd }, at) => {
 			if (!ofEnd) return;
 			this.takeAll(demand, load.given[at] ?? [], load.end, -1);
-			this.takeAll(demand, load.given[at] ?? [], end, 1);
+			// Who attends the new end need not be who was free at the old one, and it may be nobody.
+			const met = this.meets(demand, end);
+			const before = load.given[at] ?? [];
+			const pools = !met
+				? []
+				: demand.view >= 0
+					? [...demand.pools]
+					: this.areFree(demand, before, end)
+						? before
+						: this.choose(demand, end);
+			this.takeAll(demand, pools, end, 1);
+			load.given[at] = pools;
+			if (!met) load.unattended += 1;
 		});
+		this.broken += load.unattended;
 		for (const u of load.members) {
 			// The newcomer's own lags and prices are taken up when it stands.
 			if (u === newcomer) {
