@@ -1,7 +1,14 @@
+import type {
+	BakeryEntry,
+	EntryKind,
+	FirstStep,
+	OvenPiece,
+	StandingEntry
+} from '../core/bakery/index.ts';
 import type { Place } from '../core/formula/index.ts';
 import type { IceForm } from '../core/heat/index.ts';
+import type { BakeDate } from '../core/time/index.ts';
 import type { SensorKind } from './device-protocol.ts';
-import type { RetarderView } from './ripening-views.ts';
 import type { ProbeView } from './water-views.ts';
 
 export interface SupplyView {
@@ -30,15 +37,39 @@ export interface DeviceView {
 	}[];
 }
 
-/** A named place, with what it was read at last. */
-export interface PlaceView extends Place {
-	/** It is a cold room whose heat is known: it is set there. */
-	readonly isRetarder: boolean;
+/** What the bakery is, how far it is entered, and what reads it. */
+export interface BakeryRoomView {
+	readonly date: BakeDate;
+	readonly settings: {
+		readonly name: string;
+		readonly timeZone: string;
+		readonly currency: string;
+		readonly version: number;
+	};
+	readonly steps: readonly FirstStep[];
+	/** How many of each kind are in use. */
+	readonly counts: Readonly<Record<EntryKind, number>>;
+	readonly places: readonly Place[];
+	readonly supply: SupplyView;
+	readonly devices: readonly DeviceView[];
 }
 
-export interface BakeryRoomView {
-	readonly places: readonly PlaceView[];
-	readonly supply: SupplyView;
-	readonly retarders: readonly RetarderView[];
-	readonly devices: readonly DeviceView[];
+/** One revision of an entry, with who made it and when. */
+export interface EntryRevisionView<K extends EntryKind = EntryKind> extends BakeryEntry<K> {
+	/** Empty for what stood before entries had revisions. */
+	readonly by: string;
+	readonly occurredAtMs: number;
+}
+
+/** The entries of one kind on a date, with all that was saved of them, newest first. */
+export interface EntriesView<K extends EntryKind = EntryKind> {
+	readonly date: BakeDate;
+	readonly kind: K;
+	readonly entries: readonly StandingEntry<K>[];
+	readonly history: readonly EntryRevisionView<K>[];
+	/** The drops that a customer can belong to. */
+	readonly drops: readonly { readonly id: string; readonly name: string }[];
+	/** What can be laid out on a deck to see how many fit. */
+	readonly pieces: readonly (OvenPiece & { readonly id: string; readonly name: string })[];
+	readonly counts: Readonly<Record<EntryKind, number>>;
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { USUAL_SPACING_CM } from '../core/bakery/index.ts';
 import { line, nameSchema } from './text.ts';
 import { uuidSchema, versionSchema } from './border-schemas.ts';
 import {
@@ -147,7 +148,10 @@ export const productContent = {
 	footprint: z
 		.object({ lengthCm: z.number().positive().max(300), widthCm: z.number().positive().max(300) })
 		.nullable(),
-	piecesPerDeck: z.int().min(1).max(9999),
+	/** A count for every deck; null to have it worked out from the size of deck and piece. */
+	piecesPerDeck: z.int().min(1).max(9999).nullable(),
+	/** Room around a piece on its deck. */
+	spacingCm: z.number().min(0).max(50).default(USUAL_SPACING_CM),
 	steps: stepsSchema
 };
 

@@ -6,14 +6,6 @@ export const STIRRED_LIMITS = { least: { celsius: -25 }, most: { celsius: 105 } 
 export const BASE_LIMITS = { least: { celsius: 0 }, most: { celsius: 120 } } as const;
 /** What water can go in at; ice counts as the water it stands for. */
 export const WATER_LIMITS = { least: { celsius: -80 }, most: { celsius: 100 } } as const;
-/**
- * What a cold room can be: the air of the smallest cabinet with its racks holds this much heat, and the smallest
- * compressor takes this much away.
- */
-export const RETARDER_LIMITS = {
-	leastAirKilojoulesPerKelvin: 2,
-	leastCompressorWatts: 20
-} as const;
 /** Pieces of one product for one drop; more than this is a typing error. */
 export const MOST_PIECES = 9999;
 /** How much earlier a mix may be wished for. */

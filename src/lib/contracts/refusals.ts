@@ -1,5 +1,7 @@
+import type { EntryProblem } from '../core/bakery/index.ts';
 import type { FormulaFailure } from '../core/formula/index.ts';
-import type { Caution, Violation } from '../core/latest-start/index.ts';
+import type { Caution } from '../core/planning/index.ts';
+import type { Violation } from '../core/schedule/index.ts';
 
 /** What a command can speak of that is not there. */
 export type UnknownThing =
@@ -21,7 +23,8 @@ export type UnknownThing =
 	| 'scale'
 	| 'divider'
 	| 'vessel'
-	| 'entry';
+	| 'entry'
+	| 'bakery-entry';
 
 /** Why a command was not carried out; nothing of it was written. */
 export type Refusal =
@@ -51,6 +54,19 @@ export type Refusal =
 			readonly formula: string;
 			readonly reason: FormulaFailure;
 	  }
+	/** What its figures say together cannot be. */
+	| {
+			readonly kind: 'entry-impossible';
+			readonly name: string;
+			readonly problems: readonly EntryProblem[];
+	  }
+	/** The bakery cannot be without it. */
+	| {
+			readonly kind: 'entry-needed';
+			readonly name: string;
+			readonly as: 'head-baker' | 'bakehouse' | 'flour';
+	  }
+	| { readonly kind: 'bakery-is-there' }
 	| { readonly kind: 'name-taken'; readonly name: string }
 	/** A reader would take one for the other; sent again as meant, it stands. */
 	| { readonly kind: 'name-alike'; readonly name: string; readonly other: string }

@@ -1,8 +1,10 @@
+import { entryProblemText } from './entry-text.ts';
 import { formulaFailureText } from './failure-text.ts';
 import type { Refusal, RefusalOf, UnknownThing } from '../contracts/refusals.ts';
 
 const UNKNOWN: Readonly<Record<UnknownThing, string>> = {
 	entry: 'What was to be taken back is not there any more.',
+	'bakery-entry': 'This is no longer what it was in the bakery.',
 	mix: 'This mix is no longer in the day, or adds no water.',
 	drop: 'This drop is no longer in the book.',
 	product: 'This product is no longer in the book.',
@@ -13,7 +15,7 @@ const UNKNOWN: Readonly<Record<UnknownThing, string>> = {
 	observation: 'This reading is not in the log.',
 	dough: 'This dough is no longer in the day.',
 	device: 'This device is not known here.',
-	place: 'place',
+	place: 'This place is no longer in the bakery.',
 	retarder: 'This cold room is not known here.',
 	mixer: 'This mixer is no longer in the bakery.',
 	delivery: 'A delivery of this formula is no longer in the book.',
@@ -21,6 +23,12 @@ const UNKNOWN: Readonly<Record<UnknownThing, string>> = {
 	scale: 'This scale is no longer in the bakery.',
 	divider: 'This divider is no longer in the bakery.',
 	vessel: 'This vessel is no longer in the bakery.'
+};
+
+const NEEDED_AS: Readonly<Record<RefusalOf<'entry-needed'>['as'], (name: string) => string>> = {
+	'head-baker': (name) => `${name} is the only head baker. Make somebody else head baker first.`,
+	bakehouse: (name) => `${name} is the room all stand in: it stays a room, and stays.`,
+	flour: (name) => `${name} is where flour is kept: it stays a room, and stays.`
 };
 
 /** The sentence for each refusal: what is wrong, and what to do. */
@@ -44,6 +52,11 @@ const TEXTS: { readonly [K in Refusal['kind']]: (refusal: RefusalOf<K>) => strin
 		`${name} has no wait with a clock. Give it one in its formula.`,
 	'more-than-a-mixer': ({ name, mostGrams }) =>
 		`Not saved: that is more ${name} than a mixer takes (${Math.round(mostGrams / 1000)} kg). Reload the page.`,
+	'entry-impossible': ({ name, problems }) =>
+		`Not saved, ${name} cannot be so: ${problems.map(entryProblemText).join('; ')}.`,
+	'entry-needed': ({ name, as }) => `Not saved: ${NEEDED_AS[as](name)}`,
+	'bakery-is-there': () =>
+		'Not saved: somebody began the bakery meanwhile. Open it from the start page.',
 	'name-taken': ({ name }) => `"${name}" is taken already. Choose another name.`,
 	'name-alike': ({ name, other }) =>
 		`Not saved yet: "${name}" reads like "${other}", which is there already. Is it another one? Then save once more; otherwise choose another name.`,

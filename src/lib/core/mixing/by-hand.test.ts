@@ -35,6 +35,7 @@ const SPIRAL = {
 	name: 'Spiral mixer',
 	leastGrams: 5000,
 	mostGrams: 60_000,
+	stiff: null,
 	bowlKilojoulesPerKelvin: 9
 };
 const temperature = (quantity: 'room' | 'flour' | 'tap', celsius: number) => ({
@@ -80,6 +81,7 @@ function small(
 			chilledCelsius: null
 		},
 		mixers: [SPIRAL],
+		handBowlKilojoulesPerKelvin: 0,
 		temperatures: [temperature('room', 20), temperature('flour', 20), temperature('tap', 11)],
 		own,
 		others,

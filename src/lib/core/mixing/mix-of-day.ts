@@ -1,5 +1,6 @@
 import type { DoughInstrument, MixProgram } from '../heat/index.ts';
-import { mixedShare } from '../formula/index.ts';
+import { takesOf, type MixerContent, type MixerTakes } from '../bakery/index.ts';
+import { figuresOf, mixedShare } from '../formula/index.ts';
 import {
 	learnedFriction,
 	learnedRise,
@@ -22,6 +23,8 @@ export interface Mixer {
 	readonly name: string;
 	readonly leastGrams: number;
 	readonly mostGrams: number;
+	/** It takes less of a stiff dough; null where that is not known to matter. */
+	readonly stiff: MixerContent['stiff'];
 	/** Heat that warms its bowl by a degree; 0 where nobody found out. */
 	readonly bowlKilojoulesPerKelvin: number;
 }
@@ -41,6 +44,8 @@ export interface MixOfDay {
 export interface MixKnowledge {
 	readonly supply: WaterSupply;
 	readonly mixers: readonly Mixer[];
+	/** Heat that warms the tub in which hands mix by a degree; 0 where nobody found out. */
+	readonly handBowlKilojoulesPerKelvin: number;
 	readonly temperatures: readonly MomentTemperature[];
 	/** The measured mixes of this dough, newest first, and of the others with the recipes they were mixed by. */
 	readonly own: readonly MeasuredMix[];
@@ -92,7 +97,7 @@ export function mixOfDay(
 	const mixer =
 		mixed.mixerId === null && isByHand(recipe.steps) ? null : mixerOf(mixers, mix, mixed.mixerId);
 	const inBowl = mix.dough.value * mixedShare(final);
-	const fillShare = mixer ? inBowl / mixer.mostGrams : 1;
+	const fillShare = mixer ? inBowl / takenOf(mixer, mix).mostGrams : 1;
 	const history = frictionHistory(recipe, own, others);
 	const { book } = history.own;
 	const done = { program: mixed.program ?? book.program, fill: fillShare };
@@ -113,7 +118,7 @@ export function mixOfDay(
 			lines: mix.lines,
 			stage: final,
 			steps: recipe.steps,
-			bowlKilojoulesPerKelvin: mixer?.bowlKilojoulesPerKelvin ?? 0,
+			bowlKilojoulesPerKelvin: mixer?.bowlKilojoulesPerKelvin ?? known.handBowlKilojoulesPerKelvin,
 			targetCelsius: recipe.targetCelsius,
 			picked
 		},
@@ -141,12 +146,21 @@ export function mixOfDay(
 	return { recipe, mix, mixer, fillShare, friction, input, heatCapacity };
 }
 
+/** What a mixer takes of the dough of a mix. */
+function takenOf(mixer: Mixer, mix: Mix): MixerTakes {
+	const water = mixer.stiff === null ? null : figuresOf(mix.resolved).effectiveHydration;
+	return takesOf(mixer, water);
+}
+
 /** The mixer that was named, or the first that takes the dough. */
 function mixerOf(mixers: readonly Mixer[], mix: Mix, mixerId: string | null): Mixer | null {
 	const grams = mix.dough.value * mixedShare(mix.resolved.final);
 	return (
 		mixers.find((mixer) => mixer.id === mixerId) ??
-		mixers.find((mixer) => grams >= mixer.leastGrams && grams <= mixer.mostGrams) ??
+		mixers.find((mixer) => {
+			const { leastGrams, mostGrams } = takenOf(mixer, mix);
+			return grams >= leastGrams && grams <= mostGrams;
+		}) ??
 		mixers[0] ??
 		null
 	);

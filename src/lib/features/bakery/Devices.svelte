@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { DeviceView, PlaceView } from '../../contracts/bakery-views.ts';
+	import type { DeviceView } from '../../contracts/bakery-views.ts';
+	import type { Place } from '../../core/formula/index.ts';
 	import { formatTemperature } from '../../core/units/index.ts';
 	import { probeDoubt } from '../../wording/probe-text.ts';
 	import { ageText, momentText } from '../../wording/time-text.ts';
@@ -10,7 +11,7 @@
 
 	interface Props {
 		devices: readonly DeviceView[];
-		places: readonly PlaceView[];
+		places: readonly Place[];
 	}
 	let { devices, places }: Props = $props();
 	const room = useRoom();

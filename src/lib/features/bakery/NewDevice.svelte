@@ -1,14 +1,14 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
 	import Choice from '../../ui/Choice.svelte';
-	import type { PlaceView } from '../../contracts/bakery-views.ts';
+	import type { Place } from '../../core/formula/index.ts';
 	import { SENSOR_KINDS, type SensorKind } from '../../contracts/sensor-kinds.ts';
 	import { fingerprintOfKey, newDeviceKey } from './device-key.ts';
 	import { Saving } from './saving.svelte.ts';
 	import { SENSOR_TEXT } from './sensor-text.ts';
 
 	interface Props {
-		places: readonly PlaceView[];
+		places: readonly Place[];
 	}
 	let { places }: Props = $props();
 	const room = useRoom();

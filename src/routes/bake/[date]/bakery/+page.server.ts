@@ -5,6 +5,6 @@ import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ params, depends, locals }) => {
 	depends('jovet:day', 'jovet:moment');
-	dateOfPage(params.date);
-	return forPage(locals, () => readBakeryRoom(database()));
+	const date = dateOfPage(params.date);
+	return forPage(locals, () => readBakeryRoom(database(), date));
 };

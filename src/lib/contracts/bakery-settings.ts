@@ -1,0 +1,12 @@
+import { z } from 'zod';
+import { isKnownZone } from '../core/time/index.ts';
+import { line } from './text.ts';
+
+/** A zone of the tz database, by its name. */
+export const timeZoneSchema = z
+	.string()
+	.max(100)
+	.refine(isKnownZone, 'not a time zone that is known here');
+
+/** What stands before a price; empty for none. */
+export const currencySchema = line(8);

@@ -1,0 +1,29 @@
+import { z } from 'zod';
+import { currencySchema, timeZoneSchema } from '../../contracts/bakery-settings.ts';
+import { versionSchema } from '../../contracts/border-schemas.ts';
+import { nameSchema } from '../../contracts/text.ts';
+import { fail, ok } from '../../core/result.ts';
+import { loadBakery, updateBakery } from '../db/bakery.ts';
+import { defineCommand, EVERYONE } from './define.ts';
+
+/** Saves what the bakery is called, where its clock hangs and what its money is. */
+export const saveBakery = defineCommand({
+	kind: 'save-bakery',
+	lane: 'settings',
+	content: z.object({
+		name: nameSchema,
+		timeZone: timeZoneSchema,
+		currency: currencySchema,
+		expectedVersion: versionSchema
+	}),
+	permitted: EVERYONE,
+	refusals: ['settings-changed-meanwhile', 'no-bakery'],
+	handle: async (tx, { name, timeZone, currency, expectedVersion }) => {
+		const version = await updateBakery(tx, { name, timeZone, currency }, expectedVersion);
+		if (version !== null) return ok({ version });
+		const now = await loadBakery(tx);
+		return now
+			? fail({ kind: 'settings-changed-meanwhile', version: now.version })
+			: fail({ kind: 'no-bakery' });
+	}
+});

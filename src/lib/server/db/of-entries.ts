@@ -1,0 +1,221 @@
+import { minutesBeforeDue, type Deck, type VesselUse } from '../../core/bakery/index.ts';
+import type { Retarder } from '../../core/fermentation/index.ts';
+import type { Place } from '../../core/formula/index.ts';
+import { id, type PlaceId } from '../../core/identity.ts';
+import type { Mixer } from '../../core/mixing/index.ts';
+import type { PlannedMixer, PlannedOven } from '../../core/planning/index.ts';
+import type { Divider } from '../../core/production/index.ts';
+import type { WallTime } from '../../core/time/index.ts';
+import type { WeighingScale } from '../../core/units/index.ts';
+import type { Entries } from './entries.ts';
+
+function withMotor(entries: Entries) {
+	return entries.of('mixer').filter(({ content }) => content.drive === 'machine');
+}
+
+/** The mixers that have a motor. */
+export function mixersOf(entries: Entries): readonly Mixer[] {
+	return withMotor(entries).map(({ id: mixerId, name, content }) => ({
+		id: mixerId,
+		name,
+		leastGrams: content.leastGrams,
+		mostGrams: content.mostGrams,
+		stiff: content.stiff,
+		bowlKilojoulesPerKelvin: content.bowlKilojoulesPerKelvin
+	}));
+}
+
+/** The mixers that have a motor, as a plan sees them. */
+export function plannedMixersOf(entries: Entries): readonly PlannedMixer[] {
+	return withMotor(entries).map(({ id: mixerId, name, content }) => ({
+		id: mixerId,
+		name,
+		bowls: content.bowls,
+		cleanDownMinutes: content.cleanDownMinutes,
+		cleansAfter: [
+			...(content.allergensLast ? (['allergen'] as const) : []),
+			...(content.lightBeforeDark ? (['dark'] as const) : [])
+		]
+	}));
+}
+
+/** The most that any mixer takes; what hands take where the bakery has none. */
+export function mostOfAnyMixer(entries: Entries): number {
+	const machines = mixersOf(entries);
+	return machines.length === 0
+		? (handMixingOf(entries)?.mostGrams ?? 0)
+		: Math.max(...machines.map(({ mostGrams }) => mostGrams));
+}
+
+/** What hands take at once, and the tub they mix in. */
+export interface HandMixing {
+	readonly mostGrams: number;
+	readonly bowlKilojoulesPerKelvin: number;
+}
+
+/** The largest that is mixed by hand; null where the bakery says nothing of it. */
+export function handMixingOf(entries: Entries): HandMixing | null {
+	const hands = entries.of('mixer').filter(({ content }) => content.drive === 'hands');
+	return hands.reduce<HandMixing | null>(
+		(largest, { content }) =>
+			largest === null || content.mostGrams > largest.mostGrams ? content : largest,
+		null
+	);
+}
+
+/** From the finest to the coarsest. */
+export function scalesOf(entries: Entries): readonly (WeighingScale & { readonly id: string })[] {
+	return entries
+		.of('scale')
+		.map(({ id: scaleId, name, content }) => ({
+			id: scaleId,
+			name,
+			capacity: { grams: content.capacityGrams },
+			division: { grams: content.divisionGrams }
+		}))
+		.sort((a, b) => a.division.grams - b.division.grams);
+}
+
+/** What weights are told to where the bakery has no scale: a gram, up to what a bag holds (our default). */
+const ANY_SCALE = {
+	id: '',
+	name: 'any scale',
+	capacity: { grams: 30_000 },
+	division: { grams: 1 }
+};
+
+/** The scales that weights are rounded to. */
+export function weighedOn(entries: Entries): readonly WeighingScale[] {
+	const scales = scalesOf(entries);
+	return (scales.length > 0 ? scales : [ANY_SCALE]).map(({ name, capacity, division }) => ({
+		name,
+		capacity,
+		division
+	}));
+}
+
+/** The decks of all ovens, named by their oven where there are several. */
+export function decksOf(entries: Entries): readonly Deck[] {
+	const ovens = entries.of('oven');
+	return ovens.flatMap(({ name, content }) =>
+		content.decks.map((deck) => ({
+			...deck,
+			name: ovens.length > 1 ? `${name}, ${deck.name}` : deck.name
+		}))
+	);
+}
+
+/** The ovens as a plan sees them. */
+export function plannedOvensOf(entries: Entries): readonly PlannedOven[] {
+	const named = new Map(decksOf(entries).map((deck) => [deck.id, deck.name]));
+	return entries.of('oven').map(({ id: ovenId, name, content }) => ({
+		id: ovenId,
+		name,
+		decks: content.decks.map((deck) => ({ id: deck.id, name: named.get(deck.id) ?? deck.name })),
+		sharesHeat: content.sharesHeat,
+		preheatMinutes: content.preheatMinutes,
+		recoveryMinutes: content.recoveryMinutes,
+		heatMinutesPerTenKelvin: content.heatMinutesPerTenKelvin,
+		coolMinutesPerTenKelvin: content.coolMinutesPerTenKelvin
+	}));
+}
+
+export interface DropSettings {
+	readonly id: string;
+	readonly name: string;
+	readonly dueTime: WallTime;
+	readonly weekdays: readonly number[];
+	/** Picking, loading and the road. */
+	readonly minutesBeforeDue: number;
+	readonly retired: boolean;
+}
+
+/** Those in use, by the time at which they are due. */
+export function dropsOf(entries: Entries): readonly DropSettings[] {
+	return everyDrop(entries).filter(({ retired }) => !retired);
+}
+
+/** Retired ones too: what was ordered for one is baked until somebody takes the order off. */
+export function everyDrop(entries: Entries): readonly DropSettings[] {
+	return entries
+		.all('drop')
+		.map(({ id: dropId, name, retired, content }) => ({
+			id: dropId,
+			name,
+			retired,
+			dueTime: content.dueTime,
+			weekdays: content.weekdays,
+			minutesBeforeDue: minutesBeforeDue(content)
+		}))
+		.sort((a, b) => (a.dueTime < b.dueTime ? -1 : a.dueTime > b.dueTime ? 1 : 0));
+}
+
+const ROLES = ['bakehouse', 'flour', 'other'] as const satisfies readonly Place['role'][];
+
+/** Every named place: the bakehouse and the bins first, the others by name. Retired ones where they are asked for. */
+export function placesOf(
+	entries: Entries,
+	which: 'in-use' | 'all' = 'all'
+): ReadonlyMap<PlaceId, Place> {
+	const places = (which === 'all' ? entries.all('place') : entries.of('place')).map(
+		({ id: placeId, name, content }): Place => ({
+			id: id<PlaceId>(placeId),
+			name,
+			kind: content.placeKind,
+			role: content.role,
+			celsius: content.celsius
+		})
+	);
+	const inOrder = places.sort((a, b) => ROLES.indexOf(a.role) - ROLES.indexOf(b.role));
+	return new Map(inOrder.map((place) => [place.id, place]));
+}
+
+export interface RetarderSettings extends Retarder {
+	readonly id: string;
+	readonly name: string;
+}
+
+/** The cold places whose heat is known. */
+export function retardersOf(entries: Entries): readonly RetarderSettings[] {
+	return entries
+		.of('place')
+		.flatMap(({ id: retarderId, name, content }) =>
+			content.cold === null
+				? []
+				: [{ id: retarderId, name, setCelsius: content.celsius, ...content.cold }]
+		);
+}
+
+export interface DividerSettings extends Divider {
+	readonly id: string;
+}
+
+export function dividersOf(entries: Entries): readonly DividerSettings[] {
+	return entries.of('divider').map(({ id: dividerId, name, content }) => ({
+		id: dividerId,
+		name,
+		heads: content.heads,
+		leastPiece: { grams: content.leastPieceGrams },
+		mostPiece: { grams: content.mostPieceGrams }
+	}));
+}
+
+export interface VesselSettings {
+	readonly id: string;
+	readonly name: string;
+	readonly use: VesselUse;
+	readonly owned: number;
+	readonly holds: number | null;
+	readonly millilitres: number | null;
+}
+
+export function vesselsOf(entries: Entries): readonly VesselSettings[] {
+	return entries.of('vessel').map(({ id: vesselId, name, content }) => ({
+		id: vesselId,
+		name,
+		use: content.use,
+		owned: content.owned,
+		holds: content.holds,
+		millilitres: content.millilitres
+	}));
+}
