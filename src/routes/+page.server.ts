@@ -1,11 +1,13 @@
 import { redirect } from '@sveltejs/kit';
 import { database } from '$lib/server/db/connection.ts';
 import { forPage } from '$lib/server/page.ts';
-import { readNextBakeDate } from '$lib/server/services/read-bakery.ts';
+import { readNextBake } from '$lib/server/services/read-bakery.ts';
 import type { PageServerLoad } from './$types';
 
-/** The door leads to the orders of the bake that comes next. */
+/** The door leads to the orders of the bake that comes next; where nothing can be ordered yet, to what is missing. */
 export const load: PageServerLoad = async ({ locals }) => {
-	const date = await forPage(locals, () => readNextBakeDate(database(), { epochMs: Date.now() }));
-	redirect(303, `/bake/${date}/orders`);
+	const { date, hasDrops } = await forPage(locals, () =>
+		readNextBake(database(), { epochMs: Date.now() })
+	);
+	redirect(303, `/bake/${date}/${hasDrops ? 'orders' : 'bakery'}`);
 };

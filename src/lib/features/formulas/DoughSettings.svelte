@@ -1,8 +1,8 @@
 <script lang="ts">
 	import type { FormulaModel } from './formula-model.svelte.ts';
 	import FlourDeliveries from './FlourDeliveries.svelte';
-	import NumberField from './fields/NumberField.svelte';
-	import TemperatureField from './fields/TemperatureField.svelte';
+	import NumberField from '../../fields/NumberField.svelte';
+	import TemperatureField from '../../fields/TemperatureField.svelte';
 	import type { ResolvedFormula } from '../../core/formula/index.ts';
 
 	interface Props {

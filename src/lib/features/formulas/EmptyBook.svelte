@@ -2,6 +2,7 @@
 	import { resolve } from '$app/paths';
 	import type { BookList } from '../../contracts/views.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
+	import StarterList from './StarterList.svelte';
 	import BookPage from './BookPage.svelte';
 
 	interface Props {
@@ -16,29 +17,24 @@
 
 <RoomHeading
 	sentence="There is no formula in the book yet."
-	note="Give the first one a name, and begin it."
+	note="Begin with a plain one, or with flour, water and salt."
 />
 <BookPage {date} {book} shelf="formulas" current={null}>
-	<ol class="border border-line bg-sheet p-4 text-lead" data-empty-book>
-		<li>
-			<b>Ingredients first</b>, where yours are not there yet:
-			<a href={resolve(`/bake/${date}/ingredients/${ingredient}`)}
-				>{ingredient === 'new' ? 'write down the first' : `${book.ingredients.length} are there`}</a
-			>.
-		</li>
-		<li>
-			<b>Then the formula.</b> It begins with flour at 100, water, salt and a chain of steps; every number
-			of it can be changed, and undone.
-		</li>
-		<li><b>Preparations and products</b> are added from the sheet once it stands.</li>
-	</ol>
+	<section class="border border-line bg-sheet p-4" aria-labelledby="starters" data-empty-book>
+		<h2 id="starters">Begin with a plain one</h2>
+		<p class="text-ink-2">
+			Doughs of ours, to be written over: each comes with its ingredients, its steps, and a product
+			made of it.
+		</p>
+		<StarterList {date} />
+	</section>
+	<p class="mt-3">
+		Or begin from flour, water and salt alone: give it a name in the list. Ingredients of your own
+		are
+		<a href={resolve(`/bake/${date}/ingredients/${ingredient}`)}
+			>{ingredient === 'new'
+				? 'written down here'
+				: `among the ${book.ingredients.length} that are there`}</a
+		>.
+	</p>
 </BookPage>
-
-<style>
-	ol {
-		list-style: decimal inside;
-		display: grid;
-		gap: 12px;
-		max-width: 720px;
-	}
-</style>

@@ -16,7 +16,7 @@
 	import BookPage from './BookPage.svelte';
 	import DoughSettings from './DoughSettings.svelte';
 	import DraftsBeside from './DraftsBeside.svelte';
-	import EditHeading from './fields/EditHeading.svelte';
+	import EditHeading from '../../fields/EditHeading.svelte';
 	import RetireButton from './fields/RetireButton.svelte';
 	import FormulaFiguresList from './FormulaFiguresList.svelte';
 	import { FormulaModel } from './formula-model.svelte.ts';

@@ -2,6 +2,7 @@
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
+	import StarterList from './StarterList.svelte';
 	import { Sending } from '../../client/sending.svelte.ts';
 
 	interface Props {
@@ -48,3 +49,7 @@
 	<button class="action-lesser" disabled={sending.busy}>Begin it</button>
 	{#if sending.message}<p role="alert">{sending.message}</p>{/if}
 </form>
+<details>
+	<summary class="min-h-11 cursor-pointer py-2">or from a plain one</summary>
+	<StarterList {date} />
+</details>

@@ -12,8 +12,8 @@
 	import type { CommandOf } from '../../../contracts/commands.ts';
 	import type { BookList } from '../../../contracts/views.ts';
 	import BookPage from '../BookPage.svelte';
-	import type { Edited } from './edited.ts';
-	import EditHeading from './EditHeading.svelte';
+	import type { Edited } from '../../../fields/edited.ts';
+	import EditHeading from '../../../fields/EditHeading.svelte';
 	import RetireButton from './RetireButton.svelte';
 
 	interface Props {

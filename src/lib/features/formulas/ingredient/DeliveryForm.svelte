@@ -12,7 +12,7 @@
 	import { wallTimeOf } from '../../../core/time/index.ts';
 	import { formatNumber } from '../../../core/units/index.ts';
 	import { shortDateText } from '../../../wording/time-text.ts';
-	import NumberField from '../fields/NumberField.svelte';
+	import NumberField from '../../../fields/NumberField.svelte';
 
 	interface Props {
 		view: IngredientDetailView;

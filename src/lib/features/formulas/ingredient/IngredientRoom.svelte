@@ -8,8 +8,8 @@
 	import Choice from '../../../ui/Choice.svelte';
 	import { CAUSTIC_CAUTION, INGREDIENT_KIND_TEXT } from '../../../wording/kind-text.ts';
 	import EditPage from '../fields/EditPage.svelte';
-	import { Edited } from '../fields/edited.ts';
-	import NumberField from '../fields/NumberField.svelte';
+	import { Edited } from '../../../fields/edited.ts';
+	import NumberField from '../../../fields/NumberField.svelte';
 	import DeliveryForm from './DeliveryForm.svelte';
 	import { usualOf } from './usual.ts';
 

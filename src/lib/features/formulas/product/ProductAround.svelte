@@ -1,11 +1,13 @@
 <script lang="ts">
+	import { loadSizeOn, USUAL_SPACING_CM } from '../../../core/bakery/index.ts';
 	import type { ProductDetailView } from '../../../contracts/views.ts';
 	import type { Material } from '../../../core/formula/index.ts';
 	import { EXTRA_USES, type ExtraUse } from '../../../core/production/index.ts';
 	import { formatNumber } from '../../../core/units/index.ts';
 	import { CAUSTIC_CAUTION, EXTRA_USE_TEXT } from '../../../wording/kind-text.ts';
+	import ChoiceField from '../../../fields/ChoiceField.svelte';
 	import MaterialSelect from '../fields/MaterialSelect.svelte';
-	import NumberField from '../fields/NumberField.svelte';
+	import NumberField from '../../../fields/NumberField.svelte';
 	import type { EditedProduct } from './edited-product.ts';
 	import { pantryOf } from './product-scale.ts';
 
@@ -32,6 +34,40 @@
 					)
 		)
 	);
+	const vessels = $derived([
+		{ value: '', label: 'none' },
+		...view.vessels.map(({ id, name, owned }) => ({
+			value: id,
+			label: name,
+			note: `${owned} of them`
+		}))
+	]);
+	const dividers = $derived([
+		{ value: '', label: 'by hand' },
+		...view.dividers.map(({ id, name, heads, leastPiece, mostPiece }) => ({
+			value: id,
+			label: name,
+			note: `${heads} heads, ${leastPiece.grams} to ${mostPiece.grams} g`
+		}))
+	]);
+	/** What one load is, from the decks there are or the count that was set. */
+	const loadText = $derived.by(() => {
+		if (view.decks.length === 0)
+			return 'There is no oven yet: loads are sized when one is entered.';
+		const { pieces, deckIds } = loadSizeOn(view.decks, {
+			footprint: value.footprint,
+			spacingCm: value.spacingCm ?? USUAL_SPACING_CM,
+			piecesPerDeck: value.piecesPerDeck
+		});
+		if (pieces === 0) return 'Type its ground, or a count: no load can be sized yet.';
+		const decks =
+			deckIds.length === view.decks.length
+				? deckIds.length === 1
+					? 'the deck there is'
+					: `each of the ${deckIds.length} decks`
+				: `${deckIds.length} of ${view.decks.length} decks`;
+		return `A load is ${pieces} on ${decks}${value.piecesPerDeck === null ? ', worked out from their sizes' : ', as it was set'}.`;
+	});
 	function setExtra(
 		at: number,
 		change: { use?: ExtraUse; material?: Material; grams?: number; forPieces?: number }
@@ -117,40 +153,23 @@
 	{/key}
 	{#if bath}<p class="mt-3 border-2 border-ink p-3 font-bold">{CAUSTIC_CAUTION}</p>{/if}
 	<h3 class="mt-4">What it stands in and on</h3>
-	<label class="flex items-center justify-between gap-3 py-1">
-		Vessel
-		<select
-			name="vesselId"
-			class="field min-w-0"
-			value={value.vesselId ?? ''}
-			onchange={(event) => edited.set({ vesselId: event.currentTarget.value || null })}
-		>
-			<option value="">none</option>
-			{#each view.vessels as vessel (vessel.id)}<option value={vessel.id}
-					>{vessel.name}, {vessel.owned}</option
-				>{/each}
-		</select>
-	</label>
+	<ChoiceField
+		label="Vessel"
+		options={vessels}
+		value={value.vesselId ?? ''}
+		onSet={(vesselId: string) => edited.set({ vesselId: vesselId || null })}
+	/>
 	{#if vessel && vessel.millilitres !== null && scaledGrams > 0}
 		<p class="text-note text-ink-2">
 			{formatNumber(scaledGrams / (vessel.millilitres / 1000), 0)} g of dough for a litre of tin.
 		</p>
 	{/if}
-	<label class="flex items-center justify-between gap-3 py-1">
-		Divider
-		<select
-			name="dividerId"
-			class="field min-w-0"
-			value={value.dividerId ?? ''}
-			onchange={(event) => edited.set({ dividerId: event.currentTarget.value || null })}
-		>
-			<option value="">by hand</option>
-			{#each view.dividers as divider (divider.id)}<option value={divider.id}
-					>{divider.name}, {divider.heads} heads, {divider.leastPiece.grams} to {divider.mostPiece
-						.grams} g</option
-				>{/each}
-		</select>
-	</label>
+	<ChoiceField
+		label="Divider"
+		options={dividers}
+		value={value.dividerId ?? ''}
+		onSet={(dividerId: string) => edited.set({ dividerId: dividerId || null })}
+	/>
 	<NumberField
 		label="Footprint after proof, length"
 		value={value.footprint?.lengthCm ?? null}
@@ -180,12 +199,22 @@
 			})}
 	/>
 	<NumberField
-		label="Pieces on a deck"
+		label="Room around it"
+		value={value.spacingCm ?? USUAL_SPACING_CM}
+		unit="cm"
+		least={0}
+		most={50}
+		onSet={(number: number | null) => edited.set({ spacingCm: number ?? USUAL_SPACING_CM })}
+	/>
+	<NumberField
+		label="Pieces on a deck, where it is not worked out"
 		value={value.piecesPerDeck}
 		decimals={0}
 		least={1}
 		most={9999}
 		whole
-		onSet={(number: number | null) => edited.set({ piecesPerDeck: number ?? value.piecesPerDeck })}
+		optional
+		onSet={(number: number | null) => edited.set({ piecesPerDeck: number })}
 	/>
+	<p data-load-size>{loadText}</p>
 </section>

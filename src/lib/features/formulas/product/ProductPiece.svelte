@@ -12,7 +12,7 @@
 	import type { BakeryProduct } from '../../../core/production/index.ts';
 	import { formatMass, formatNumber } from '../../../core/units/index.ts';
 	import Choice from '../../../ui/Choice.svelte';
-	import NumberField from '../fields/NumberField.svelte';
+	import NumberField from '../../../fields/NumberField.svelte';
 	import type { EditedProduct } from './edited-product.ts';
 	import { pantryOf } from './product-scale.ts';
 

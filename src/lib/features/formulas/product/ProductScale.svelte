@@ -7,7 +7,7 @@
 	import WeighUpTable from '../../../sheets/WeighUpTable.svelte';
 	import { unmadeText } from '../../../wording/failure-text.ts';
 	import { EXTRA_USE_TEXT } from '../../../wording/kind-text.ts';
-	import NumberField from '../fields/NumberField.svelte';
+	import NumberField from '../../../fields/NumberField.svelte';
 	import { scaledProduct } from './product-scale.ts';
 
 	interface Props {

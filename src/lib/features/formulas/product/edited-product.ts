@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { ProductDetailView } from '../../../contracts/views.ts';
 import { id, type ProductId } from '../../../core/identity.ts';
 import type { Retries } from '../../../client/retries.ts';
-import { Edited } from '../fields/edited.ts';
+import { Edited } from '../../../fields/edited.ts';
 import type { keptProduct } from '../kept-schemas.ts';
 
 export type EditedProduct = Edited<z.infer<typeof keptProduct>>;
@@ -33,6 +33,7 @@ export function editProduct(view: ProductDetailView, retries: Retries): EditedPr
 			dividerId: view.dividerId,
 			footprint: view.footprint ? { ...view.footprint } : null,
 			piecesPerDeck: view.piecesPerDeck,
+			spacingCm: view.spacingCm,
 			steps: [...view.steps]
 		},
 		`jovet.product.unsaved.${product?.id ?? 'new'}.${revision}`,

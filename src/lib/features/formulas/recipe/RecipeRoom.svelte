@@ -28,9 +28,9 @@
 		PREPARATION_KIND_TEXT
 	} from '../../../wording/kind-text.ts';
 	import EditPage from '../fields/EditPage.svelte';
-	import { Edited } from '../fields/edited.ts';
+	import { Edited } from '../../../fields/edited.ts';
 	import MaterialSelect from '../fields/MaterialSelect.svelte';
-	import NumberField from '../fields/NumberField.svelte';
+	import NumberField from '../../../fields/NumberField.svelte';
 	import SeedRatio from '../SeedRatio.svelte';
 	import StepsEditor from '../steps/StepsEditor.svelte';
 	import PeakOffer from './PeakOffer.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { BakeStep } from '../../../core/formula/index.ts';
-	import NumberField from '../fields/NumberField.svelte';
-	import TemperatureField from '../fields/TemperatureField.svelte';
+	import NumberField from '../../../fields/NumberField.svelte';
+	import TemperatureField from '../../../fields/TemperatureField.svelte';
 
 	interface Props {
 		step: BakeStep;

@@ -9,8 +9,8 @@
 		type Turn
 	} from '../../../core/formula/index.ts';
 	import { ACTIVITY_TEXT, SPEED_TEXT, TURN_TEXT } from '../../../wording/step-text.ts';
-	import NumberField from '../fields/NumberField.svelte';
-	import TemperatureField from '../fields/TemperatureField.svelte';
+	import NumberField from '../../../fields/NumberField.svelte';
+	import TemperatureField from '../../../fields/TemperatureField.svelte';
 
 	interface Props {
 		step: HandsOnStep;

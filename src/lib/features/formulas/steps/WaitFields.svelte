@@ -17,8 +17,8 @@
 	import { formatNumber, formatTemperature } from '../../../core/units/index.ts';
 	import Choice from '../../../ui/Choice.svelte';
 	import { ACTIVITY_TEXT, OTHER_PLACE_TEXT } from '../../../wording/step-text.ts';
-	import NumberField from '../fields/NumberField.svelte';
-	import TemperatureField from '../fields/TemperatureField.svelte';
+	import NumberField from '../../../fields/NumberField.svelte';
+	import TemperatureField from '../../../fields/TemperatureField.svelte';
 	import { FIRST_CLOCK, FIRST_LEG, readList } from './step-list.ts';
 	import { readyWordOf } from '../../../wording/ready-text.ts';
 

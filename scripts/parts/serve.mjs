@@ -1,0 +1,108 @@
+// Serves one bakery on loopback: installs what is missing, builds, starts its PostgreSQL and the application, watches
+// over both until it is asked to end.
+import { rmSync } from 'node:fs';
+import path from 'node:path';
+import { startApplication } from './application.mjs';
+import { buildApplication } from './build.mjs';
+import { installPackages, installPostgres } from './install.mjs';
+import { keepRunning } from './keep-running.mjs';
+import { takeLock } from './lock.mjs';
+import { DATA } from './places.mjs';
+import { freePort, isFree } from './ports.mjs';
+import { clusterFolder, startCluster } from './postgres.mjs';
+import { Plain, say, step } from './progress.mjs';
+
+/**
+ * @typedef {{
+ *   name: string,
+ *   busy: string,
+ *   folder: string,
+ *   databasePort: number,
+ *   port: number,
+ *   portMayMove: boolean,
+ *   fresh?: boolean,
+ *   starting: string,
+ *   env: Record<string, string>,
+ *   beside?: (origin: string) => () => Promise<void>
+ * }} Served `folder` lies in the data folder; `busy` says that it is served already; `beside` starts what runs with it
+ *   and gives what stops that.
+ */
+
+/** @param {string} text what was typed for the port */
+export function readPort(text) {
+	const port = Number(text);
+	if (!Number.isInteger(port) || port < 0 || port > 65_535)
+		throw new Plain(`--port wants a number from 0 to 65535, not "${text}".`);
+	return port;
+}
+
+/**
+ * Serves until a signal ends it.
+ * @param {Served} served
+ */
+export async function serve(served) {
+	const unlock = takeLock(served.name, served.busy);
+	const stops = [async () => unlock()];
+	const stopAll = async () => {
+		for (const stop of stops.splice(0).reverse()) await stop();
+	};
+	const ending = new AbortController();
+	const until = ending.signal;
+	const asked = new Promise((resolve) => until.addEventListener('abort', resolve));
+	for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP']))
+		process.on(signal, () => ending.abort());
+	try {
+		await installPackages();
+		await installPostgres();
+		await buildApplication();
+		const folder = await clusterFolder(path.join(DATA, served.folder));
+		if (served.fresh) {
+			const old = await startCluster({ folder, forTests: false, port: 0 });
+			await old.stop();
+			rmSync(folder, { recursive: true, force: true });
+		}
+		if (!served.portMayMove && served.port > 0 && !(await isFree(served.port)))
+			throw new Plain(
+				`Port ${served.port} is taken by another program. Stop that, or choose another with --port.`
+			);
+		// Both are watched over: whichever ends is started again. The application finds its database where that is now.
+		let { databasePort } = served;
+		const database = await step('starting PostgreSQL on loopback', () =>
+			keepRunning(
+				'PostgreSQL',
+				async () => {
+					const cluster = await startCluster({ folder, forTests: false, port: databasePort });
+					databasePort = cluster.port;
+					return cluster;
+				},
+				{ until }
+			)
+		);
+		stops.push(database.stop);
+		if (database.now().adopted)
+			say('  the server of an earlier start was still running and is used again');
+		const port = await freePort(served.port);
+		const application = await step(served.starting, () =>
+			keepRunning(
+				'Jovet',
+				() =>
+					startApplication({
+						port,
+						databaseUrl: `${database.now().url}/postgres`,
+						env: served.env
+					}),
+				{ until }
+			)
+		);
+		stops.push(application.stop);
+		const { origin } = application.now();
+		if (served.beside) stops.push(served.beside(origin));
+		if (port !== served.port && served.port > 0)
+			say(`  port ${served.port} is busy, so another one is used`);
+		say(`\nJovet is at ${origin}\nCtrl-C stops it; the data is kept in ${folder}.\n`);
+		await asked;
+		await step('stopping', stopAll);
+	} finally {
+		await stopAll();
+	}
+}
