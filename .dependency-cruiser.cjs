@@ -11,13 +11,13 @@ const CORE_FOLDERS = {
 	heat: [],
 	fermentation: [],
 	baking: [],
+	bakery: [],
 	schedule: [],
-	'latest-start': [],
 	production: ['formula'],
 	ripening: ['formula', 'fermentation'],
 	learning: ['formula', 'heat', 'fermentation', 'ripening'],
-	mixing: ['formula', 'heat', 'fermentation', 'production', 'learning'],
-	planning: ['formula', 'fermentation', 'latest-start', 'ripening']
+	mixing: ['bakery', 'formula', 'heat', 'fermentation', 'production', 'learning'],
+	planning: ['bakery', 'formula', 'fermentation', 'ripening', 'schedule']
 };
 
 const siblingRules = Object.entries(CORE_FOLDERS).map(([folder, allowed]) => ({
@@ -150,6 +150,19 @@ module.exports = {
 			severity: 'error',
 			from: { path: '^src/lib/sheets/', pathNot: test },
 			to: { path: '^src/', pathNot: [CORE, '^src/lib/(contracts|wording|ui|client|sheets)/'] }
+		},
+		{
+			name: 'formats-lean-on-core',
+			comment: 'files of others are read without interface, server or database',
+			severity: 'error',
+			from: { path: '^src/lib/formats/', pathNot: test },
+			to: { path: '^src/', pathNot: [CORE, '^src/lib/formats/'] }
+		},
+		{
+			name: 'fields-lean-on-client-and-wording',
+			severity: 'error',
+			from: { path: '^src/lib/fields/', pathNot: test },
+			to: { path: '^src/', pathNot: [CORE, '^src/lib/(contracts|wording|ui|client|fields)/'] }
 		},
 		{
 			name: 'workers-import-core-contracts-workers',

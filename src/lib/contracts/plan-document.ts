@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { BakeDayInput, BatchRef, DayPlan } from '../core/planning/index.ts';
+import type { BakeDayInput, BatchRef, DayPlan, Placement } from '../core/planning/index.ts';
 import { PREPARATION_KINDS } from '../core/formula/index.ts';
 import {
 	id,
@@ -8,7 +8,10 @@ import {
 	type PreparationId,
 	type ProductId
 } from '../core/identity.ts';
+import { SKILLS } from '../core/bakery/index.ts';
 import { bakeDateSchema } from './border-schemas.ts';
+import { asShapeThree, asShapeTwo, shapeOne, shapeTwo } from './plan-document-before.ts';
+import { placementSchema } from './plan-placement.ts';
 import { storedStepSchema } from './steps.ts';
 
 /**
@@ -18,10 +21,12 @@ import { storedStepSchema } from './steps.ts';
 export interface PlanDocument {
 	readonly input: BakeDayInput;
 	readonly plan: DayPlan;
+	/** Where the engine put what, to go on from when something changes; null for plans of before it. */
+	readonly placement: Placement | null;
 }
 
 /** How told plans are written today. A later shape gets the next number, and a reader of its own below. */
-export const PLAN_DOCUMENT_SCHEMA = 1;
+export const PLAN_DOCUMENT_SCHEMA = 3;
 
 const formulaId = z.string().transform((value) => id<FormulaId>(value));
 const preparationId = z.string().transform((value) => id<PreparationId>(value));
@@ -31,13 +36,14 @@ const count = z.int().min(0);
 const machine = z.object({ id: z.string(), name: z.string() });
 const begun = z.object({ mixedAtMs: z.number(), endedAtMs: z.number().nullable() }).nullable();
 const steps = z.array(storedStepSchema);
-const drop = { id: dropId, name: z.string(), dueMs: z.number() };
+const drop = { id: dropId, name: z.string(), dueMs: z.number(), readyByMs: z.number() };
 
 const ofMix = { formulaId, ordinal: count };
+const portion = z.object({ kind: z.literal('portion'), ...ofMix, productId });
 const batch: z.ZodType<BatchRef> = z.discriminatedUnion('kind', [
 	z.object({ kind: z.literal('preparation'), preparationId, ordinal: count }),
 	z.object({ kind: z.literal('mix'), ...ofMix }),
-	z.object({ kind: z.literal('portion'), ...ofMix, productId }),
+	portion,
 	z.object({
 		kind: z.literal('load'),
 		...ofMix,
@@ -52,10 +58,32 @@ const input: z.ZodType<BakeDayInput> = z.object({
 	date: bakeDateSchema,
 	drops: z.array(z.object(drop)),
 	bakery: z.object({
-		mixers: z.array(machine),
-		decks: z.array(machine),
-		recoveryMinutes: z.number()
+		mixers: z.array(
+			machine.extend({
+				bowls: count,
+				cleanDownMinutes: z.number(),
+				cleansAfter: z.array(z.enum(['allergen', 'dark']))
+			})
+		),
+		ovens: z.array(
+			machine.extend({
+				decks: z.array(machine),
+				sharesHeat: z.boolean(),
+				preheatMinutes: z.number(),
+				recoveryMinutes: z.number(),
+				heatMinutesPerTenKelvin: z.number(),
+				coolMinutesPerTenKelvin: z.number()
+			})
+		)
 	}),
+	people: z
+		.array(
+			machine.extend({
+				skills: z.array(z.enum(SKILLS)),
+				there: z.array(z.object({ fromMs: z.number(), toMs: z.number() }))
+			})
+		)
+		.nullable(),
 	builds: z.array(
 		z.object({
 			preparationId,
@@ -83,6 +111,8 @@ const input: z.ZodType<BakeDayInput> = z.object({
 					steps,
 					count,
 					grams: z.number(),
+					mixerIds: z.array(z.string()),
+					leaves: z.array(z.object({ kind: z.enum(['allergen', 'dark']), name: z.string() })),
 					leadMinutes: z.number(),
 					portions: z.array(
 						z.object({
@@ -103,7 +133,17 @@ const input: z.ZodType<BakeDayInput> = z.object({
 			name: z.string(),
 			scaledGrams: z.number(),
 			steps,
-			piecesPerDeck: count
+			piecesPerDeck: count,
+			deckIds: z.array(z.string()),
+			vessel: z
+				.object({
+					id: z.string(),
+					name: z.string(),
+					owned: count,
+					holds: count,
+					until: z.enum(['loaded', 'baked'])
+				})
+				.nullable()
 		})
 	)
 });
@@ -121,7 +161,7 @@ const reason = z.union([
 		dose: z.number(),
 		ripe: z.number()
 	}),
-	z.object({ kind: z.literal('no-steps') }),
+	z.object({ kind: z.enum(['no-steps', 'no-deck']) }),
 	z.object({ kind: z.literal('unknown-product'), productId })
 ]);
 
@@ -134,20 +174,53 @@ const plan: z.ZodType<DayPlan> = z.object({
 			startMs: z.number(),
 			endMs: z.number(),
 			machineId: z.string().nullable(),
+			placedAs: z.string().nullable(),
 			celsius: z.array(z.number()),
 			marks: z
 				.object({ earlyMs: z.number(), ripeMs: z.number(), lateMs: z.number().nullable() })
 				.nullable(),
-			foldsMs: z.array(z.number())
+			foldsMs: z.array(z.number()),
+			movesMs: z.array(z.number()),
+			attended: z.array(
+				z.object({
+					what: z.enum(['do', 'end', 'fold', 'move', 'load', 'draw']),
+					fromMs: z.number(),
+					toMs: z.number(),
+					personIds: z.array(z.string())
+				})
+			)
+		})
+	),
+	ovens: z.array(
+		z.object({
+			kind: z.enum(['switch-on', 'set', 'switch-off']),
+			deckIds: z.array(z.string()),
+			name: z.string(),
+			atMs: z.number(),
+			celsius: z.number().nullable()
 		})
 	),
 	drops: z.array(
-		z.object({ dropId, name: z.string(), dueMs: z.number(), readyMs: z.number().nullable() })
+		z.object({
+			dropId,
+			name: z.string(),
+			dueMs: z.number(),
+			readyByMs: z.number(),
+			readyMs: z.number().nullable(),
+			late: z.array(z.object({ batch: portion, readyMs: z.number() })),
+			othersReadyMs: z.number().nullable()
+		})
 	),
 	cautions: z.array(
 		z.discriminatedUnion('kind', [
 			z.object({ kind: z.literal('too-early'), ...gap, least: z.number() }),
 			z.object({ kind: z.literal('gap-too-long'), ...gap, most: z.number() }),
+			z.object({
+				kind: z.literal('nobody'),
+				task: z.string(),
+				fromMs: z.number(),
+				toMs: z.number()
+			}),
 			z.object({
 				kind: z.literal('overlap'),
 				machine: z.string(),
@@ -158,11 +231,18 @@ const plan: z.ZodType<DayPlan> = z.object({
 			})
 		])
 	),
-	unplanned: z.array(z.object({ name: z.string(), reason }))
+	unplanned: z.array(z.object({ name: z.string(), reason })),
+	unplaced: z.array(batch)
 });
 
+const document = z.object({ input, plan, placement: placementSchema.nullable() });
+
 /** The readers of every shape in which plans were ever told. */
-const READERS: Readonly<Record<number, z.ZodType<PlanDocument>>> = { 1: z.object({ input, plan }) };
+const READERS: Readonly<Record<number, z.ZodType<PlanDocument>>> = {
+	1: shapeOne.transform(asShapeTwo).pipe(shapeTwo).transform(asShapeThree).pipe(document),
+	2: shapeTwo.transform(asShapeThree).pipe(document),
+	3: document
+};
 
 /** Reads a plan as it was told, whichever version of the application told it. */
 export function readPlanDocument(schema: number, told: unknown): PlanDocument {

@@ -1,3 +1,4 @@
+import type { Deck, OnShift, Role } from '../core/bakery/index.ts';
 import type { Place } from '../core/formula/index.ts';
 import type { BakeDayInput } from '../core/planning/index.ts';
 import type {
@@ -29,7 +30,7 @@ export interface BakeryView {
 	readonly timeZone: string;
 	readonly units: UnitChoice;
 	readonly clock: BakeryClock;
-	readonly actor: { readonly name: string; readonly role: 'head-baker' | 'baker' };
+	readonly actor: { readonly name: string; readonly role: Role | 'founder' };
 	/** Where things stand: the bakehouse and the flour bins first, the others by name. */
 	readonly places: readonly Place[];
 }
@@ -39,6 +40,10 @@ export interface DropView {
 	readonly name: string;
 	readonly dueTime: WallTime;
 	readonly dueMs: number;
+	/** When its bread has to be packed, where that is before it is due; null where it is not. */
+	readonly readyByMs: number | null;
+	/** Whose bread goes with it. */
+	readonly customers: readonly string[];
 }
 
 export interface OrderProductView {
@@ -66,6 +71,10 @@ export interface OrdersView {
 	readonly cells: readonly OrderCell[];
 	/** The latest other date that has orders, to copy from when this one has none. */
 	readonly copyFrom: BakeDate | null;
+	/** What the closed day is called; null where the bakery bakes. */
+	readonly closed: string | null;
+	/** Drops that do not go on this weekday. */
+	readonly notToday: readonly string[];
 	/** What was made and is not ordered any more. */
 	readonly over: readonly OverView[];
 	/** What is ordered and cannot be made, with the reason. */
@@ -125,6 +134,8 @@ export interface PlanView {
 	readonly over: readonly OverView[];
 	readonly accepted: AcceptedPlanView | null;
 	readonly unmade: readonly UnmadeDough[];
+	/** Who works around the date; null where nobody's shifts are entered. */
+	readonly roster: readonly OnShift[] | null;
 }
 
 /** Something of the book as the list beside a room shows it. */
@@ -258,6 +269,8 @@ export interface ProductDetailView extends Readonly<ProductSettings> {
 		readonly owned: number;
 		readonly millilitres: number | null;
 	}[];
+	/** What it can be baked on. */
+	readonly decks: readonly Deck[];
 	readonly scales: readonly WeighingScale[];
 	readonly mixerMostGrams: number;
 	readonly currency: string;

@@ -1,96 +1,106 @@
-import type { PlanReply, PlanRequest } from '../contracts/plan-protocol.ts';
-import type { BakeDayInput } from '../core/planning/index.ts';
-import type { PlaceFailure, Placement } from '../core/latest-start/index.ts';
+import type {
+	FoundPlan,
+	PlanLookedInto,
+	PlanReply,
+	PlanRequest,
+	PlanWanted
+} from '../contracts/plan-protocol.ts';
+import type { BakeDayInput, Placement } from '../core/planning/index.ts';
+import { BestOfTeam, type TeamWorker, type Word } from './best-of-team.ts';
+import { isBetter } from './better-plan.ts';
 
-/** The part of a Worker that is used. */
-export interface WorkerLike {
-	postMessage(message: PlanRequest): void;
-	onmessage: ((event: { data: PlanReply }) => void) | null;
-	onerror: ((event: { message?: string }) => void) | null;
-	terminate(): void;
-}
+export type WorkerLike = TeamWorker<PlanRequest, PlanReply>;
 
-export type PlanOutcome =
-	| { readonly kind: 'planned'; readonly placement: Placement }
-	| { readonly kind: 'impossible'; readonly failure: PlaceFailure }
-	| { readonly kind: 'superseded' }
-	| { readonly kind: 'broken'; readonly message: string };
+type Trouble =
+	{ readonly kind: 'superseded' } | { readonly kind: 'broken'; readonly message: string };
 
-interface Waiting {
-	readonly id: number;
-	readonly settle: (outcome: PlanOutcome) => void;
-	readonly onProgress: (done: number, total: number) => void;
-}
+export type PlanOutcome = { readonly kind: 'planned'; readonly found: FoundPlan } | Trouble;
 
-/** Asks the plan worker; the latest request wins and the one before it ends as superseded. */
+/** Asks a team of plan workers for a night's plan: a night that barely fits is found by one and not by another. */
 export class PlanClient {
-	private worker: WorkerLike | null = null;
-	private waiting: Waiting | null = null;
-	private lastId = 0;
+	private readonly team: BestOfTeam<PlanRequest, PlanReply, FoundPlan, Trouble>;
+	private looking: {
+		readonly id: number;
+		readonly settle: (found: PlanLookedInto | null) => void;
+	} | null = null;
 
-	constructor(private readonly makeWorker: () => WorkerLike) {}
+	constructor(
+		makeWorker: () => WorkerLike,
+		private readonly size = 1
+	) {
+		this.team = new BestOfTeam(
+			{
+				makeWorker,
+				size,
+				isBetter,
+				read: wordOf,
+				cancelOf: (id) => ({ kind: 'cancel', id }),
+				broken: (message = 'the plan worker did not start') => ({ kind: 'broken', message })
+			},
+			(reply) => this.hearLook(reply)
+		);
+	}
 
-	plan(
-		input: BakeDayInput,
-		onProgress: (done: number, total: number) => void = () => undefined
+	async plan(
+		{ seed, ...wanted }: PlanWanted,
+		onBetter: (found: FoundPlan) => void = () => undefined
 	): Promise<PlanOutcome> {
-		this.cancel();
-		const worker = this.ready();
-		this.lastId += 1;
-		const id = this.lastId;
+		const answer = await this.team.ask(
+			(id, at) => ({ kind: 'plan', id, wanted: { ...wanted, seed: seed * this.size + at } }),
+			onBetter
+		);
+		switch (answer.kind) {
+			case 'found':
+				return { kind: 'planned', found: answer.found };
+			case 'trouble':
+				return answer.trouble;
+			case 'superseded':
+				return answer;
+		}
+	}
+
+	/** Looks into a plan; null where a later one was asked about, or nothing can be told. */
+	lookInto(input: BakeDayInput, placement: Placement): Promise<PlanLookedInto | null> {
+		this.looked(null);
 		return new Promise((settle) => {
-			this.waiting = { id, settle, onProgress };
-			worker.postMessage({ kind: 'plan', id, input });
+			const id = this.team.tellOne((id) => ({ kind: 'look-into', id, input, placement }));
+			this.looking = { id, settle };
 		});
 	}
 
 	cancel(): void {
-		const { waiting } = this;
-		if (!waiting) return;
-		this.waiting = null;
-		this.worker?.postMessage({ kind: 'cancel', id: waiting.id });
-		waiting.settle({ kind: 'superseded' });
+		this.team.cancel();
 	}
 
 	close(): void {
-		this.cancel();
-		this.worker?.terminate();
-		this.worker = null;
+		this.team.close();
+		this.looked(null);
 	}
 
-	private ready(): WorkerLike {
-		if (this.worker) return this.worker;
-		const worker = this.makeWorker();
-		worker.onmessage = ({ data }) => this.hear(data);
-		worker.onerror = ({ message }) => {
-			// A worker that failed to load answers nothing any more; the next request makes a new one.
-			this.worker = null;
-			this.finish({ kind: 'broken', message: message ?? 'the plan worker did not start' });
-		};
-		this.worker = worker;
-		return worker;
+	/** Where a worker broke, it may have been the one that was looking. */
+	private hearLook(reply: PlanReply | null): void {
+		if (reply && reply.id !== this.looking?.id) return;
+		this.looked(reply?.kind === 'looked-into' ? reply.found : null);
 	}
 
-	private hear(reply: PlanReply): void {
-		if (reply.id !== this.waiting?.id) return;
-		switch (reply.kind) {
-			case 'progress':
-				this.waiting.onProgress(reply.done, reply.total);
-				return;
-			case 'planned':
-				return this.finish({ kind: 'planned', placement: reply.placement });
-			case 'impossible':
-				return this.finish({ kind: 'impossible', failure: reply.failure });
-			case 'broken':
-				return this.finish({ kind: 'broken', message: reply.message });
-			case 'cancelled':
-				return this.finish({ kind: 'superseded' });
-		}
+	private looked(found: PlanLookedInto | null): void {
+		const { looking } = this;
+		this.looking = null;
+		looking?.settle(found);
 	}
+}
 
-	private finish(outcome: PlanOutcome): void {
-		const { waiting } = this;
-		this.waiting = null;
-		waiting?.settle(outcome);
+function wordOf(reply: PlanReply): Word<FoundPlan, Trouble> | null {
+	switch (reply.kind) {
+		case 'better':
+			return { kind: 'better', found: reply.found };
+		case 'planned':
+			return { kind: 'found', found: reply.found };
+		case 'looked-into':
+			return null;
+		case 'broken':
+			return { kind: 'trouble', trouble: { kind: 'broken', message: reply.message } };
+		case 'cancelled':
+			return { kind: 'trouble', trouble: { kind: 'superseded' } };
 	}
 }

@@ -1,8 +1,8 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
-import type { PlanReply, PlanRequest } from '../contracts/plan-protocol.ts';
+import type { PlanReply, PlanRequest, PlanWanted } from '../contracts/plan-protocol.ts';
 import { DAY } from '../core/planning/harbour-day.fixture.ts';
-import { judgePlacement } from '../core/planning/index.ts';
+import { judgePlacement, planDifference } from '../core/planning/index.ts';
 import { PlanClient, type WorkerLike } from './plan-client.ts';
 import { answerPlanRequests } from './plan-server.ts';
 
@@ -33,34 +33,107 @@ function joined() {
 	return { client: new PlanClient(make), replies, terminated: () => terminated, make };
 }
 
-test('a plan comes back through the protocol with its progress', async () => {
+const wanted: PlanWanted = {
+	input: DAY,
+	conditions: { nowMs: null, wishes: [], done: [] },
+	inForce: null,
+	keepsInForce: false,
+	seed: 1,
+	budgetMs: 400,
+	isPatient: false
+};
+
+test('a plan comes back through the protocol, better ones on the way, judged before they are told', async () => {
 	const { client } = joined();
-	const progress: number[] = [];
-	const outcome = await client.plan(DAY, (done) => progress.push(done));
+	const costs: number[] = [];
+	const outcome = await client.plan(wanted, ({ cost }) => costs.push(cost?.total ?? Infinity));
 	assert.ok(outcome.kind === 'planned');
-	assert.deepEqual(judgePlacement(DAY, outcome.placement).violations, []);
-	assert.ok(progress.length > 3);
+	assert.deepEqual(judgePlacement(DAY, outcome.found.placement).violations, []);
+	assert.notEqual(costs.length, 0);
 	assert.deepEqual(
-		[...progress].sort((a, b) => a - b),
-		progress
+		[...costs].sort((a, b) => b - a),
+		costs
 	);
+	assert.equal(outcome.found.plan.tasks.length > 10, true);
 });
 
 test('the latest request wins, the earlier one is stopped while it computes', async () => {
 	const { client, replies } = joined();
-	const first = client.plan(DAY);
+	const first = client.plan(wanted);
 	await new Promise((resolve) => setImmediate(resolve));
 	await new Promise((resolve) => setImmediate(resolve));
-	const second = client.plan(DAY);
+	const second = client.plan(wanted);
 	assert.equal((await first).kind, 'superseded');
 	assert.equal((await second).kind, 'planned');
-	assert.ok(replies.some((reply) => reply.kind === 'cancelled' && reply.id === 1));
-	assert.ok(!replies.some((reply) => reply.kind === 'planned' && reply.id === 1));
+	assert.ok(
+		replies.some((reply) => reply.kind === 'cancelled' && reply.id === 1),
+		'the first was cancelled'
+	);
+	assert.ok(
+		!replies.some((reply) => reply.kind === 'planned' && reply.id === 1),
+		'and gave no plan'
+	);
+});
+
+test('of several workers the better plan is told, and one that breaks takes nothing with it', async () => {
+	const { make } = joined();
+	let made = 0;
+	const client = new PlanClient(() => {
+		made += 1;
+		if (made > 1) return make();
+		const dead: WorkerLike = {
+			onmessage: null,
+			onerror: null,
+			terminate: () => undefined,
+			postMessage: () => queueMicrotask(() => dead.onerror?.({}))
+		};
+		return dead;
+	}, 2);
+	const outcome = await client.plan(wanted);
+	assert.equal(outcome.kind, 'planned');
+	// The one that broke is replaced before the next question.
+	const looked =
+		outcome.kind === 'planned' && (await client.lookInto(DAY, outcome.found.placement));
+	assert.equal(made, 3);
+	assert.ok(looked && looked.chances, 'the plan was looked into');
+	assert.notEqual(looked.held.length, 0);
+});
+
+test('a wish that nothing can keep leaves something without a place, and the plan says so', async () => {
+	const { client } = joined();
+	const outcome = await client.plan({
+		...wanted,
+		conditions: {
+			...wanted.conditions,
+			wishes: ['deck 1', 'deck 2'].map((deckId) => ({ kind: 'deck-down' as const, deckId }))
+		}
+	});
+	assert.ok(outcome.kind === 'planned');
+	assert.notDeepEqual(outcome.found.plan.unplaced, []);
+	assert.equal(outcome.found.cost, null);
+});
+
+test('a plan in force is kept where nothing asks for another', async () => {
+	const { client } = joined();
+	const first = await client.plan(wanted);
+	assert.ok(first.kind === 'planned');
+	const again = await client.plan({
+		...wanted,
+		inForce: first.found.placement,
+		keepsInForce: true,
+		budgetMs: 100
+	});
+	assert.ok(again.kind === 'planned');
+	const moved = planDifference(first.found.plan, again.found.plan).moved.length;
+	assert.ok(moved <= 6, `${moved} moved`);
 });
 
 test('a day that breaks the planner is answered, and so is a worker that does not start', async () => {
 	const { client, terminated } = joined();
-	const outcome = await client.plan({ ...DAY, doughs: null } as unknown as typeof DAY);
+	const outcome = await client.plan({
+		...wanted,
+		input: { ...DAY, doughs: null } as unknown as typeof DAY
+	});
 	assert.equal(outcome.kind, 'broken');
 	client.close();
 	assert.equal(terminated(), 1);
@@ -73,7 +146,7 @@ test('a day that breaks the planner is answered, and so is a worker that does no
 		};
 		return worker;
 	});
-	assert.deepEqual(await dead.plan(DAY), {
+	assert.deepEqual(await dead.plan(wanted), {
 		kind: 'broken',
 		message: 'the plan worker did not start'
 	});

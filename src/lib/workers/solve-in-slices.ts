@@ -14,6 +14,10 @@ export interface Asked {
 	readonly inForce: Plan | null;
 	readonly seed: number;
 	readonly budgetMs: number;
+	/** Ends sooner, after this time, where something is still missing; null or left out to go on. */
+	readonly missingUntilMs?: number | null;
+	/** From how many beginnings a first plan is tried, each for a while, before the best is gone on with. */
+	readonly beginnings?: number;
 }
 
 export type Answer =
@@ -23,6 +27,9 @@ export type Answer =
 
 /** A slice of work after which messages are let in: well within the 20 ms in which a cancel is to be heard. */
 const SLICE_MS = 6;
+
+/** The part of the time that all beginnings but one take together. */
+const BEGINNINGS_SHARE = 0.4;
 
 /** Moves between two looks at the clock. */
 const MOVES = 2;
@@ -36,15 +43,12 @@ const TELL_EVERY_MS = 250;
  * missing task is a bug, and throws.
  */
 export async function solveInSlices(
-	{ problem, inForce, seed, budgetMs }: Asked,
+	{ problem, inForce, seed, budgetMs, missingUntilMs = null, beginnings = 1 }: Asked,
 	{ now, pause, wanted }: Surroundings,
 	onBetter: (found: JudgedPlan) => void
 ): Promise<Answer> {
 	const began = now();
-	const made = Solver.of(problem, seed);
-	if (!made.ok) return { kind: 'faulty', fault: made.error };
-	const solver = made.value;
-	let slice = now();
+	let slice = began;
 	const breathe = async () => {
 		if (now() - slice < SLICE_MS) return true;
 		await pause();
@@ -52,31 +56,51 @@ export async function solveInSlices(
 		return wanted();
 	};
 	let told = Infinity;
-	let toldAt = now();
-	const tell = () => {
+	let toldAt = began;
+	const tell = (solver: Solver) => {
 		told = shortOf(solver);
 		onBetter(judged(problem, solver));
 		toldAt = now();
 	};
-	for (const _ of inForce ? solver.resuming(inForce) : solver.beginning()) {
-		// The first complete plan is told at once, also when another first plan is still being tried.
-		if (told === Infinity && solver.progress.missing === 0) tell();
-		if (!(await breathe())) return { kind: 'unwanted' };
-	}
-	if (shortOf(solver) < told) tell();
 	// The last polish takes its time too.
 	const searching = 0.97 * budgetMs;
-	for (let spent = 0; spent < 1; spent = (now() - began) / searching) {
+	const tries = inForce ? 1 : Math.max(1, beginnings);
+	let best: Solver | null = null;
+	for (let turn = 1; turn <= tries; turn += 1) {
+		const made = Solver.of(problem, seed + (turn - 1) * SEEDS_APART);
+		if (!made.ok) return { kind: 'faulty', fault: made.error };
+		const solver = made.value;
+		for (const _ of inForce ? solver.resuming(inForce) : solver.beginning()) {
+			// The first complete plan is told at once, also when another first plan is still being tried.
+			if (told === Infinity && solver.progress.missing === 0) tell(solver);
+			if (!(await breathe())) return { kind: 'unwanted' };
+		}
+		if (shortOf(solver) < told) tell(solver);
+		const until = turn < tries ? (searching * BEGINNINGS_SHARE * turn) / (tries - 1) : 0;
+		while (now() - began < until) {
+			solver.run(MOVES, (now() - began) / searching);
+			if (!(await breathe())) return { kind: 'unwanted' };
+		}
+		if (best === null || shortOf(solver) < shortOf(best)) best = solver;
+	}
+	const solver = best as Solver;
+	if (shortOf(solver) < told) tell(solver);
+	for (let spent = (now() - began) / searching; spent < 1; spent = (now() - began) / searching) {
+		if (missingUntilMs !== null && solver.progress.missing > 0 && now() - began > missingUntilMs)
+			break;
 		solver.run(MOVES, spent);
 		if (!(await breathe())) return { kind: 'unwanted' };
 		if (shortOf(solver) >= told || now() - toldAt < TELL_EVERY_MS) continue;
-		tell();
+		tell(solver);
 		// Telling takes as long as a slice.
 		if (!(await breathe())) return { kind: 'unwanted' };
 	}
 	solver.finish();
 	return { kind: 'solved', found: judged(problem, solver) };
 }
+
+/** Seeds of several beginnings, far enough from one another for those of other requests. */
+const SEEDS_APART = 7919;
 
 /** What a better plan has less of: missing tasks first, then cost. */
 function shortOf({ progress }: Solver): number {

@@ -19,20 +19,17 @@ export interface Course {
 
 export type CourseFailure = WaitFailure & { readonly step: number };
 
-/** Hands-on time is planned in steps of this many minutes (our default). */
-export const HANDS_ON_GRID_MINUTES = 5;
-
 /** How fast the core of a loaf takes the heat of the oven, for drawing alone (our default). */
 const OVEN_TIME_CONSTANT_MINUTES = 15;
 
 /**
  * Works out a chain of steps from the temperature it starts with: lengths, temperatures and marks.
  *
- * Model: hands-on time is fixed + per piece, rounded up to five minutes, at one temperature; a mix ends
+ * Model: hands-on time is fixed + per piece, in whole minutes, at one temperature; a mix ends
  * at its target; waits follow their legs; a bake lasts its minutes and ends at its core temperature.
  * Range: pieces of 0 or more. Source: our defaults and `courseOf`. Failures: those of a wait, with the
  * place of the step in the chain.
- * Example: dividing 40 pieces at 10 s and 2 min fixed takes 10 min.
+ * Example: dividing 40 pieces at 10 s and 2 min fixed takes 9 min.
  */
 export function courseThrough(
 	steps: readonly Step[],
@@ -67,10 +64,15 @@ export function courseThrough(
 	return ok({ steps: done, endCelsius: celsius });
 }
 
-/** The length of a hands-on step in whole steps of the grid. */
+/** How long steps take one after another, in minutes. */
+export function lengthOf(steps: readonly Pick<CourseStep, 'minutes'>[]): number {
+	return steps.reduce((total, { minutes }) => total + minutes, 0);
+}
+
+/** The length of a hands-on step in whole minutes. */
 export function handsOnMinutes(step: HandsOnStep, pieces: number): number {
 	const exact = step.fixedMinutes + (step.secondsPerPiece * pieces) / 60;
-	return Math.ceil(exact / HANDS_ON_GRID_MINUTES - 1e-9) * HANDS_ON_GRID_MINUTES;
+	return Math.ceil(exact - 1e-9);
 }
 
 function handsOn(step: HandsOnStep, pieces: number, celsius: number): CourseStep {

@@ -6,7 +6,9 @@ import {
 	type ProductId
 } from '../identity.ts';
 import type { BakeDate } from '../time/index.ts';
-import type { BakeDayInput, HandsOnStep, Step, WaitStep } from './input.ts';
+import type { BakeDayInput, HandsOnStep, PlannedPerson, Step, WaitStep } from './input.ts';
+import { judgePlacement, planDay } from './plan.ts';
+import { AS_IT_IS, type Conditions } from './placement.ts';
 
 /** A small day for the tests: one levain dough in two mixes, two drops, one mixer, two decks. */
 export const hands = (
@@ -75,6 +77,26 @@ export const PORTION_STEPS: readonly Step[] = [
 	hands('pack', 10)
 ];
 
+/** Somebody who is there from one hour of the night to another, on the evening of the 23rd or after. */
+export const person = (
+	name: string,
+	skills: PlannedPerson['skills'],
+	fromHour: number,
+	toHour: number
+): PlannedPerson => ({
+	id: name.toLowerCase(),
+	name,
+	skills,
+	there: [{ fromMs: Date.UTC(2026, 10, 23, fromHour), toMs: Date.UTC(2026, 10, 23, toHour) }]
+});
+
+/** A plan of a day with few moves, judged. */
+export function planned(input: BakeDayInput, conditions: Partial<Conditions> = {}, moves = 150) {
+	const made = planDay(input, { seed: 1, moves }, { ...AS_IT_IS, ...conditions });
+	if (!made.ok) throw new Error(JSON.stringify(made.error));
+	return { placement: made.value, ...judgePlacement(input, made.value) };
+}
+
 /** 05:10 and 06:30 UTC on 24 November 2026. */
 export const FERRY_MS = Date.UTC(2026, 10, 24, 5, 10);
 export const SHOP_MS = Date.UTC(2026, 10, 24, 6, 30);
@@ -85,17 +107,36 @@ const DOUGH_STEPS = [hands('mix', 20, { machine: 'mixer', endsAtCelsius: 27 }), 
 export const DAY: BakeDayInput = {
 	date: '2026-11-24' as BakeDate,
 	drops: [
-		{ id: ferry, name: 'Ferry', dueMs: FERRY_MS },
-		{ id: shop, name: 'Shop', dueMs: SHOP_MS }
+		{ id: ferry, name: 'Ferry', dueMs: FERRY_MS, readyByMs: FERRY_MS },
+		{ id: shop, name: 'Shop', dueMs: SHOP_MS, readyByMs: SHOP_MS }
 	],
 	bakery: {
-		mixers: [{ id: 'mixer', name: 'Spiral mixer' }],
-		decks: [
-			{ id: 'deck 1', name: 'Deck 1' },
-			{ id: 'deck 2', name: 'Deck 2' }
+		mixers: [
+			{
+				id: 'mixer',
+				name: 'Spiral mixer',
+				bowls: 1,
+				cleanDownMinutes: 10,
+				cleansAfter: ['allergen']
+			}
 		],
-		recoveryMinutes: 10
+		ovens: [
+			{
+				id: 'oven',
+				name: 'Oven',
+				decks: [
+					{ id: 'deck 1', name: 'Deck 1' },
+					{ id: 'deck 2', name: 'Deck 2' }
+				],
+				sharesHeat: false,
+				preheatMinutes: 60,
+				recoveryMinutes: 10,
+				heatMinutesPerTenKelvin: 3,
+				coolMinutesPerTenKelvin: 6
+			}
+		]
 	},
+	people: null,
 	builds: [
 		{
 			preparationId: levain,
@@ -127,6 +168,8 @@ export const DAY: BakeDayInput = {
 					ordinal: 1,
 					count: 2,
 					grams: 24_000,
+					mixerIds: ['mixer'],
+					leaves: [],
 					revisionId: 'loaf 1',
 					steps: DOUGH_STEPS,
 					begun: null,
@@ -137,11 +180,13 @@ export const DAY: BakeDayInput = {
 					ordinal: 2,
 					count: 2,
 					grams: 24_000,
+					mixerIds: ['mixer'],
+					leaves: [],
 					revisionId: 'loaf 1',
 					steps: DOUGH_STEPS,
 					begun: null,
 					leadMinutes: 0,
-					portions: [{ productId: round, role: 'carries', pieces: 50, dropIds: [ferry, shop] }]
+					portions: [{ productId: round, role: 'carries', pieces: 38, dropIds: [ferry, shop] }]
 				}
 			]
 		}
@@ -153,7 +198,9 @@ export const DAY: BakeDayInput = {
 			name: 'Harbour round',
 			scaledGrams: 900,
 			steps: PORTION_STEPS,
-			piecesPerDeck: 12
+			piecesPerDeck: 12,
+			deckIds: ['deck 1', 'deck 2'],
+			vessel: null
 		}
 	]
 };

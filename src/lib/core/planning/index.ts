@@ -1,9 +1,44 @@
-export type { BakeDayInput, Begun, PlannedBuild, PlannedDough, PlannedMix, Step } from './input.ts';
+export type {
+	BakeDayInput,
+	Begun,
+	MixTrace,
+	PlannedBuild,
+	PlannedDough,
+	PlannedMix,
+	PlannedMixer,
+	PlannedOven,
+	PlannedPerson,
+	PlannedProduct,
+	Step
+} from './input.ts';
 export { courseThrough, handsOnMinutes } from './course.ts';
 export { batchKey, type BatchRef } from './batch-ref.ts';
-export { expandDay, type UnplannedChain } from './expand.ts';
-export { planDay, judgePlacement } from './plan.ts';
-export { describePlan, type DayTask, type DayPlan } from './day-plan.ts';
+export { expandDay, type ExpandedDay, type UnplannedChain } from './expand.ts';
+export {
+	alsoRelaxed,
+	judgePlacement,
+	placementOn,
+	planDay,
+	RELAXING_ROUNDS,
+	type JudgedPlan
+} from './plan.ts';
+export {
+	AS_IT_IS,
+	type Conditions,
+	type DoneTask,
+	type Placement,
+	type PlanWish
+} from './placement.ts';
+export { asIfOf, type WhatIf } from './what-if.ts';
+export { whyHere, type HeldTask, type WhyHolder } from './why-here.ts';
+export { chanceOfDrops, type DropUnderChance } from './chance-of-drops.ts';
+export { takenAsDone } from './taken-as-done.ts';
+export { planDifference, type MovedTask, type PlanDifference } from './difference.ts';
+export { describePlan, type AttendedStretch, type DayTask, type DayPlan } from './day-plan.ts';
+export { priceOnMoving } from './prices.ts';
+export type { Caution } from './cautions.ts';
+export type { OvenTask } from './oven-tasks.ts';
+export { vesselsShort, type VesselsShort } from './vessels.ts';
 export { timingOf } from './timing.ts';
 export { asPlanned, isFollowed } from './still-followed.ts';
 export { proofAhead } from './proof-of-mix.ts';

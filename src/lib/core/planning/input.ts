@@ -1,4 +1,5 @@
 import type { HandsOnStep, PreparationKind, Step, WaitStep } from '../formula/index.ts';
+import type { Skill } from '../bakery/index.ts';
 import type { DropId, FormulaId, PreparationId, ProductId } from '../identity.ts';
 import type { BakeDate } from '../time/index.ts';
 
@@ -12,13 +13,46 @@ export interface BakeDayInput {
 	readonly products: readonly PlannedProduct[];
 	readonly drops: readonly PlannedDrop[];
 	readonly bakery: BakeryMachines;
+	/** Who is at work around the date; null where no shifts are entered, and hands are not planned. */
+	readonly people: readonly PlannedPerson[] | null;
 }
 
 export interface BakeryMachines {
-	readonly mixers: readonly Machine[];
+	readonly mixers: readonly PlannedMixer[];
+	readonly ovens: readonly PlannedOven[];
+}
+
+export interface PlannedPerson {
+	readonly id: string;
+	readonly name: string;
+	readonly skills: readonly Skill[];
+	/** The stretches at work, breaks left out. */
+	readonly there: readonly { readonly fromMs: number; readonly toMs: number }[];
+}
+
+export interface PlannedMixer extends Machine {
+	/** With one, a dough that rests in it keeps the mixer. */
+	readonly bowls: number;
+	readonly cleanDownMinutes: number;
+	/** What a dough leaves in it that the next has not asks for a clean-down. */
+	readonly cleansAfter: readonly MixTrace['kind'][];
+}
+
+/** What a dough leaves in a bowl. */
+export interface MixTrace {
+	readonly kind: 'allergen' | 'dark';
+	readonly name: string;
+}
+
+export interface PlannedOven extends Machine {
 	readonly decks: readonly Machine[];
+	/** Its decks share one chamber's heat. */
+	readonly sharesHeat: boolean;
+	readonly preheatMinutes: number;
 	/** What a deck needs between two loads. */
 	readonly recoveryMinutes: number;
+	readonly heatMinutesPerTenKelvin: number;
+	readonly coolMinutesPerTenKelvin: number;
 }
 
 export interface Machine {
@@ -29,7 +63,10 @@ export interface Machine {
 export interface PlannedDrop {
 	readonly id: DropId;
 	readonly name: string;
+	/** When it has to be with those who ordered. */
 	readonly dueMs: number;
+	/** When its bread has to be ready to pick: picking, loading and the road come after. */
+	readonly readyByMs: number;
 }
 
 /** What already happened to a batch: it stands where it is, and the plan goes around it. */
@@ -73,6 +110,9 @@ export interface PlannedMix {
 	readonly begun: Begun | null;
 	readonly count: number;
 	readonly grams: number;
+	/** The mixers it fits; none for one by hand. */
+	readonly mixerIds: readonly string[];
+	readonly leaves: readonly MixTrace[];
 	/** How much earlier than its drops ask the baker wants it to be ready. */
 	readonly leadMinutes: number;
 	readonly portions: readonly PlannedPortion[];
@@ -92,5 +132,20 @@ export interface PlannedProduct {
 	readonly name: string;
 	readonly scaledGrams: number;
 	readonly steps: readonly Step[];
+	/** What one load is. */
 	readonly piecesPerDeck: number;
+	/** The decks that take such a load. */
+	readonly deckIds: readonly string[];
+	/** What its pieces proof or bake in; null for none that is counted. */
+	readonly vessel: PlannedVessel | null;
+}
+
+export interface PlannedVessel {
+	readonly id: string;
+	readonly name: string;
+	readonly owned: number;
+	/** How many pieces stand in one. */
+	readonly holds: number;
+	/** Whether pieces leave it when they are loaded, as a basket, or bake in it, as a tin. */
+	readonly until: 'loaded' | 'baked';
 }

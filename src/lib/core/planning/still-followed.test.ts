@@ -1,21 +1,10 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
-import { DAY } from './harbour-day.fixture.ts';
-import {
-	asPlanned,
-	describePlan,
-	isFollowed,
-	planDay,
-	timingOf,
-	type BakeDayInput
-} from './index.ts';
+import { DAY, planned } from './harbour-day.fixture.ts';
+import { asPlanned, isFollowed, timingOf, type BakeDayInput } from './index.ts';
 
 const MINUTE = 60_000;
-const run = planDay(DAY);
-let step = run.next();
-while (!step.done) step = run.next();
-assert.ok(step.value.ok);
-const plan = describePlan(DAY, step.value.value);
+const { plan } = planned(DAY);
 const [dough] = DAY.doughs;
 const [build] = DAY.builds;
 assert.ok(dough && build);

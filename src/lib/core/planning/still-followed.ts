@@ -1,7 +1,7 @@
 import { MINUTE_MS } from '../time/index.ts';
-import { batchKey, type BatchRef } from './batch-ref.ts';
+import { begunBatches, mixedByPlan } from './begun-batches.ts';
 import type { DayPlan } from './day-plan.ts';
-import type { BakeDayInput, Begun } from './input.ts';
+import type { BakeDayInput } from './input.ts';
 
 /** A plan is followed while what was begun began within this of when it told (our default). */
 export const FOLLOWED_WITHIN_MINUTES = 15;
@@ -26,26 +26,12 @@ export function asPlanned(input: BakeDayInput): BakeDayInput {
  * Example: a dough mixed five minutes late leaves the plan as it is, one mixed an hour late does not.
  */
 export function isFollowed(plan: DayPlan, input: BakeDayInput): boolean {
-	const mixedBy = new Map<string, number>();
-	for (const { batch, step, endMs } of plan.tasks)
-		if (step.kind === 'hands-on' && step.activity === 'mix') {
-			const key = batchKey(batch);
-			mixedBy.set(key, Math.max(endMs, mixedBy.get(key) ?? -Infinity));
-		}
-	const follows = (batch: BatchRef, begun: Begun | null) => {
-		if (!begun) return true;
-		const plannedMs = mixedBy.get(batchKey(batch));
+	const mixedBy = mixedByPlan(plan);
+	return [...begunBatches(input)].every(([batch, begun]) => {
+		const plannedMs = mixedBy.get(batch);
 		return (
 			plannedMs !== undefined &&
 			Math.abs(begun.mixedAtMs - plannedMs) <= FOLLOWED_WITHIN_MINUTES * MINUTE_MS
 		);
-	};
-	return (
-		input.builds.every(({ preparationId, ordinal, begun }) =>
-			follows({ kind: 'preparation', preparationId, ordinal }, begun)
-		) &&
-		input.doughs.every(({ formulaId, mixes }) =>
-			mixes.every(({ ordinal, begun }) => follows({ kind: 'mix', formulaId, ordinal }, begun))
-		)
-	);
+	});
 }

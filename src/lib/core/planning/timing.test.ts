@@ -1,6 +1,6 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
-import { DAY } from './harbour-day.fixture.ts';
+import { DAY, person } from './harbour-day.fixture.ts';
 import { timingOf, type BakeDayInput } from './index.ts';
 
 const same = (changed: BakeDayInput) => timingOf(changed) === timingOf(DAY);
@@ -29,15 +29,24 @@ test('names, weights, revisions and fields that timing never heard of leave a pl
 
 test('whatever a plan follows from makes it out of date', () => {
 	const changes: readonly BakeDayInput[] = [
-		{ ...DAY, drops: DAY.drops.map((drop) => ({ ...drop, dueMs: drop.dueMs + 60_000 })) },
-		{ ...DAY, bakery: { ...DAY.bakery, recoveryMinutes: 11 } },
-		{ ...DAY, bakery: { ...DAY.bakery, decks: DAY.bakery.decks.slice(1) } },
+		{ ...DAY, drops: DAY.drops.map((drop) => ({ ...drop, readyByMs: drop.readyByMs - 60_000 })) },
+		{
+			...DAY,
+			bakery: {
+				...DAY.bakery,
+				ovens: DAY.bakery.ovens.map((oven) => ({ ...oven, recoveryMinutes: 11 }))
+			}
+		},
+		{ ...DAY, bakery: { ...DAY.bakery, ovens: [] } },
+		{ ...DAY, people: [person('Maud', ['mixing'], 14, 22)] },
+		withMix({ leaves: [{ kind: 'dark', name: 'dark' }] }),
 		{ ...DAY, bakery: { ...DAY.bakery, mixers: [] } },
 		{ ...DAY, builds: [] },
 		{ ...DAY, builds: [{ ...build, takenByDoughs: [] }] },
 		{ ...DAY, builds: [{ ...build, begun: { mixedAtMs: 1, endedAtMs: null } }] },
 		{ ...DAY, builds: [{ ...build, steps: build.steps.slice(1) }] },
 		withMix({ leadMinutes: 10 }),
+		withMix({ mixerIds: [] }),
 		withMix({ begun: { mixedAtMs: 1, endedAtMs: null } }),
 		withMix({ steps: mix.steps.slice(1) }),
 		withMix({
@@ -45,6 +54,7 @@ test('whatever a plan follows from makes it out of date', () => {
 		}),
 		withMix({ portions: mix.portions.map((portion) => ({ ...portion, dropIds: [] })) }),
 		{ ...DAY, products: [{ ...product, piecesPerDeck: 13 }] },
+		{ ...DAY, products: [{ ...product, deckIds: ['deck 2'] }] },
 		{ ...DAY, products: [{ ...product, steps: product.steps.slice(1) }] },
 		{
 			...DAY,

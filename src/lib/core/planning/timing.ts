@@ -10,10 +10,23 @@ import type { BakeDayInput, PlannedBuild, PlannedMix, PlannedProduct } from './i
  */
 export function timingOf(input: BakeDayInput): string {
 	return JSON.stringify({
-		drops: input.drops.map(({ id, dueMs }) => [id, dueMs]),
-		mixers: input.bakery.mixers.map(({ id }) => id),
-		decks: input.bakery.decks.map(({ id }) => id),
-		recoveryMinutes: input.bakery.recoveryMinutes,
+		drops: input.drops.map(({ id, readyByMs }) => [id, readyByMs]),
+		mixers: input.bakery.mixers.map(({ id, bowls, cleanDownMinutes, cleansAfter }) => [
+			id,
+			bowls,
+			cleanDownMinutes,
+			cleansAfter
+		]),
+		ovens: input.bakery.ovens.map((oven) => [
+			oven.id,
+			oven.decks.map(({ id }) => id),
+			oven.sharesHeat,
+			oven.preheatMinutes,
+			oven.recoveryMinutes,
+			oven.heatMinutesPerTenKelvin,
+			oven.coolMinutesPerTenKelvin
+		]),
+		people: input.people?.map(({ id, skills, there }) => [id, skills, there]) ?? null,
 		builds: input.builds.map(timingOfBuild),
 		doughs: input.doughs.map(({ formulaId, mixes }) => [formulaId, mixes.map(timingOfMix)]),
 		products: input.products.map(timingOfProduct)
@@ -38,12 +51,20 @@ function timingOfMix(mix: PlannedMix) {
 		mix.begun,
 		mix.steps.map(timingOfStep),
 		mix.leadMinutes,
+		mix.mixerIds,
+		mix.leaves,
 		mix.portions.map(({ productId, role, pieces, dropIds }) => [productId, role, pieces, dropIds])
 	];
 }
 
-function timingOfProduct({ id, steps, piecesPerDeck }: PlannedProduct) {
-	return [id, piecesPerDeck, steps.map(timingOfStep)];
+function timingOfProduct({ id, steps, piecesPerDeck, deckIds, vessel }: PlannedProduct) {
+	return [
+		id,
+		piecesPerDeck,
+		deckIds,
+		vessel && [vessel.id, vessel.owned, vessel.holds, vessel.until],
+		steps.map(timingOfStep)
+	];
 }
 
 function timingOfStep(step: Step) {
@@ -65,7 +86,7 @@ function timingOfStep(step: Step) {
 				step.foldsAtShares
 			];
 		case 'bake':
-			return ['bake', step.bakeMinutes, step.coreCelsius];
+			return ['bake', step.loadCelsius, step.steamSeconds, step.bakeMinutes, step.coreCelsius];
 	}
 }
 

@@ -1,0 +1,75 @@
+import { z } from 'zod';
+import type { Placement, PlanWish } from '../core/planning/index.ts';
+
+/** Keys of tasks, machines and hands are ids and numbers joined by colons. */
+const key = z.string().regex(/^[a-z0-9:-]{1,200}$/i);
+/** Units of a plan's grid; more than any plan has. */
+const unit = z.int().min(-20_000).max(40_000);
+/** More than any day makes. */
+const MOST_TASKS = 5000;
+/** More to spare than this before a drop is another plan. */
+const MOST_MORE_MINUTES = 240;
+const given = z.array(z.array(key).max(20)).max(20);
+
+/** What the baker wants so, as a browser keeps it. */
+export const planWishesSchema: z.ZodType<readonly PlanWish[]> = z
+	.array(
+		z.discriminatedUnion('kind', [
+			z.object({ kind: z.literal('start'), task: key, atMs: z.number() }),
+			z.object({ kind: z.literal('not-before'), task: key, atMs: z.number() }),
+			z.object({ kind: z.literal('deck'), task: key, deckId: key }),
+			z.object({ kind: z.literal('person'), task: key, personId: key }),
+			z.object({ kind: z.literal('deck-down'), deckId: key }),
+			z.object({
+				kind: z.literal('more-to-spare'),
+				dropId: key,
+				minutes: z.int().min(0).max(MOST_MORE_MINUTES)
+			}),
+			z.object({ kind: z.literal('away'), personId: key, fromMs: z.number() })
+		])
+	)
+	.max(MOST_TASKS);
+
+/** A placement as a browser sends it and as it is kept with the plan that was accepted. */
+export const placementSchema: z.ZodType<Placement> = z.object({
+	zeroMs: z.int().min(0),
+	plan: z.object({
+		placed: z
+			.array(
+				z.object({
+					task: key,
+					mode: key,
+					start: unit,
+					end: unit,
+					unit: key.nullable(),
+					given
+				})
+			)
+			.max(MOST_TASKS),
+		loads: z
+			.array(
+				z.object({
+					unit: key,
+					start: unit,
+					end: unit,
+					tasks: z.array(key).max(MOST_TASKS),
+					given
+				})
+			)
+			.max(MOST_TASKS),
+		missing: z.array(key).max(MOST_TASKS)
+	}),
+	relaxed: z.array(key).max(MOST_TASKS),
+	done: z
+		.array(
+			z.object({
+				task: key,
+				group: key,
+				startMs: z.number(),
+				machineId: key.nullable(),
+				personIds: z.array(key).max(20)
+			})
+		)
+		.max(MOST_TASKS),
+	wishes: planWishesSchema
+});

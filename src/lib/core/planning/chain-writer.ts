@@ -1,0 +1,378 @@
+import { MINUTE_MS } from '../time/index.ts';
+import type { Lag, Mode, Window } from '../schedule/index.ts';
+import { batchKey, type BatchRef } from './batch-ref.ts';
+import type { CourseStep } from './course.ts';
+import { unitsFilled } from './grid.ts';
+import type { Hands } from './hands.ts';
+import type { Begun, MixTrace, PlannedMixer } from './input.ts';
+import { attendedOfMix, ONE_MIX } from './mixers.ts';
+import type { NightProblem, OpenWait } from './night-problem.ts';
+import { windowOn, type Softness } from './prices.ts';
+import { itemsOf, runMinutes, type Run, type Wait } from './runs.ts';
+import { pastOf, type Past } from './chain-past.ts';
+import { TOUCH_MINUTES, touchesOf, touchId } from './touches.ts';
+import { waitWindow, type WaitWindow } from './wait-window.ts';
+
+/** How long dough in hand may lie before the next step (our default, in minutes). */
+const BENCH: WaitWindow = { least: 0, wish: 0, most: 15 };
+
+/** How much later than told a fold or a move may come (our default, in minutes). */
+const TOUCH_LATER_MINUTES = 10;
+
+/** Where a chain has come to: the last task, and how long what is made may or must wait from there. */
+export interface ChainEnd {
+	readonly task: string;
+	readonly batch: BatchRef;
+	readonly window: WaitWindow;
+	/** The wait that goes on; null where dough lies on the bench. */
+	readonly wait: OpenWait | null;
+	/** The window from where the wait began, where tasks stand within it. */
+	readonly guard: { readonly task: string; readonly window: WaitWindow } | null;
+	/** The run that what waits comes from, in minutes: what was shaped first is so much older. */
+	readonly ageMinutes: number;
+	/** The mixer's tasks in it so far, which a later one of the chain goes on with. */
+	readonly mixedBy: string | null;
+	/** It exists: its windows are used outside where nothing else will do. */
+	readonly isSoft: boolean;
+	/** It found no place: it may wait longer than it should. */
+	readonly isRelaxed: boolean;
+}
+
+export interface ChainMaking {
+	readonly begun: Begun | null;
+	readonly mixerIds: readonly string[];
+	readonly leaves: readonly MixTrace[];
+}
+
+export interface WrittenChain {
+	readonly first: string;
+	readonly end: ChainEnd;
+}
+
+type Holds = Window['holds'];
+
+/** Writes chains of runs and waits as tasks and lags. */
+export class ChainWriter {
+	private lastLag = 0;
+
+	constructor(
+		private readonly night: NightProblem,
+		private readonly hands: Hands,
+		private readonly mixers: readonly PlannedMixer[]
+	) {}
+
+	/** Writes a chain without a bake, as of a pre-ferment or a mix; null where it has no step that hands do. */
+	write(batch: BatchRef, steps: readonly CourseStep[], making: ChainMaking): WrittenChain | null {
+		const { begun } = making;
+		const past = begun ? pastOf(steps, begun) : null;
+		let first: string | null = null;
+		let end: ChainEnd | null = null;
+		for (const item of itemsOf(steps)) {
+			if (item.kind === 'wait') {
+				if (end) end = this.wait(batch, item, end, [], past);
+				continue;
+			}
+			if (item.kind === 'bake') continue;
+			const began = past?.startOf(item) ?? null;
+			const pinnedAt = began === null ? null : this.night.grid.nearest(began * MINUTE_MS);
+			const id = this.run(batch, item, { ...making, pinnedAt });
+			if (end) this.link(end, id, { ageMinutes: runMinutes(item), mixer: item.mixer });
+			first ??= id;
+			end = {
+				...this.endOfRun(batch, item, id),
+				mixedBy: item.mixer ? id : (end?.mixedBy ?? null)
+			};
+		}
+		return first && end ? { first, end } : null;
+	}
+
+	/** Writes a run as a task; gives its id. */
+	run(
+		batch: BatchRef,
+		run: Run,
+		making: {
+			readonly mixerIds: readonly string[];
+			readonly leaves: readonly MixTrace[];
+			readonly pinnedAt: number | null;
+			readonly holds?: Holds;
+		}
+	): string {
+		const id = `${batchKey(batch)}:${run.at}`;
+		const length = unitsFilled(runMinutes(run));
+		const { pinnedAt } = making;
+		const told = { kind: 'run' as const, id, batch, at: run.at, steps: run.steps };
+		if (pinnedAt !== null) {
+			const mode: Mode = { id: 'done', length, demands: [], machine: null, batch: null };
+			this.night.add(told, [mode], { start: pinnedAt, mode: null, unit: null }, null);
+			return id;
+		}
+		const relaxed = this.night.isRelaxed(batch);
+		const whole = { from: 0, to: length };
+		const spans = run.mixer && making.mixerIds.length > 0 ? attendedOfMix(length) : [whole];
+		const demands = [
+			...spans.flatMap((span) => this.hands.forSteps(run.activities, span)),
+			...(making.holds ?? []).map(({ pool, amount }) => ({ pools: [pool], amount, ...whole }))
+		];
+		const machines = run.mixer ? making.mixerIds : [];
+		const modes: readonly Mode[] =
+			machines.length === 0
+				? [{ id: 'hands', length, demands, machine: null, batch: null }]
+				: machines.map((mixerId) => ({
+						id: mixerId,
+						length,
+						demands,
+						machine: { id: mixerId, size: ONE_MIX, family: this.night.family(making.leaves) },
+						batch: null
+					}));
+		this.night.add(
+			told,
+			modes.flatMap((mode) => this.hands.ways(mode, relaxed)),
+			null,
+			null
+		);
+		return id;
+	}
+
+	endOfRun(batch: BatchRef, run: Run, id: string): ChainEnd {
+		return { ...this.endOf(batch, id, BENCH), ageMinutes: runMinutes(run) };
+	}
+
+	/** A task after which nothing waits yet, but for how long it may lie. */
+	endOf(batch: BatchRef, task: string, window: WaitWindow): ChainEnd {
+		return {
+			task,
+			batch,
+			window,
+			wait: null,
+			guard: null,
+			ageMinutes: 0,
+			mixedBy: null,
+			isSoft: this.night.isSoft(batch),
+			isRelaxed: this.night.isRelaxed(batch)
+		};
+	}
+
+	/** Writes what is done within waits, folds and moves, and gives where the chain has come to. */
+	wait(
+		batch: BatchRef,
+		item: Wait,
+		from: ChainEnd,
+		holds: Holds,
+		past: Past | null = null
+	): ChainEnd {
+		let end = from;
+		for (const [index, course] of item.steps.entries()) {
+			const at = item.at + index;
+			// Whoever takes it from one wait to the next begins the next.
+			if (index > 0)
+				end = { ...this.touch(batch, 'move', at, 0, end, holds), ageMinutes: from.ageMinutes };
+			end = this.oneWait(batch, at, course, end, holds, past);
+		}
+		return end;
+	}
+
+	private oneWait(
+		batch: BatchRef,
+		at: number,
+		course: CourseStep,
+		from: ChainEnd,
+		holds: Holds,
+		past: Past | null
+	): ChainEnd {
+		const window = past?.endedAfter ?? waitWindow(course);
+		const wait: OpenWait = {
+			batch,
+			at,
+			step: course,
+			after: from.task,
+			until: [],
+			touches: []
+		};
+		this.night.waits.push(wait);
+		let end: ChainEnd = { ...from, window, wait, guard: null };
+		let passed = 0;
+		for (const { what, minute } of past?.endedAfter ? [] : touchesOf(course)) {
+			const id = touchId(batch, what, at, wait.touches.length);
+			if (past && !this.night.isDone(id) && this.isPast(past.mixedAtMs + minute * MINUTE_MS))
+				continue;
+			const next = {
+				least: minute - passed,
+				wish: minute - passed,
+				most: minute - passed + TOUCH_LATER_MINUTES
+			};
+			const touched = this.touch(
+				batch,
+				what,
+				at,
+				wait.touches.length,
+				{
+					...end,
+					window: next,
+					guard: null,
+					wait: null
+				},
+				holds
+			);
+			wait.touches.push(touched.task);
+			passed = minute + TOUCH_MINUTES;
+			end = {
+				...touched,
+				window: lessBy(window, passed),
+				wait,
+				guard: { task: from.task, window },
+				ageMinutes: from.ageMinutes,
+				mixedBy: from.mixedBy
+			};
+		}
+		return end;
+	}
+
+	private isPast(ms: number): boolean {
+		const { now, grid } = this.night;
+		return now !== null && grid.nearest(ms) < now;
+	}
+
+	private touch(
+		batch: BatchRef,
+		what: 'fold' | 'move',
+		waitAt: number,
+		index: number,
+		from: ChainEnd,
+		holds: Holds
+	): ChainEnd {
+		const id = touchId(batch, what, waitAt, index);
+		const length = unitsFilled(TOUCH_MINUTES);
+		const span = { from: 0, to: length };
+		const demands = [
+			...this.hands.forChore(what, span),
+			...holds.map(({ pool, amount }) => ({ pools: [pool], amount, ...span }))
+		];
+		this.night.add(
+			{ kind: 'touch', id, batch, what, waitAt },
+			this.hands.ways(
+				{ id: 'hands', length, demands, machine: null, batch: null },
+				this.night.isRelaxed(batch)
+			),
+			null,
+			null
+		);
+		this.link(from, id, { holds });
+		return { ...from, task: id, window: BENCH, wait: null, guard: null, ageMinutes: 0 };
+	}
+
+	/** Ties a task to where a chain has come to. */
+	link(
+		end: ChainEnd,
+		task: string,
+		how: {
+			/** How long the task goes on for the last of what it works on, in minutes. */
+			readonly ageMinutes?: number;
+			readonly mixer?: boolean;
+			readonly holds?: Holds;
+		} = {}
+	): void {
+		const { ageMinutes = 0, mixer = false, holds = [] } = how;
+		end.wait?.until.push(task);
+		// Only what ferments by its clock is told how old it gets in the hands of whoever works on it.
+		const ages = end.wait !== null && end.wait.step.marks !== null ? ageMinutes : 0;
+		const own = aged(end.window, ages);
+		const mixedBy = mixer ? end.mixedBy : null;
+		// Where tasks stand within a wait its whole window is what it is told to be outside of.
+		this.lag(end, end.task, task, { window: own, holds, mixedBy, isTold: !end.guard });
+		if (!end.guard) return;
+		const whole = aged(end.guard.window, ages);
+		this.lag(end, end.guard.task, task, {
+			window: whole,
+			holds: [],
+			mixedBy: null,
+			isTold: true,
+			isGuard: true
+		});
+	}
+
+	private lag(
+		end: ChainEnd,
+		before: string,
+		after: string,
+		how: {
+			readonly window: WaitWindow;
+			readonly holds: Holds;
+			readonly mixedBy: string | null;
+			/** Whether it is told where it is used outside. */
+			readonly isTold: boolean;
+			/** It only bounds: what it is wished to be is priced elsewhere. */
+			readonly isGuard?: boolean;
+		}
+	): void {
+		this.lastLag += 1;
+		// Nothing is taken on before it is ready, unless that is what happened.
+		const happened = this.night.isPinned(before) && this.night.isPinned(after);
+		const softness: Softness = happened ? 'happened' : end.isSoft ? 'may-overstay' : 'hard';
+		const told = windowOn(how.window, softness, how.holds);
+		const given = end.isRelaxed ? windowOn(overstayed(how.window), softness, how.holds) : told;
+		const window = how.isGuard ? { ...given, price: 0, wish: null } : given;
+		this.night.lags.push({
+			id: `lag ${this.lastLag}`,
+			before,
+			after,
+			from: 'end',
+			windows: this.windowsBy(before, after, window, how.mixedBy)
+		});
+		if (how.isTold && (end.isSoft || end.isRelaxed))
+			this.night.soft.push({ before, after, least: told.least, most: told.most });
+	}
+
+	/** A dough goes back to the mixer it came from, which stands still meanwhile where it has one bowl. */
+	private windowsBy(
+		before: string,
+		after: string,
+		window: Window,
+		mixedBy: string | null
+	): Lag['windows'] {
+		const modesOf = (task: string) =>
+			this.night.modesOf(task).filter(({ machine }) => machine !== null);
+		const pairs = modesOf(before).flatMap((one) =>
+			modesOf(after)
+				.filter((other) => other.machine?.id === one.machine?.id)
+				.map((other) => ({ one, other }))
+		);
+		if (mixedBy !== before || pairs.length === 0)
+			return [{ beforeMode: null, afterMode: null, window }];
+		return [
+			...pairs.map(({ one, other }) => {
+				const mixer = this.mixers.find(({ id }) => id === one.machine?.id);
+				return {
+					beforeMode: one.id,
+					afterMode: other.id,
+					window:
+						mixer?.bowls === 1
+							? { ...window, holds: [...window.holds, { pool: mixer.id, amount: 1 }] }
+							: window
+				};
+			}),
+			{ beforeMode: null, afterMode: null, window: null }
+		];
+	}
+}
+
+function lessBy({ least, wish, most }: WaitWindow, passed: number): WaitWindow {
+	return {
+		least: Math.max(0, least - passed),
+		wish: Math.max(0, wish - passed),
+		most: most === null ? null : Math.max(0, most - passed)
+	};
+}
+
+/** Where nothing else will do something may wait so much longer than it should (our default, in minutes). */
+const OVERSTAY_MINUTES = 60;
+
+function overstayed(window: WaitWindow): WaitWindow {
+	return window.most === null ? window : { ...window, most: window.most + OVERSTAY_MINUTES };
+}
+
+/** What is worked on for so long is so much older at its end: it must be begun so much sooner, if it can. */
+function aged({ least, wish, most }: WaitWindow, minutes: number): WaitWindow {
+	if (most === null || minutes === 0) return { least, wish, most };
+	const sooner = Math.max(least, most - minutes);
+	return { least, wish: Math.min(wish, sooner), most: sooner };
+}

@@ -1,0 +1,150 @@
+import type { Skill } from '../bakery/index.ts';
+import type { HandsOnActivity } from '../formula/index.ts';
+import type { Demand, Mode, Pool } from '../schedule/index.ts';
+import type { Grid } from './grid.ts';
+import type { PlannedPerson } from './input.ts';
+import { FOUND_PRICE } from './prices.ts';
+
+/** What a hand must know for a piece of work: any of these will do. */
+const SKILLS_OF: Readonly<Record<HandsOnActivity, readonly Skill[]>> = {
+	mix: ['mixing'],
+	'knock-back': ['mixing', 'shaping'],
+	divide: ['shaping'],
+	'pre-shape': ['shaping'],
+	shape: ['shaping'],
+	laminate: ['lamination'],
+	sheet: ['lamination', 'shaping'],
+	cut: ['shaping', 'lamination'],
+	fill: ['shaping'],
+	wrap: ['shaping'],
+	pan: ['shaping'],
+	wash: ['shaping', 'oven'],
+	dip: ['oven', 'shaping'],
+	coat: ['shaping', 'oven'],
+	score: ['oven', 'shaping'],
+	glaze: ['oven', 'packing'],
+	depan: ['oven', 'packing'],
+	pack: ['packing']
+};
+
+/** Work beside the steps of a recipe. */
+export type Chore = 'fold' | 'move' | 'oven';
+
+const SKILLS_OF_CHORE: Readonly<Record<Chore, readonly Skill[]>> = {
+	fold: ['mixing', 'shaping'],
+	move: [],
+	oven: ['oven']
+};
+
+/** The pool of those who would have to be found, where nobody is there. */
+export const SOMEBODY = 'somebody';
+
+/** Whoever has to be found can be found as often as needed. */
+const AS_MANY_AS_NEEDED = 99;
+
+/**
+ * Who can do what in a plan. Nobody is given two things at once: each is a pool of one while at work.
+ *
+ * Model: any of those who have one of the skills; where nobody has any, any of those who work. Where no shifts are
+ * entered hands are not planned at all.
+ * Source: domain (people by skill under shift calendars), our default. Failures: none.
+ */
+export class Hands {
+	constructor(
+		private readonly people: readonly PlannedPerson[] | null,
+		private readonly grid: Grid,
+		private readonly horizon: number
+	) {}
+
+	pools(): readonly Pool[] {
+		if (this.people === null) return [];
+		const { grid, horizon } = this;
+		return [
+			...this.people.map(({ id, there }) => ({
+				id: poolOf(id),
+				there: there
+					.map(({ fromMs, toMs }) => ({
+						from: Math.max(0, grid.ceil(fromMs)),
+						to: Math.min(horizon, grid.floor(toMs)),
+						amount: 1
+					}))
+					.filter(({ from, to }) => from < to)
+			})),
+			{ id: SOMEBODY, there: [{ from: 0, to: horizon, amount: AS_MANY_AS_NEEDED }] }
+		];
+	}
+
+	/** One pair of hands for these activities, from unit to unit of a task. */
+	forSteps(
+		activities: readonly HandsOnActivity[],
+		span: { readonly from: number; readonly to: number }
+	): readonly Demand[] {
+		const able = activities.reduce<readonly string[]>(
+			(all, activity) => {
+				const some = this.able(SKILLS_OF[activity]).filter((id) => all.includes(id));
+				return some.length > 0 ? some : all;
+			},
+			this.people?.map(({ id }) => id) ?? []
+		);
+		return this.demand(able, span);
+	}
+
+	/** The same for a chore; `found` where somebody may have to be found for it. */
+	forChore(
+		chore: Chore,
+		span: { readonly from: number; readonly to: number },
+		found = false
+	): readonly Demand[] {
+		return this.demand(this.able(SKILLS_OF_CHORE[chore]), span, found);
+	}
+
+	/** A way to do it, and where it is relaxed a dear one: somebody is found for what hands it wants. */
+	ways(mode: Mode, relaxed: boolean): readonly Mode[] {
+		const byHands = mode.demands.filter(({ pools }) => pools.some((pool) => isOfPerson(pool)));
+		if (!relaxed || byHands.length === 0) return [mode];
+		const found = mode.demands.map((demand) =>
+			byHands.includes(demand) ? { ...demand, pools: [SOMEBODY] } : demand
+		);
+		return [mode, { ...mode, id: `${mode.id}${FOUND}`, demands: found, price: FOUND_PRICE }];
+	}
+
+	private demand(
+		able: readonly string[],
+		{ from, to }: { readonly from: number; readonly to: number },
+		found = false
+	): readonly Demand[] {
+		if (this.people === null || to <= from) return [];
+		const pools = able.map(poolOf);
+		if (found || pools.length === 0) pools.push(SOMEBODY);
+		return [{ pools, amount: 1, from, to }];
+	}
+
+	private able(skills: readonly Skill[]): readonly string[] {
+		const people = this.people ?? [];
+		const skilled = people.filter((person) =>
+			skills.some((skill) => person.skills.includes(skill))
+		);
+		return (skilled.length > 0 ? skilled : people).map(({ id }) => id);
+	}
+}
+
+/** What tells the way of doing something for which somebody is found. */
+const FOUND = '-found';
+
+/** The way of doing something, whoever does it. */
+export function wayOf(mode: string): string {
+	return mode.endsWith(FOUND) ? mode.slice(0, -FOUND.length) : mode;
+}
+
+export function isOfPerson(pool: string): boolean {
+	return personOf(pool) !== null || pool === SOMEBODY;
+}
+
+export function poolOf(personId: string): string {
+	return `person:${personId}`;
+}
+
+/** The person behind a pool; null for the one that has to be found. */
+export function personOf(pool: string): string | null {
+	return pool.startsWith('person:') ? pool.slice('person:'.length) : null;
+}

@@ -1,0 +1,110 @@
+import type { BatchMachine, Portion } from '../schedule/index.ts';
+import type { BakeStep } from '../formula/index.ts';
+import { GRID_MINUTES, unitsFilled } from './grid.ts';
+import type { Hands } from './hands.ts';
+import type { PlannedOven, PlannedProduct } from './input.ts';
+
+/** How long a deck takes to be loaded, and at least to be drawn, in minutes (our defaults). */
+export const LOADING_MINUTES = 5;
+const LEAST_DRAWING_MINUTES = 1;
+
+/** Loads this close in temperature are baked as one (our default, in degrees). */
+const TOLERANCE_CELSIUS = 5;
+
+/** Bakes this much apart in length share a load, each drawn at its own time (our default, in minutes). */
+const LENGTH_TOLERANCE_MINUTES = 5;
+
+/** Degrees in which heating and cooling are counted, so that minutes for ten of them stay whole. */
+const LEVEL_STEP = 500;
+
+/** What a deck holds is counted in thousandths of itself. */
+const WHOLE_DECK = 1000;
+
+/** The tier of the objective that oven hours stand in, and what a unit of them costs, set by who makes the problem. */
+export interface OvenPrice {
+	readonly tier: number;
+	readonly onPrice: number;
+}
+
+/**
+ * The ovens as machines that take loads: decks in one chamber share its heat, others are each an oven of their own.
+ *
+ * Model: a load takes hands to load at its start, and to draw it at its end, while its deck recovers; two loads of a
+ * deck are apart by its recovery, or by heating and cooling where that takes longer.
+ * Source: domain (ovens), our defaults for loading and drawing. Failures: none.
+ */
+export function batchMachinesOf(
+	ovens: readonly PlannedOven[],
+	hands: Hands,
+	price: OvenPrice,
+	relaxed: boolean
+): readonly BatchMachine[] {
+	return ovens.flatMap((oven) => {
+		const groups = oven.sharesHeat ? [oven.decks] : oven.decks.map((deck) => [deck]);
+		return groups.map((decks) => ({
+			id: machineOf(oven, decks[0]?.id ?? ''),
+			units: decks.map(({ id }) => ({ id, capacity: WHOLE_DECK })),
+			shared: oven.sharesHeat,
+			tolerance: TOLERANCE_CELSIUS,
+			rise: Math.round((LEVEL_STEP / 10 / GRID_MINUTES) * oven.heatMinutesPerTenKelvin),
+			fall: Math.round((LEVEL_STEP / 10 / GRID_MINUTES) * oven.coolMinutesPerTenKelvin),
+			step: LEVEL_STEP,
+			recovery: unitsFilled(oven.recoveryMinutes),
+			loading: unitsFilled(LOADING_MINUTES),
+			unloading: 0,
+			attended: [
+				...hands
+					.forChore('oven', { from: 0, to: unitsFilled(LOADING_MINUTES) }, relaxed)
+					.map((demand) => ({ ...demand, of: 'start' as const })),
+				...hands
+					// A bake ends on its own minute within the last unit of its load, and is drawn from then on.
+					.forChore('oven', { from: -1, to: 0 }, relaxed)
+					.map((demand) => ({ ...demand, of: 'end' as const }))
+			],
+			preheat: unitsFilled(oven.preheatMinutes),
+			onPrice: price.onPrice,
+			tier: price.tier
+		}));
+	});
+}
+
+/** A bake with at least a minute of its last unit left to draw it in. */
+export function bakeUnits({ bakeMinutes }: Pick<BakeStep, 'bakeMinutes'>): number {
+	return unitsFilled(bakeMinutes + LEAST_DRAWING_MINUTES);
+}
+
+/** The pieces of a product in one load, as what an oven must know of them. */
+export function portionOf(
+	product: PlannedProduct,
+	bake: BakeStep,
+	pieces: number,
+	ovens: readonly PlannedOven[]
+): Portion {
+	return {
+		machines: machinesTaking(product.deckIds, ovens),
+		size: Math.min(WHOLE_DECK, Math.ceil((pieces * WHOLE_DECK) / product.piecesPerDeck)),
+		kind: bake.steamSeconds > 0 ? 'steam' : 'dry',
+		level: Math.round(bake.loadCelsius),
+		length: bakeUnits(bake),
+		lengthTolerance: unitsFilled(LENGTH_TOLERANCE_MINUTES)
+	};
+}
+
+/** Where decks share a chamber a product goes into the oven that takes it on every deck, if there is one. */
+function machinesTaking(
+	deckIds: readonly string[],
+	ovens: readonly PlannedOven[]
+): readonly string[] {
+	const takes = ({ id }: { readonly id: string }) => deckIds.includes(id);
+	const found = (wanted: (oven: PlannedOven) => boolean) =>
+		ovens.flatMap((oven) => {
+			if (!oven.sharesHeat) return oven.decks.filter(takes).map((deck) => machineOf(oven, deck.id));
+			return wanted(oven) ? [machineOf(oven, oven.decks[0]?.id ?? '')] : [];
+		});
+	const everywhere = found(({ decks }) => decks.every(takes));
+	return everywhere.length > 0 ? everywhere : found(({ decks }) => decks.some(takes));
+}
+
+function machineOf(oven: PlannedOven, firstDeckId: string): string {
+	return oven.sharesHeat ? `oven:${oven.id}` : `oven:${oven.id}:${firstDeckId}`;
+}

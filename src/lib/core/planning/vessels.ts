@@ -1,0 +1,87 @@
+import { batchKey } from './batch-ref.ts';
+import { MINUTE_MS } from '../time/index.ts';
+import type { DayPlan, DayTask } from './day-plan.ts';
+import { GRID_MINUTES } from './grid.ts';
+import type { BakeDayInput, PlannedProduct, PlannedVessel } from './input.ts';
+
+/** More baskets, tins or trays wanted at once than there are. */
+export interface VesselsShort {
+	readonly name: string;
+	readonly owned: number;
+	readonly wanted: number;
+	/** When most are wanted. */
+	readonly atMs: number;
+}
+
+/**
+ * Where a plan wants more vessels at once than the bakery owns.
+ *
+ * Model: a piece stands in its vessel from when its shaping ends until its load is loaded (a basket, a board) or baked (a
+ * tin, a tray); several pieces in one leave it together. Vessels of other dates are not counted.
+ * Range: a described plan and what it was made from. Source: our default. Failures: none.
+ * Example: 50 loaves in 30 tins, in loads of 20 one after another: the first 20 tins are out of the oven before the last
+ * loaves are shaped, or they are told to be short.
+ */
+export function vesselsShort(plan: DayPlan, input: BakeDayInput): readonly VesselsShort[] {
+	const uses = new Map<string, { readonly vessel: PlannedVessel; readonly uses: Use[] }>();
+	for (const product of input.products) {
+		const { vessel } = product;
+		if (!vessel) continue;
+		const known = uses.get(vessel.id) ?? { vessel, uses: [] };
+		known.uses.push(...usesOf(product, vessel, plan));
+		uses.set(vessel.id, known);
+	}
+	return [...uses.values()].flatMap(({ vessel, uses: own }) => {
+		const peak = peakOf(own);
+		return peak && peak.wanted > vessel.owned
+			? [{ name: vessel.name, owned: vessel.owned, wanted: peak.wanted, atMs: peak.atMs }]
+			: [];
+	});
+}
+
+interface Use {
+	readonly fromMs: number;
+	readonly toMs: number;
+	readonly count: number;
+}
+
+function usesOf(product: PlannedProduct, vessel: PlannedVessel, plan: DayPlan): readonly Use[] {
+	return plan.tasks.flatMap((load): readonly Use[] => {
+		const { batch } = load;
+		if (batch.kind !== 'load' || batch.productId !== product.id || load.step.kind !== 'bake')
+			return [];
+		const { formulaId, ordinal, productId } = batch;
+		const portion = batchKey({ kind: 'portion', formulaId, ordinal, productId });
+		const own = plan.tasks.filter((task) => batchKey(task.batch) === portion);
+		const filled = filledAt(own, load);
+		const toMs = vessel.until === 'loaded' ? load.startMs : load.endMs;
+		return filled === null || filled >= toMs
+			? []
+			: [{ fromMs: filled, toMs, count: Math.ceil(batch.pieces / vessel.holds) }];
+	});
+}
+
+const GRID_MS = GRID_MINUTES * MINUTE_MS;
+
+/** When pieces come into their vessel: shaped or panned last before they are loaded; null where nothing says. */
+function filledAt(portion: readonly DayTask[], load: DayTask): number | null {
+	const before = portion.filter((task) => task.endMs <= load.startMs);
+	const shaped = before.findLast(
+		({ step }) => step.kind === 'hands-on' && (step.activity === 'shape' || step.activity === 'pan')
+	);
+	const filled = (shaped ?? before[0])?.endMs;
+	// What is shaped within a unit of the plan stands in its vessels from the next on.
+	return filled === undefined ? null : Math.ceil(filled / GRID_MS) * GRID_MS;
+}
+
+function peakOf(uses: readonly Use[]): { readonly wanted: number; readonly atMs: number } | null {
+	let peak: { readonly wanted: number; readonly atMs: number } | null = null;
+	for (const { fromMs } of uses) {
+		const wanted = uses
+			.filter((use) => use.fromMs <= fromMs && fromMs < use.toMs)
+			.reduce((total, use) => total + use.count, 0);
+		if (!peak || wanted > peak.wanted || (wanted === peak.wanted && fromMs < peak.atMs))
+			peak = { wanted, atMs: fromMs };
+	}
+	return peak;
+}

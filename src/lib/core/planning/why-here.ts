@@ -1,0 +1,82 @@
+import { ok, type Result } from '../result.ts';
+import { holdersOf, type Fault, type Holder } from '../schedule/index.ts';
+import { personOf } from './hands.ts';
+import type { BakeDayInput } from './input.ts';
+import type { Placement } from './placement.ts';
+import { problemOf } from './plan.ts';
+import { toldIdOf } from './told-id.ts';
+
+/** What holds a task of a plan where it is. */
+export type WhyHolder =
+	/** The window to what comes before or after it in its chain, or to what takes it. */
+	| { readonly kind: 'chain'; readonly task: string }
+	/** Somebody who could do it is at something else. */
+	| { readonly kind: 'person'; readonly personId: string; readonly task: string }
+	| { readonly kind: 'vessel'; readonly vesselId: string; readonly task: string }
+	| { readonly kind: 'mixer'; readonly mixerId: string; readonly task: string }
+	| { readonly kind: 'deck'; readonly deckId: string; readonly task: string }
+	/** The oven is at another heat for it. */
+	| { readonly kind: 'heat'; readonly task: string }
+	| { readonly kind: 'clean-down'; readonly mixerId: string; readonly task: string }
+	/** Nobody who could do it is there. */
+	| { readonly kind: 'away' }
+	| { readonly kind: 'pin' }
+	| { readonly kind: 'earliest' };
+
+export interface HeldTask {
+	readonly task: string;
+	/** What keeps it from five minutes sooner, and from five minutes later; where nothing does, what is wished keeps it. */
+	readonly earlier: readonly WhyHolder[];
+	readonly later: readonly WhyHolder[];
+}
+
+/**
+ * Why each task of a plan stands where it does, by the tasks as they are told.
+ * Range: a placement that `judgePlacement` finds no violation in. Source: `holdersOf`. Failures: a fault of the problem.
+ */
+export function whyHere(
+	input: BakeDayInput,
+	placement: Placement
+): Result<readonly HeldTask[], Fault> {
+	const { expanded, plan } = problemOf(input, placement);
+	const held = holdersOf(expanded.problem, plan);
+	if (!held.ok) return held;
+	const mixers = new Set(input.bakery.mixers.map(({ id }) => id));
+	const told = (holders: readonly Holder[]): readonly WhyHolder[] => {
+		const found = holders.flatMap((holder) => whyOf(holder, mixers));
+		return [...new Map(found.map((one) => [JSON.stringify(one), one])).values()];
+	};
+	return ok(
+		held.value.map(({ task, earlier, later }) => ({
+			task: toldIdOf(task),
+			earlier: told(earlier),
+			later: told(later)
+		}))
+	);
+}
+
+function whyOf(holder: Holder, mixers: ReadonlySet<string>): readonly WhyHolder[] {
+	switch (holder.kind) {
+		case 'lag':
+			return [{ kind: 'chain', task: toldIdOf(holder.task) }];
+		case 'pool': {
+			const task = toldIdOf(holder.task);
+			const personId = personOf(holder.pool);
+			if (personId !== null) return [{ kind: 'person', personId, task }];
+			if (mixers.has(holder.pool)) return [{ kind: 'mixer', mixerId: holder.pool, task }];
+			return [{ kind: 'vessel', vesselId: holder.pool.replace(/^vessel:/, ''), task }];
+		}
+		case 'unit':
+			return [{ kind: 'deck', deckId: holder.unit, task: toldIdOf(holder.task) }];
+		case 'level':
+			return [{ kind: 'heat', task: toldIdOf(holder.task) }];
+		case 'changeover':
+			return [{ kind: 'clean-down', mixerId: holder.machine, task: toldIdOf(holder.task) }];
+		case 'away':
+			return [{ kind: 'away' }];
+		case 'pin':
+			return [{ kind: 'pin' }];
+		case 'bound':
+			return [{ kind: 'earliest' }];
+	}
+}
