@@ -3,8 +3,10 @@
 	import Ribbon from '../ui/ribbon/Ribbon.svelte';
 	import { RIBBON_HEIGHT } from '../ui/ribbon/ribbon-height.ts';
 	import { clockText, dayText } from '../wording/time-text.ts';
-	import { handsBlocks, machineRows } from './machine-rows.ts';
+	import HouseRows from './HouseRows.svelte';
+	import { machineRows } from './machine-rows.ts';
 	import { planRows } from './plan-rows.ts';
+	import { wholeOf, type TimeWindow } from './time-window.ts';
 
 	interface Props {
 		plan: DayPlan;
@@ -13,51 +15,102 @@
 		width: number;
 		nowMs: number | null;
 		selected: string | null;
+		/** What is looked at; all of the plan where nothing is said. */
+		window?: TimeWindow;
 		onSelect?: (taskId: string) => void;
+		/** A task is drawn to another time: while it is held, and when it is let go. */
+		onDrag?: (taskId: string, toMs: number, letGo: boolean) => void;
 		/** How much of the width the names take. */
 		names?: number;
 	}
-	let { plan, input, zone, width, nowMs, selected, onSelect, names = 150 }: Props = $props();
+	let {
+		plan,
+		input,
+		zone,
+		width,
+		nowMs,
+		selected,
+		window: looked,
+		onSelect,
+		onDrag,
+		names = 150
+	}: Props = $props();
 
 	const HOUR_MS = 3_600_000;
+	const GRID_MS = 5 * 60_000;
 	const TOP = 40;
 	const MACHINE_HEIGHT = 26;
+	/** A hand that trembles does not move anything. */
+	const LEAST_DRAG_PX = 5;
 	const rows = $derived(planRows(plan, input));
-	const machines = $derived(machineRows(plan, input));
-	const hands = $derived(handsBlocks(plan));
-	const range = $derived.by(() => {
-		const starts = plan.tasks.map((task) => task.startMs);
-		const ends = [...plan.tasks.map((task) => task.endMs), ...plan.drops.map((drop) => drop.dueMs)];
-		const from = Math.floor(Math.min(...starts) / HOUR_MS) * HOUR_MS;
-		const to = Math.ceil((Math.max(...ends) + HOUR_MS / 4) / HOUR_MS) * HOUR_MS;
-		return { from, to };
-	});
+	const house = $derived(machineRows(plan, input));
+	const range = $derived(looked ?? wholeOf(plan));
 	const scale = $derived((width - names - 12) / (range.to - range.from));
 	const x = $derived((ms: number) => names + (ms - range.from) * scale);
 	const hours = $derived.by(() => {
 		const all: number[] = [];
-		for (let ms = range.from; ms <= range.to; ms += HOUR_MS) all.push(ms);
+		const first = Math.ceil(range.from / HOUR_MS) * HOUR_MS;
+		for (let ms = first; ms <= range.to; ms += HOUR_MS) all.push(ms);
 		return all;
 	});
 	const everyHour = $derived(scale * HOUR_MS >= 26);
-	const machinesTop = $derived(TOP + rows.length * RIBBON_HEIGHT + 22);
-	const height = $derived(machinesTop + (machines.length + 1) * MACHINE_HEIGHT + 6);
+	const houseTop = $derived(TOP + rows.length * RIBBON_HEIGHT + 22);
+	const height = $derived(houseTop + house.length * MACHINE_HEIGHT + 6);
 	const isMidnight = (ms: number) => clockText(ms, zone) === '00:00';
-	const nowShown = $derived(
-		nowMs !== null && nowMs > range.from && nowMs < range.to ? nowMs : null
-	);
+	const isLooked = (ms: number) => ms > range.from && ms < range.to;
+	const nowShown = $derived(nowMs !== null && isLooked(nowMs) ? nowMs : null);
+	const id = $props.id();
+
+	let drag: { taskId: string; startMs: number; fromX: number; toMs: number | null } | null =
+		$state.raw(null);
+	/** A drag ends in a click too, which then chooses nothing. */
+	let dragged = false;
+
+	function grab(taskId: string, event: PointerEvent) {
+		const task = plan.tasks.find((one) => one.id === taskId);
+		if (!onDrag || !task || task.placedAs === null || event.button !== 0) return;
+		dragged = false;
+		drag = { taskId, startMs: task.startMs, fromX: event.clientX, toMs: null };
+	}
+	function move(event: PointerEvent) {
+		if (!drag) return;
+		const by = event.clientX - drag.fromX;
+		if (drag.toMs === null && Math.abs(by) < LEAST_DRAG_PX) return;
+		event.preventDefault();
+		const toMs = drag.startMs + Math.round(by / scale / GRID_MS) * GRID_MS;
+		if (toMs === drag.toMs) return;
+		dragged = true;
+		drag = { ...drag, toMs };
+		onDrag?.(drag.taskId, toMs, false);
+	}
+	function letGo() {
+		const held = drag;
+		drag = null;
+		if (held && held.toMs !== null) onDrag?.(held.taskId, held.toMs, true);
+	}
+	function select(taskId: string) {
+		if (dragged) dragged = false;
+		else onSelect?.(taskId);
+	}
+	const keyed = (key: string) => key.split('#')[0] ?? key;
 </script>
+
+<svelte:window onpointermove={move} onpointerup={letGo} onpointercancel={letGo} />
 
 <svg
 	{width}
 	{height}
 	viewBox="0 0 {width} {height}"
 	role="img"
+	class:held={drag?.toMs !== null && drag !== null}
 	aria-label="Ribbons of every dough from {clockText(range.from, zone)} to {clockText(
 		range.to,
 		zone
 	)}; the list beside says the same in words"
 >
+	<clipPath id="{id}-time">
+		<rect x={names - 6} y="0" width={width - names + 6} {height} />
+	</clipPath>
 	{#each hours as ms, index (ms)}
 		{@const midnight = isMidnight(ms)}
 		<line
@@ -84,92 +137,70 @@
 		<g transform="translate(0 {TOP + index * RIBBON_HEIGHT})" data-row={row.title}>
 			<text x="4" y="15" class="name">{row.title}</text>
 			<text x="4" y="31" class="note">{row.subtitle}</text>
-			<Ribbon
-				id="ribbon-{index}"
-				segments={row.segments
-					.map((segment) => ({
-						key: segment.taskId,
-						fromX: x(segment.fromMs),
-						toX: x(segment.toMs),
-						texture: segment.texture,
-						lane: segment.lane,
-						celsius: segment.celsius
-					}))
-					.map((mark, at) => ({ ...mark, key: `${mark.key}#${at}` }))}
-				marks={row.marks
-					.filter((mark) => mark.ms < range.to && mark.ms > range.from)
-					.map((mark, at) => ({ key: `${at}`, x: x(mark.ms), kind: mark.kind }))}
-				pins={row.pinsMs.map(x)}
-				selected={selected === null
-					? null
-					: (row.segments
-							.map((segment, at) =>
-								segment.taskId === selected ? `${segment.taskId}#${at}` : null
-							)
-							.find((found) => found !== null) ?? null)}
-				{...onSelect ? { onSelect: (key: string) => onSelect(key.split('#')[0] ?? key) } : {}}
-			/>
+			<g clip-path="url(#{id}-time)">
+				<Ribbon
+					id="{id}-{index}"
+					segments={row.segments
+						.map((segment, at) => ({ ...segment, key: `${segment.taskId}#${at}` }))
+						.filter(({ fromMs, toMs }) => toMs > range.from && fromMs < range.to)
+						.map(({ key, fromMs, toMs, texture, lane, celsius }) => ({
+							key,
+							fromX: x(fromMs),
+							toX: x(toMs),
+							texture,
+							lane,
+							celsius
+						}))}
+					marks={row.marks
+						.filter((mark) => isLooked(mark.ms))
+						.map((mark, at) => ({ key: `${at}`, x: x(mark.ms), kind: mark.kind }))}
+					pins={row.pinsMs.filter(isLooked).map(x)}
+					selected={selected === null
+						? null
+						: (row.segments
+								.map((segment, at) =>
+									segment.taskId === selected ? `${segment.taskId}#${at}` : null
+								)
+								.find((found) => found !== null) ?? null)}
+					{...onSelect ? { onSelect: (key: string) => select(keyed(key)) } : {}}
+					{...onDrag
+						? { onGrab: (key: string, event: PointerEvent) => grab(keyed(key), event) }
+						: {}}
+				/>
+			</g>
 		</g>
 	{/each}
 
-	<text x="4" y={machinesTop - 6} class="note">Machines and hands</text>
-	{#each machines as machine, index (machine.key)}
-		{@const y = machinesTop + index * MACHINE_HEIGHT}
-		<g>
-			<text x="4" y={y + 17} class="name">{machine.name}</text>
-			<line x1={names} x2={width - 12} y1={y + 12} y2={y + 12} stroke="var(--line)" />
-			{#each machine.blocks as block (block.taskId)}
-				<rect
-					x={x(block.fromMs)}
-					y={y + 4}
-					width={Math.max(2, x(block.toMs) - x(block.fromMs))}
-					height="16"
-					fill="var(--sheet)"
-					stroke="var(--ink)"
-					stroke-width="2"
-				/>
-			{/each}
-			{#each machine.clashes as clash, at (at)}
-				<rect
-					x={x(clash.fromMs)}
-					y={y + 2}
-					width={Math.max(3, x(clash.toMs) - x(clash.fromMs))}
-					height="20"
-					fill="var(--act)"
-				/>
-				{#if x(clash.toMs) - x(clash.fromMs) >= 14}
-					<text
-						x={(x(clash.fromMs) + x(clash.toMs)) / 2}
-						y={y + 17}
-						text-anchor="middle"
-						class="clash">2</text
-					>
-				{/if}
-			{/each}
-		</g>
-	{/each}
-	<g>
-		<text x="4" y={machinesTop + machines.length * MACHINE_HEIGHT + 17} class="name">Hands</text>
-		{#each hands as block (block.fromMs)}
-			{@const y = machinesTop + machines.length * MACHINE_HEIGHT}
-			<rect
-				x={x(block.fromMs)}
-				y={y + 4}
-				width={Math.max(1.5, x(block.toMs) - x(block.fromMs))}
-				height="16"
-				fill="var(--ink)"
-			/>
-			{#if block.pairs > 1 && x(block.toMs) - x(block.fromMs) >= 9}
-				<text
-					x={(x(block.fromMs) + x(block.toMs)) / 2}
-					y={y + 16}
-					text-anchor="middle"
-					class="pairs">{block.pairs}</text
-				>
-			{/if}
-		{/each}
-	</g>
+	<text x="4" y={houseTop - 6} class="note">
+		{house.some(({ kind }) => kind === 'person') ? 'Hands, mixers and decks' : 'Mixers and decks'}
+	</text>
+	<HouseRows
+		rows={house}
+		{zone}
+		{x}
+		from={range.from}
+		to={range.to}
+		top={houseTop}
+		height={MACHINE_HEIGHT}
+		{selected}
+		{...onSelect ? { onSelect: select } : {}}
+		{...onDrag ? { onGrab: grab } : {}}
+	/>
 
+	{#if drag && drag.toMs !== null}
+		<line
+			x1={x(drag.toMs)}
+			x2={x(drag.toMs)}
+			y1={TOP - 8}
+			y2={height}
+			stroke="var(--ink)"
+			stroke-dasharray="4 3"
+			stroke-width="2"
+		/>
+		<text x={x(drag.toMs)} y={TOP - 11} text-anchor="middle" class="name"
+			>{clockText(drag.toMs, zone)}</text
+		>
+	{/if}
 	{#if nowShown !== null}
 		<line
 			x1={x(nowShown)}
@@ -191,6 +222,10 @@
 		display: block;
 		max-width: 100%;
 	}
+	.held {
+		cursor: grabbing;
+		user-select: none;
+	}
 	text {
 		fill: var(--ink);
 		font-size: 13px;
@@ -209,15 +244,6 @@
 	}
 	.name {
 		font-size: 14px;
-		font-weight: 700;
-	}
-	.clash {
-		fill: var(--act-ink);
-		font-weight: 700;
-	}
-	.pairs {
-		fill: var(--sheet);
-		font-size: 11px;
 		font-weight: 700;
 	}
 	.now {

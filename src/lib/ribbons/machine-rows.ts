@@ -3,55 +3,90 @@ import type { BakeDayInput, DayPlan } from '../core/planning/index.ts';
 export interface MachineRow {
 	readonly key: string;
 	readonly name: string;
-	readonly blocks: readonly {
-		readonly taskId: string;
-		readonly fromMs: number;
-		readonly toMs: number;
-	}[];
-	/** Where two tasks are on it at once. */
+	readonly kind: 'person' | 'mixer' | 'deck';
+	readonly blocks: readonly MachineBlock[];
+	/** Where it is there at all: the shifts of a person; null for a machine. */
+	readonly there: readonly { readonly fromMs: number; readonly toMs: number }[] | null;
+	/** Where two tasks are on it at once, as plans of before could say. */
 	readonly clashes: readonly { readonly fromMs: number; readonly toMs: number }[];
 }
 
-/** Who holds the mixer and the decks, and where two want the same one. */
-export function machineRows(plan: DayPlan, input: BakeDayInput): readonly MachineRow[] {
-	return [...input.bakery.mixers, ...input.bakery.decks].map(({ id, name }) => ({
-		key: id,
-		name,
-		blocks: plan.tasks
-			.filter((task) => task.machineId === id)
-			.map((task) => ({ taskId: task.id, fromMs: task.startMs, toMs: task.endMs })),
-		clashes: plan.cautions.flatMap((caution) =>
-			caution.kind === 'overlap' && caution.machine === id
-				? [{ fromMs: caution.from * 60_000, toMs: caution.to * 60_000 }]
-				: []
-		)
-	}));
-}
-
-export interface HandsBlock {
+export interface MachineBlock {
+	readonly key: string;
+	readonly taskId: string;
 	readonly fromMs: number;
 	readonly toMs: number;
-	/** How many pairs of hands are on something. */
-	readonly pairs: number;
+	/** What a deck is set to; empty elsewhere. */
+	readonly celsius: number | null;
 }
 
-/** Where hands are wanted, and how many at once. */
-export function handsBlocks(plan: DayPlan): readonly HandsBlock[] {
-	const changes = new Map<number, number>();
-	const add = (ms: number, by: number) => changes.set(ms, (changes.get(ms) ?? 0) + by);
-	for (const task of plan.tasks)
-		if (task.step.kind === 'hands-on') {
-			add(task.startMs, 1);
-			add(task.endMs, -1);
-		}
-	const blocks: HandsBlock[] = [];
-	let pairs = 0;
-	let from = 0;
-	for (const [ms, by] of [...changes].sort(([a], [b]) => a - b)) {
-		if (by === 0) continue;
-		if (pairs > 0) blocks.push({ fromMs: from, toMs: ms, pairs });
-		pairs += by;
-		from = ms;
+/** Who and what is at work when: people, mixers, decks. */
+export function machineRows(plan: DayPlan, input: BakeDayInput): readonly MachineRow[] {
+	const machines = [
+		...input.bakery.mixers.map(({ id, name }) => ({ id, name, kind: 'mixer' as const })),
+		...input.bakery.ovens.flatMap(({ decks }) =>
+			decks.map(({ id, name }) => ({ id, name, kind: 'deck' as const }))
+		)
+	];
+	return [
+		...(input.people ?? []).flatMap((person): MachineRow[] => {
+			const blocks = blocksOfPerson(plan, person.id);
+			return blocks.length === 0
+				? []
+				: [
+						{
+							key: person.id,
+							name: person.name,
+							kind: 'person',
+							blocks,
+							there: person.there,
+							clashes: []
+						}
+					];
+		}),
+		...machines.map(({ id, name, kind }): MachineRow => ({
+			key: id,
+			name,
+			kind,
+			blocks: loadsTogether(
+				plan.tasks
+					.filter((task) => task.machineId === id)
+					.map((task) => ({
+						key: task.id,
+						taskId: task.id,
+						fromMs: task.startMs,
+						toMs: task.endMs,
+						celsius: task.step.kind === 'bake' ? task.step.loadCelsius : null
+					}))
+			),
+			there: null,
+			clashes: plan.cautions.flatMap((caution) =>
+				caution.kind === 'overlap' && caution.machine === id
+					? [{ fromMs: caution.from * 60_000, toMs: caution.to * 60_000 }]
+					: []
+			)
+		}))
+	];
+}
+
+/** What is loaded together is one block. */
+function loadsTogether(blocks: readonly MachineBlock[]): readonly MachineBlock[] {
+	const found: MachineBlock[] = [];
+	for (const block of blocks) {
+		const at = found.findIndex((other) => other.celsius !== null && other.fromMs === block.fromMs);
+		const same = found[at];
+		if (same) found[at] = { ...same, toMs: Math.max(same.toMs, block.toMs) };
+		else found.push(block);
 	}
-	return blocks;
+	return found;
+}
+
+function blocksOfPerson(plan: DayPlan, personId: string): readonly MachineBlock[] {
+	return plan.tasks.flatMap((task) =>
+		task.attended.flatMap(({ fromMs, toMs, personIds }, index) =>
+			personIds.includes(personId)
+				? [{ key: `${task.id} ${index}`, taskId: task.id, fromMs, toMs, celsius: null }]
+				: []
+		)
+	);
 }

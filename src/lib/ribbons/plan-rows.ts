@@ -48,11 +48,15 @@ export function planRows(plan: DayPlan, input: BakeDayInput): readonly PlanRow[]
 				const builds = index === 0 ? newBuilds(dough.formulaId, input, drawnBuilds, byBatch) : [];
 				const chain = [...mixed, ...own];
 				const mixName = mix.count > 1 ? ` · mix ${mix.ordinal} of ${mix.count}` : '';
-				const same = index > 0 ? ' · same mix' : mixName;
+				const same = index > 0 && mix.count === 1 ? ' · same mix' : mixName;
+				// What joins a piece of another dough is a ribbon of its own dough, not a second one of the piece.
+				const joins = portion.role === 'joins';
 				return {
 					key: `${dough.formulaId} ${mix.ordinal} ${portion.productId}`,
-					title: product?.name ?? '',
-					subtitle: `${portion.pieces} × ${formatMass({ grams: product?.scaledGrams ?? 0 }, 0)}${same}`,
+					title: joins ? dough.name : (product?.name ?? ''),
+					subtitle: joins
+						? `for ${product?.name ?? ''}${mixName}`
+						: `${portion.pieces} × ${formatMass({ grams: product?.scaledGrams ?? 0 }, 0)}${same}`,
 					segments: [
 						...builds.flatMap(({ tasks, lane }) => segmentsOf(tasks, lane, chain[0]?.startMs)),
 						...segmentsOf(chain, 'main')
@@ -153,11 +157,9 @@ function legSegments(task: DayTask, lane: RowSegment['lane']): readonly RowSegme
 	const { legs } = task.step;
 	const length = task.endMs - task.startMs;
 	let fromMs = task.startMs;
-	return legs.map((leg, index) => {
-		const toMs =
-			index === legs.length - 1
-				? task.endMs
-				: Math.min(task.endMs, fromMs + (leg.minutes ?? 0) * 60_000);
+	const stays = legs.map((leg, index): RowSegment => {
+		const moved = task.movesMs[index] ?? fromMs + (leg.minutes ?? 0) * 60_000;
+		const toMs = index === legs.length - 1 ? task.endMs : Math.min(task.endMs, moved);
 		const share = (ms: number) => (length > 0 ? (ms - task.startMs) / length : 0);
 		const one: RowSegment = {
 			taskId: task.id,
@@ -172,6 +174,20 @@ function legSegments(task: DayTask, lane: RowSegment['lane']): readonly RowSegme
 		fromMs = toMs;
 		return one;
 	});
+	const share = (ms: number) => (length > 0 ? (ms - task.startMs) / length : 0);
+	// Folds and moves stand out of the wait as hands on it.
+	const touches = task.attended.map((touch): RowSegment => {
+		const celsius = celsiusAt(task.celsius, share(touch.fromMs));
+		return {
+			taskId: task.id,
+			fromMs: touch.fromMs,
+			toMs: touch.toMs,
+			texture: 'hands',
+			lane,
+			celsius: [celsius, celsius]
+		};
+	});
+	return [...stays, ...(lane === 'main' ? touches : [])];
 }
 
 /** Reads an evenly spread list of temperatures at a share of its length. */

@@ -1,5 +1,4 @@
-import type { BakeDayInput, DayTask } from '../core/planning/index.ts';
-import type { Caution } from '../core/latest-start/index.ts';
+import type { BakeDayInput, Caution, DayTask } from '../core/planning/index.ts';
 import { formatMinutes } from '../core/units/index.ts';
 import { activityText, machineText, subjectText } from './task-text.ts';
 import { clockText } from './time-text.ts';
@@ -19,6 +18,11 @@ export function cautionText(
 		const from = clockText(caution.from * 60_000, zone);
 		const to = clockText(caution.to * 60_000, zone);
 		return `${machineText(caution.machine, input)}, ${from} to ${to}: ${name(caution.first)} and ${name(caution.second)} at once.`;
+	}
+	if (caution.kind === 'nobody') {
+		const task = tasks.find((task) => task.id === caution.task);
+		const act = task ? `${activityText(task).toLowerCase()} ${subjectText(task, input)}` : '';
+		return `Nobody is free who could ${act} at ${clockText(caution.fromMs, zone)}, for ${formatMinutes((caution.toMs - caution.fromMs) / 60_000)}.`;
 	}
 	const waiting = tasks.find((task) => task.id === caution.before);
 	if (caution.kind === 'too-early')

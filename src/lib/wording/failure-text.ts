@@ -80,6 +80,8 @@ export function unmadeText(unmade: UnmadeDough): string {
 /** Why a chain of steps cannot be planned. */
 export function unplannedText({ reason }: UnplannedChain): string {
 	switch (reason.kind) {
+		case 'no-deck':
+			return 'no deck of the ovens takes a piece of it: give it a ground on its page, or a count, or enter an oven';
 		case 'no-steps':
 			return 'it has no steps yet';
 		case 'unknown-product':

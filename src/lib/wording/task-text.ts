@@ -1,4 +1,11 @@
-import type { BakeDayInput, BatchRef, DayTask } from '../core/planning/index.ts';
+import type {
+	AttendedStretch,
+	BakeDayInput,
+	BatchRef,
+	DayPlan,
+	DayTask,
+	OvenTask
+} from '../core/planning/index.ts';
 import { CAUSTIC_CAUTION } from './kind-text.ts';
 import { ACTIVITY_TEXT, placeText, SPEED_TEXT, TURN_TEXT } from './step-text.ts';
 import { formatMass, formatMinutes, formatNumber, formatTemperature } from '../core/units/index.ts';
@@ -6,11 +13,15 @@ import { formatMass, formatMinutes, formatNumber, formatTemperature } from '../c
 /** One thing to do at one time. */
 export interface ListEntry {
 	readonly key: string;
-	readonly taskId: string;
+	/** The task it is of; null for what is done to an oven. */
+	readonly taskId: string | null;
 	readonly atMs: number;
 	readonly what: string;
 	readonly detail: string;
 	readonly handsOn: boolean;
+	/** Who does it, by name; empty where nobody is named. */
+	readonly who: string;
+	readonly personIds: readonly string[];
 	/** What can hurt in doing it; empty where nothing does beyond the usual. */
 	readonly caution: string;
 	/** What is made, where it is a mix: its water is told with it. */
@@ -18,8 +29,7 @@ export interface ListEntry {
 }
 
 /** The name of what a task works on, as the baker calls it. */
-export function subjectText(task: DayTask, input: BakeDayInput): string {
-	const { batch } = task;
+export function subjectText({ batch }: Pick<DayTask, 'batch'>, input: BakeDayInput): string {
 	if (batch.kind === 'preparation') {
 		const build = buildOf(batch, input);
 		const several = input.builds.filter((build) => build.preparationId === batch.preparationId);
@@ -67,11 +77,23 @@ function amountText(task: DayTask, input: BakeDayInput): string {
 		: `${pieces} pieces`;
 }
 
+/** The decks of all ovens, in the order of the ovens. */
+export function decksOf({ bakery }: BakeDayInput) {
+	return bakery.ovens.flatMap((oven) => oven.decks);
+}
+
+/** Those who do something, by the names they are called by. */
+export function peopleText(personIds: readonly string[], input: BakeDayInput): string {
+	return personIds
+		.flatMap((id) => input.people?.find((person) => person.id === id)?.name ?? [])
+		.join(', ');
+}
+
 /** The machine a task holds, by name. */
 export function machineText(machineId: string | null, input: BakeDayInput): string {
 	if (machineId === null) return '';
 	return (
-		[...input.bakery.decks, ...input.bakery.mixers].find((deck) => deck.id === machineId)?.name ??
+		[...decksOf(input), ...input.bakery.mixers].find((deck) => deck.id === machineId)?.name ??
 		machineId
 	);
 }
@@ -104,65 +126,119 @@ function detailText(task: DayTask, input: BakeDayInput): string {
 	return parts.filter((part) => part !== '').join(' · ');
 }
 
-/** Everything a hand does, in order: the tasks, the folds within waits, the ends of bakes. */
-export function toDoList(tasks: readonly DayTask[], input: BakeDayInput): readonly ListEntry[] {
-	const entries: ListEntry[] = [];
-	for (const task of tasks) {
-		const subject = subjectText(task, input);
-		const entry = (key: string, atMs: number, what: string, detail: string, handsOn = true) =>
-			entries.push({
-				key: `${task.id} ${key}`,
-				taskId: task.id,
-				atMs,
-				what,
-				detail,
-				handsOn,
-				caution: key === 'do' ? cautionOf(task) : '',
-				mixes: key === 'do' ? mixesOf(task) : null
-			});
-		switch (task.step.kind) {
-			case 'hands-on':
-				entry('do', task.startMs, `${activityText(task)} ${subject}`, detailText(task, input));
-				break;
-			case 'wait': {
-				entry(
-					'wait',
-					task.startMs,
-					`${activityText(task)} ${subject}`,
-					detailText(task, input),
-					false
-				);
-				const folds = task.foldsMs.length;
-				task.foldsMs.forEach((at, index) =>
-					entry(
-						`fold ${index}`,
-						at,
-						folds > 1 ? `Fold ${subject}, fold ${index + 1} of ${folds}` : `Fold ${subject}`,
-						amountText(task, input)
-					)
-				);
-				const [first, second] = task.step.legs;
-				if (first?.minutes && second)
-					entry(
-						'move',
-						task.startMs + first.minutes * 60_000,
-						`Move ${subject} ${placeText(second).replace(/^in /, 'to ')}`,
-						amountText(task, input)
-					);
-				break;
-			}
-			case 'bake':
-				entry('load', task.startMs, `Load ${subject}`, detailText(task, input));
-				entry(
-					'draw',
-					task.endMs,
-					`Draw ${subject}`,
-					`${machineText(task.machineId, input)} · core ${formatTemperature({ celsius: task.step.coreCelsius }, 0)}`
-				);
-				break;
+/** Everything a hand does, in order: the tasks, what is done within waits, what goes in and out of the ovens, their settings. */
+export function toDoList(
+	{ tasks, ovens }: Pick<DayPlan, 'tasks' | 'ovens'>,
+	input: BakeDayInput
+): readonly ListEntry[] {
+	return [
+		...tasks.flatMap((task) => [
+			...(task.step.kind === 'wait' ? [waitEntry(task, input)] : []),
+			...task.attended.map((stretch, index) => attendedEntry(task, stretch, index, input))
+		]),
+		...ovens.map(ovenEntry)
+	].sort((a, b) => a.atMs - b.atMs || (a.key < b.key ? -1 : 1));
+}
+
+function waitEntry(task: DayTask, input: BakeDayInput): ListEntry {
+	return {
+		key: `${task.id} wait`,
+		taskId: task.id,
+		atMs: task.startMs,
+		what: `${activityText(task)} ${subjectText(task, input)}`,
+		detail: detailText(task, input),
+		handsOn: false,
+		who: '',
+		personIds: [],
+		caution: '',
+		mixes: null
+	};
+}
+
+function attendedEntry(
+	task: DayTask,
+	{ what, fromMs, personIds }: AttendedStretch,
+	index: number,
+	input: BakeDayInput
+): ListEntry {
+	const { told, detail } = attendedText(task, what, fromMs, input);
+	return {
+		key: `${task.id} ${what} ${index}`,
+		taskId: task.id,
+		atMs: fromMs,
+		what: told,
+		detail,
+		handsOn: true,
+		who: peopleText(personIds, input),
+		personIds,
+		caution: what === 'do' ? cautionOf(task) : '',
+		mixes: what === 'do' ? mixesOf(task) : null
+	};
+}
+
+function attendedText(
+	task: DayTask,
+	what: AttendedStretch['what'],
+	fromMs: number,
+	input: BakeDayInput
+): { readonly told: string; readonly detail: string } {
+	const subject = subjectText(task, input);
+	const { step } = task;
+	switch (what) {
+		case 'do':
+			return { told: `${activityText(task)} ${subject}`, detail: detailText(task, input) };
+		case 'end': {
+			const target =
+				step.kind === 'hands-on' && step.endsAtCelsius !== null
+					? `${formatTemperature({ celsius: step.endsAtCelsius })} wanted`
+					: '';
+			return { told: `Out of the mixer, and measured: ${subject}`, detail: target };
+		}
+		case 'fold': {
+			const folds = task.foldsMs.length;
+			const which = task.foldsMs.indexOf(fromMs) + 1;
+			return {
+				told: folds > 1 ? `Fold ${subject}, fold ${which} of ${folds}` : `Fold ${subject}`,
+				detail: amountText(task, input)
+			};
+		}
+		case 'move': {
+			const leg = step.kind === 'wait' ? step.legs[task.movesMs.indexOf(fromMs) + 1] : undefined;
+			const to = leg ? ` ${placeText(leg).replace(/^in /, 'to ')}` : '';
+			return { told: `Move ${subject}${to}`, detail: amountText(task, input) };
+		}
+		case 'load':
+			return { told: `Load ${subject}`, detail: detailText(task, input) };
+		case 'draw': {
+			const core = step.kind === 'bake' ? formatTemperature({ celsius: step.coreCelsius }, 0) : '';
+			return {
+				told: `Draw ${subject}`,
+				detail: `${machineText(task.machineId, input)} · core ${core}`
+			};
 		}
 	}
-	return entries.sort((a, b) => a.atMs - b.atMs || (a.key < b.key ? -1 : 1));
+}
+
+const OVEN_ACT: Readonly<Record<OvenTask['kind'], string>> = {
+	'switch-on': 'Switch on',
+	set: 'Set',
+	'switch-off': 'Switch off'
+};
+
+function ovenEntry({ kind, deckIds, name, atMs, celsius }: OvenTask): ListEntry {
+	const to = celsius === null ? '' : ` to ${formatTemperature({ celsius }, 0)}`;
+	return {
+		key: `oven ${deckIds.join(' ')} ${kind} ${atMs}`,
+		taskId: null,
+		atMs,
+		what: `${OVEN_ACT[kind]} ${name}${to}`,
+		detail: '',
+		handsOn: true,
+		who: '',
+		personIds: [],
+		caution: '',
+		mixes: null
+	};
 }
 
 function cautionOf({ step }: DayTask): string {

@@ -31,7 +31,7 @@ export const ROOMS = [
 	{
 		path: 'bakery',
 		name: 'Bakery',
-		about: 'Units, water supply, cold rooms and probes of the house.'
+		about: 'People, equipment, places, drops and devices of the bakery.'
 	}
 ] as const;
 

@@ -97,7 +97,9 @@
 							<a
 								href={address(formula.id, mixer.id)}
 								aria-current={mixer.id === view.mixerId ? 'true' : undefined}
-								class={mixer.id === view.mixerId ? 'font-bold' : ''}>{mixer.name}</a
+								class="inline-flex min-h-11 items-center {mixer.id === view.mixerId
+									? 'font-bold'
+									: ''}">{mixer.name}</a
 							>
 						{/each}
 					</p>

@@ -6,6 +6,7 @@
 	import type { OrdersView } from '../../contracts/views.ts';
 	import { sparePieces } from '../../core/production/index.ts';
 	import { formatBulk, formatMass, formatNumber } from '../../core/units/index.ts';
+	import { clockText } from '../../wording/time-text.ts';
 	import type { OrdersModel } from './orders-model.svelte.ts';
 
 	interface Props {
@@ -109,6 +110,12 @@
 				{#each view.drops as drop (drop.id)}
 					<th scope="col" class="number">
 						{drop.name}<span class="block text-lead tabular-nums">{drop.dueTime}</span>
+						{#if drop.readyByMs !== null}<span class="block text-note font-normal text-ink-2"
+								>packed by {clockText(drop.readyByMs, bakery.timeZone)}</span
+							>{/if}
+						{#if drop.customers.length > 0}<span class="block text-note font-normal text-ink-2"
+								>{drop.customers.join(', ')}</span
+							>{/if}
 					</th>
 				{/each}
 				<th scope="col" class="number">Pieces</th>

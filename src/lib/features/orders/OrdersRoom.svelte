@@ -4,6 +4,7 @@
 	import { unmadeText } from '../../wording/failure-text.ts';
 	import { onMount, untrack } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
+	import { resolve } from '$app/paths';
 	import { readAnew } from '../../client/read-anew.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { Sending } from '../../client/sending.svelte.ts';
@@ -48,7 +49,12 @@
 		).length
 	);
 	const sentence = $derived.by(() => {
-		if (view.products.length === 0) return 'There is no product in the book yet.';
+		if (view.products.length === 0)
+			return 'There is no product in the book yet: orders are for products.';
+		if (view.drops.length === 0)
+			return view.notToday.length > 0
+				? 'No drop goes on this weekday.'
+				: 'There is no drop yet: orders are for a drop.';
 		if (totals.pieces === 0) return `Nothing is ordered for ${dateText(view.date)} yet.`;
 		const drops = dropsWithOrders === 1 ? 'one drop' : `${dropsWithOrders} drops`;
 		return `${formatNumber(totals.pieces, 0)} pieces for ${drops}, ${formatBulk({ grams: totals.grams }, room.bakery.units)} of dough in pieces.`;
@@ -103,12 +109,38 @@
 		{/if}
 	{/snippet}
 </RoomHeading>
+{#if view.closed !== null}
+	<Notice
+		label="Closed"
+		about={view.closed}
+		text="nothing is baked on this date. What is typed here is baked all the same."
+	/>
+{/if}
+{#if view.notToday.length > 0}
+	<p class="mx-5 mb-3 text-ink-2" data-not-today>
+		Not on this weekday: {view.notToday.join(', ')}.
+	</p>
+{/if}
 <OverNotices over={view.over} />
 {#each view.unmade as unmade, index (index)}
 	<Notice label="Not made" about={unmade.name} text="{unmadeText(unmade)}." />
 {/each}
 
-{#if totals.pieces === 0 && view.products.length > 0}
+{#if view.products.length === 0}
+	<p class="mx-5 mb-4 flex flex-wrap gap-3">
+		<a class="action no-underline!" href={resolve(`/bake/${view.date}/formulas`)}>Begin a formula</a
+		>
+		<a class="action-lesser no-underline!" href={resolve(`/bake/${view.date}/products/new`)}
+			>Begin a product</a
+		>
+	</p>
+{:else if view.drops.length === 0}
+	<p class="mx-5 mb-4">
+		<a class="action no-underline!" href={resolve(`/bake/${view.date}/bakery/drops`)}
+			>{view.notToday.length > 0 ? 'Look at the drops' : 'Add a drop'}</a
+		>
+	</p>
+{:else if totals.pieces === 0}
 	<div class="mx-5 mb-4 flex flex-wrap items-center gap-4 border-2 border-ink bg-sheet p-4">
 		<p>Type the first number below{view.copyFrom ? ', or start from another date.' : '.'}</p>
 		{#if view.copyFrom}
@@ -120,7 +152,7 @@
 	</div>
 {/if}
 
-{#if view.products.length > 0}
+{#if view.products.length > 0 && view.drops.length > 0}
 	<OrderGrid {view} {model} />
 {/if}
 

@@ -1,21 +1,26 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { readAnew } from '../../client/read-anew.ts';
 	import { resolve } from '$app/paths';
-	import { Progress } from '@skeletonlabs/skeleton-svelte';
-	import OverNotices from '../../sheets/OverNotices.svelte';
-	import Notice from '../../ui/Notice.svelte';
-	import RoomHeading from '../../ui/RoomHeading.svelte';
-	import { Sending } from '../../client/sending.svelte.ts';
+	import { Progress, SegmentedControl } from '@skeletonlabs/skeleton-svelte';
+	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
+	import { Sending } from '../../client/sending.svelte.ts';
+	import { followUndoKeys } from '../../client/undo-keys.ts';
 	import type { PlanView } from '../../contracts/views.ts';
 	import PlanChart from '../../ribbons/PlanChart.svelte';
 	import RibbonLegend from '../../ribbons/RibbonLegend.svelte';
+	import { stepped, windowOf, ZOOMS, type Zoom } from '../../ribbons/time-window.ts';
+	import OverNotices from '../../sheets/OverNotices.svelte';
+	import Notice from '../../ui/Notice.svelte';
+	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { unmadeText, unplannedText } from '../../wording/failure-text.ts';
 	import { clockText, dateText, dayText } from '../../wording/time-text.ts';
 	import { PlanModel } from './plan-model.svelte.ts';
-	import { planSentence } from './plan-sentence.ts';
+	import { planSentence, unplacedNames } from './plan-sentence.ts';
 	import PlanSide from './PlanSide.svelte';
+	import SupposePanel from './SupposePanel.svelte';
+	import { whatIfText, wishText } from './wish-text.ts';
+	import { withoutTask } from './wish-list.ts';
 
 	interface Props {
 		view: PlanView;
@@ -23,54 +28,117 @@
 	let { view }: Props = $props();
 	const room = useRoom();
 	const zone = room.bakery.timeZone;
-	const model = new PlanModel(untrack(() => view));
+	const model = new PlanModel(
+		untrack(() => view),
+		() => room.now.epochMs
+	);
 	let mounted = $state(false);
 	onMount(() => {
 		mounted = true;
-		return () => model.close();
+		void model.begin();
+		const leaveKeys = followUndoKeys(() => ({
+			canUndo: model.canUndo,
+			canRedo: model.canRedo,
+			undo: () => void model.undo(),
+			redo: () => void model.redo()
+		}));
+		return () => {
+			leaveKeys();
+			model.close();
+		};
 	});
 	$effect(() => {
 		const next = view;
-		if (mounted) void untrack(() => model.show(next));
+		if (mounted && next !== untrack(() => model.view)) void untrack(() => model.show(next));
 	});
 
 	let selected: string | null = $state(null);
 	let chartWidth = $state(960);
+	let supposing = $state(false);
+	let asking = $state(false);
+	let zoom: Zoom = $state('whole');
+	let aroundMs = $state(untrack(() => room.now.epochMs));
 	const sending = new Sending(room.retries);
+	const ZOOM_TEXT: Readonly<Record<Zoom, string>> = {
+		whole: 'All of it',
+		night: 'The night',
+		hours: '4 hours'
+	};
 
 	const plan = $derived(model.shown?.plan ?? null);
 	const input = $derived(model.shown?.input ?? view.input);
 	const nothing = $derived(view.input.doughs.length === 0 && !plan);
+	const breaks = $derived(
+		plan !== null &&
+			(plan.cautions.length > 0 ||
+				plan.unplaced.length > 0 ||
+				plan.drops.some(({ readyMs, readyByMs }) => readyMs !== null && readyMs > readyByMs))
+	);
+	const looked = $derived(plan ? windowOf(plan, input, zoom, aroundMs) : null);
 	const sentence = $derived.by(() => {
 		if (nothing) return 'There is nothing to plan: nothing is ordered for this date.';
 		if (model.phase.kind === 'failed') return 'The plan could not be made.';
-		return plan ? planSentence(plan, zone) : 'Planning backwards from the drops.';
+		if (!plan) return 'Planning the night.';
+		const told = planSentence(plan, input, zone, view.unmade.length);
+		return model.whatIf.length > 0
+			? `If ${model.whatIf.map(whatIfText).join(' and ')}: ${told}`
+			: told;
 	});
 	const note = $derived.by(() => {
+		const working = model.phase.kind === 'improving' ? ' Still looking for a better one.' : '';
 		const { accepted } = view;
-		if (!accepted) return dateText(view.date);
+		if (!accepted) return `${dateText(view.date)}. Proposed, not accepted.${working}`;
 		const when = `${dayText(accepted.acceptedAtMs, zone)} ${clockText(accepted.acceptedAtMs, zone)}`;
-		return model.accepted
-			? `Version ${accepted.number}, accepted by ${accepted.acceptedBy}, ${when}.`
-			: `Orders or times changed since version ${accepted.number} was accepted (${when}).`;
+		if (model.accepted)
+			return `Version ${accepted.number}, accepted by ${accepted.acceptedBy}, ${when}.`;
+		const done =
+			model.takenAsDone > 0
+				? ` What it told for before now is taken as done, ${model.takenAsDone === 1 ? 'one thing' : `${model.takenAsDone} things`}.`
+				: '';
+		return accepted.current
+			? `Proposed against version ${accepted.number} (${when}).${done}${working}`
+			: `Orders or times changed since version ${accepted.number} was accepted (${when}).${done}${working}`;
 	});
 
 	function select(taskId: string | null) {
 		selected = taskId;
+		asking = false;
+		const task = plan?.tasks.find(({ id }) => id === taskId);
+		if (task && zoom === 'hours') aroundMs = task.startMs;
 	}
 	function toggle(taskId: string) {
-		selected = selected === taskId ? null : taskId;
+		select(selected === taskId ? null : taskId);
+	}
+	function drag(taskId: string, toMs: number, letGo: boolean) {
+		const task = plan?.tasks.find(({ id }) => id === taskId);
+		if (!task?.placedAs) return;
+		const begins = plan?.tasks.find(({ id }) => id === task.placedAs)?.startMs ?? task.startMs;
+		const wish = {
+			kind: 'start' as const,
+			task: task.placedAs,
+			atMs: toMs - (task.startMs - begins)
+		};
+		if (letGo) {
+			selected = taskId;
+			void model.letGo([...withoutTask(model.wishesHeld, wish.task, 'start'), wish]);
+		} else void model.hold([...withoutTask(model.wishesHeld, wish.task, 'start'), wish]);
 	}
 
 	async function accept() {
-		if (!model.placement) return;
+		const placement = model.found?.placement;
+		if (!placement) return;
+		if (breaks && !asking) {
+			asking = true;
+			return;
+		}
+		asking = false;
 		await sending.send(
 			{
 				kind: 'accept-plan',
 				occurredAtMs: Math.round(room.now.epochMs),
 				date: view.date,
 				fingerprint: view.fingerprint,
-				placement: model.placement
+				placement
 			},
 			() => readAnew('jovet:day')
 		);
@@ -90,18 +158,33 @@
 			{#if model.accepted}
 				<span class="action-lesser" data-accepted>Accepted</span>
 			{:else}
+				{#if view.accepted?.current}
+					<button class="action-lesser" onclick={() => model.backToAccepted()}>
+						Keep version {view.accepted.number}
+					</button>
+				{/if}
 				<button
 					class="action"
-					disabled={sending.busy || model.phase.kind !== 'planned'}
+					disabled={sending.busy || model.phase.kind === 'planning' || model.whatIf.length > 0}
 					onclick={accept}
 				>
-					{sending.busy ? 'Accepting' : 'Accept this plan'}
+					{sending.busy
+						? 'Accepting'
+						: asking && breaks
+							? 'Accept it as it is'
+							: 'Accept this plan'}
 				</button>
 			{/if}
 		{/if}
 	{/snippet}
 </RoomHeading>
 
+{#if asking && breaks}
+	<p class="mx-5 mb-3" role="alert" data-asking>
+		This plan breaks something that is wished or needed. Accept it only if you will settle that by
+		hand.
+	</p>
+{/if}
 {#if sending.message}<p class="mx-5 mb-3" role="alert">{sending.message}</p>{/if}
 <OverNotices over={view.over} />
 {#each view.unmade as unmade, index (index)}
@@ -110,6 +193,9 @@
 {#each plan?.unplanned ?? [] as chain, index (index)}
 	<Notice label="Not planned" about={chain.name} text="{unplannedText(chain)}." />
 {/each}
+{#each plan ? unplacedNames(plan, input) : [] as name (name)}
+	<Notice label="No place" about={name} text="it was not fitted into this night." />
+{/each}
 {#if model.phase.kind === 'failed'}
 	<p class="mx-5 mb-3 flex items-center gap-4" role="alert">
 		{model.phase.message}
@@ -117,11 +203,8 @@
 	</p>
 {:else if !nothing && !plan}
 	<div class="mx-5 max-w-md">
-		<Progress
-			value={model.phase.kind === 'planning' ? model.phase.done : 0}
-			max={model.phase.kind === 'planning' ? Math.max(1, model.phase.total) : 1}
-		>
-			<Progress.Label>Working out every chain</Progress.Label>
+		<Progress value={null}>
+			<Progress.Label>Looking for a first plan</Progress.Label>
 			<Progress.Track class="h-4 border-2 border-ink bg-sheet">
 				<Progress.Range class="h-full bg-ink" />
 			</Progress.Track>
@@ -129,7 +212,58 @@
 	</div>
 {/if}
 
-{#if plan && plan.tasks.length > 0}
+{#if plan && looked && plan.tasks.length > 0}
+	<div class="tools">
+		<SegmentedControl
+			value={zoom}
+			onValueChange={({ value }) => {
+				zoom = ZOOMS.find((one) => one === value) ?? 'whole';
+			}}
+		>
+			<SegmentedControl.Label class="sr-only">How much of the time</SegmentedControl.Label>
+			<SegmentedControl.Control class="flex border-2 border-ink p-0">
+				{#each ZOOMS as value (value)}
+					<SegmentedControl.Item {value} class="zoom-choice">
+						<SegmentedControl.ItemText>{ZOOM_TEXT[value]}</SegmentedControl.ItemText>
+						<SegmentedControl.ItemHiddenInput />
+					</SegmentedControl.Item>
+				{/each}
+			</SegmentedControl.Control>
+		</SegmentedControl>
+		{#if zoom === 'hours'}
+			<button class="action-lesser" onclick={() => (aroundMs = stepped(aroundMs, -1))}
+				>2 hours back</button
+			>
+			<button class="action-lesser" onclick={() => (aroundMs = stepped(aroundMs, 1))}
+				>2 hours on</button
+			>
+		{/if}
+		<span class="grow"></span>
+		<button class="action-lesser" disabled={!model.canUndo} onclick={() => model.undo()}
+			>Undo</button
+		>
+		<button class="action-lesser" disabled={!model.canRedo} onclick={() => model.redo()}
+			>Redo</button
+		>
+		<button class="action-lesser" aria-expanded={supposing} onclick={() => (supposing = !supposing)}
+			>What if</button
+		>
+	</div>
+	{#if supposing}<SupposePanel {model} input={view.input} />{/if}
+	{#if model.wishes.length > 0}
+		<ul class="wishes" aria-label="Held so" data-wishes>
+			{#each model.wishes as wish (JSON.stringify(wish))}
+				<li>
+					{wishText(wish, plan, input, zone)}
+					<button
+						class="action-small"
+						onclick={() => model.wish(model.wishes.filter((one) => one !== wish))}
+						aria-label="Let go: {wishText(wish, plan, input, zone)}">Let go</button
+					>
+				</li>
+			{/each}
+		</ul>
+	{/if}
 	<div class="plan">
 		<div class="min-w-0">
 			<div bind:clientWidth={chartWidth}>
@@ -140,16 +274,52 @@
 					width={chartWidth}
 					nowMs={room.now.epochMs}
 					{selected}
+					window={looked}
 					onSelect={toggle}
+					onDrag={drag}
 				/>
 			</div>
 			<div class="mt-3 border-t border-line pt-2"><RibbonLegend units={room.bakery.units} /></div>
 		</div>
-		<PlanSide {plan} {input} {view} {selected} onSelect={select} />
+		<PlanSide {plan} {input} {view} {model} {selected} onSelect={select} />
 	</div>
 {/if}
 
 <style>
+	.tools {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px;
+		align-items: center;
+		padding: 0 20px 10px;
+	}
+	:global(.zoom-choice) {
+		display: grid;
+		place-items: center;
+		padding: 0 12px;
+		min-height: 36px;
+		cursor: pointer;
+	}
+	:global(.zoom-choice[data-state='checked']) {
+		background: var(--ink);
+		color: var(--sheet);
+	}
+	:global(.zoom-choice:has(:focus-visible)) {
+		outline: 3px solid var(--ink);
+		outline-offset: 2px;
+	}
+	.wishes {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 6px 16px;
+		padding: 0 20px 10px;
+	}
+	.wishes li {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		border-bottom: 2px solid var(--ink);
+	}
 	.plan {
 		display: grid;
 		grid-template-columns: minmax(0, 1fr) 310px;
@@ -161,6 +331,11 @@
 		.plan {
 			grid-template-columns: minmax(0, 1fr);
 			padding-right: 16px;
+		}
+	}
+	@media (pointer: coarse) {
+		:global(.zoom-choice) {
+			min-height: 56px;
 		}
 	}
 </style>

@@ -1,10 +1,19 @@
 <script lang="ts">
+	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { PlanView } from '../../contracts/views.ts';
-	import type { BakeDayInput, DayPlan } from '../../core/planning/index.ts';
+	import {
+		vesselsShort,
+		type BakeDayInput,
+		type DayPlan,
+		type VesselsShort
+	} from '../../core/planning/index.ts';
 	import { cautionText } from '../../wording/caution-text.ts';
 	import { toDoList } from '../../wording/task-text.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
+	import Difference from './Difference.svelte';
+	import type { PlanModel } from './plan-model.svelte.ts';
+	import DropsAhead from './DropsAhead.svelte';
 	import TaskDetail from './TaskDetail.svelte';
 
 	interface Props {
@@ -12,26 +21,36 @@
 		/** What it was made from. */
 		input: BakeDayInput;
 		view: PlanView;
+		model: PlanModel;
 		selected: string | null;
 		onSelect: (taskId: string | null) => void;
 	}
-	let { plan, input, view, selected, onSelect }: Props = $props();
+	let { plan, input, view, model, selected, onSelect }: Props = $props();
 	const room = useRoom();
 	const zone = room.bakery.timeZone;
 
-	const list = $derived(toDoList(plan.tasks, input).filter((entry) => entry.handsOn));
+	const list = $derived(toDoList(plan, input).filter((entry) => entry.handsOn));
 	const days = $derived([...new Set(list.map((entry) => dayText(entry.atMs, zone)))]);
 	const task = $derived(plan.tasks.find((task) => task.id === selected) ?? null);
+	const vessels = $derived(vesselsShort(plan, input));
+	const nobody = $derived(plan.cautions.some(({ kind }) => kind === 'nobody'));
+	const vesselText = ({ name, owned, wanted, atMs }: VesselsShort) =>
+		`${name}: ${wanted} wanted at once at ${clockText(atMs, zone)}, ${owned} are there.`;
 	const taskOf = (caution: DayPlan['cautions'][number]) =>
-		caution.kind === 'overlap' ? caution.second : caution.before;
+		caution.kind === 'overlap'
+			? caution.second
+			: caution.kind === 'nobody'
+				? caution.task
+				: caution.before;
 </script>
 
 <aside class="side" aria-label="What to do">
 	{#if task}
 		<div class="chosen">
-			<TaskDetail {task} {plan} {input} {view} onClose={() => onSelect(null)} />
+			<TaskDetail {task} {plan} {input} {model} onClose={() => onSelect(null)} />
 		</div>
 	{/if}
+	<DropsAhead {plan} {input} {model} {onSelect} />
 	{#if plan.cautions.length > 0}
 		<section aria-labelledby="cautions" data-cautions class="mb-4">
 			<h2 id="cautions" class="mb-1">
@@ -48,10 +67,28 @@
 				{/each}
 			</ul>
 			<p class="mt-1 text-note text-ink-2">
-				People and ovens do not limit this plan yet. Choose a dough and make it ready earlier to
-				part them.
+				{#if nobody}
+					Every other way was looked for. More hands at these times, or fewer pieces, would part
+					them: look at the
+					<a href={resolve(`/bake/${view.date}/bakery/people`)}>shifts</a>.
+				{:else}
+					Every other way was looked for. Move one of them, or change what is ordered.
+				{/if}
 			</p>
 		</section>
+	{/if}
+	{#if vessels.length > 0}
+		<section aria-labelledby="short" data-short class="mb-4">
+			<h2 id="short" class="mb-1">Short</h2>
+			<ul>
+				{#each vessels as one (one.name)}
+					<li class="border-b border-line py-2">{vesselText(one)}</li>
+				{/each}
+			</ul>
+		</section>
+	{/if}
+	{#if model.difference && view.accepted}
+		<Difference difference={model.difference} {input} version={view.accepted.number} {onSelect} />
 	{/if}
 	<section aria-labelledby="to-do" data-to-do>
 		<h2 id="to-do">What to do</h2>
@@ -60,17 +97,26 @@
 			<ol>
 				{#each list.filter((entry) => dayText(entry.atMs, zone) === day) as entry (entry.key)}
 					<li class="border-b border-line">
-						<button
-							class="entry"
-							aria-pressed={entry.taskId === selected}
-							onclick={() => onSelect(entry.taskId)}
-						>
+						{#snippet told()}
 							<time class="text-lead font-bold">{clockText(entry.atMs, zone)}</time>
 							<span>
 								{entry.what}
-								<span class="block text-note text-ink-2">{entry.detail}</span>
+								<span class="block text-note text-ink-2"
+									>{[entry.who, entry.detail].filter((part) => part !== '').join(' · ')}</span
+								>
 							</span>
-						</button>
+						{/snippet}
+						{#if entry.taskId === null}
+							<p class="entry">{@render told()}</p>
+						{:else}
+							<button
+								class="entry"
+								aria-pressed={entry.taskId === selected}
+								onclick={() => onSelect(entry.taskId)}
+							>
+								{@render told()}
+							</button>
+						{/if}
 					</li>
 				{/each}
 			</ol>
@@ -99,8 +145,10 @@
 		width: 100%;
 		padding: 7px 4px;
 		text-align: left;
-		cursor: pointer;
 		min-height: 44px;
+	}
+	button.entry {
+		cursor: pointer;
 	}
 	.entry[aria-pressed='true'] {
 		background: var(--ink);

@@ -3,42 +3,70 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import { Sending } from '../../client/sending.svelte.ts';
 	import { MOST_LEAD_MINUTES } from '../../contracts/limits.ts';
-	import type { PlanView } from '../../contracts/views.ts';
-	import type { BakeDayInput, DayPlan, DayTask } from '../../core/planning/index.ts';
+	import type { BakeDayInput, DayPlan, DayTask, PlanWish } from '../../core/planning/index.ts';
 	import { formatMinutes, formatTemperature } from '../../core/units/index.ts';
-	import { activityText, subjectText } from '../../wording/task-text.ts';
-	import { clockText } from '../../wording/time-text.ts';
-	import { reasonText } from './reason-text.ts';
+	import Choice from '../../ui/Choice.svelte';
 	import { readyWordOf } from '../../wording/ready-text.ts';
+	import { activityText, machineText, peopleText, subjectText } from '../../wording/task-text.ts';
+	import { clockText } from '../../wording/time-text.ts';
+	import type { PlanModel } from './plan-model.svelte.ts';
+	import { leadsToText, reasonsText } from './reason-text.ts';
+	import { withoutTask } from './wish-list.ts';
 
 	interface Props {
 		task: DayTask;
 		plan: DayPlan;
 		/** What it was made from. */
 		input: BakeDayInput;
-		view: PlanView;
+		model: PlanModel;
 		onClose: () => void;
 	}
-	let { task, plan, input, view, onClose }: Props = $props();
+	let { task, plan, input, model, onClose }: Props = $props();
 	const room = useRoom();
 	const { timeZone: zone, units } = room.bakery;
 
 	const STEP_MINUTES = 10;
+	const MINUTE_MS = 60_000;
 	const at = (ms: number) => clockText(ms, zone);
 	const celsius = (value: number | undefined) =>
 		value === undefined ? '' : formatTemperature({ celsius: value }, 1, units);
+	const placedAs = $derived(task.placedAs);
+	const held = $derived(model.wishes.filter((wish) => 'task' in wish && wish.task === placedAs));
+	/** What it is placed with begins here. */
+	const beginsMs = $derived(plan.tasks.find(({ id }) => id === placedAs)?.startMs ?? task.startMs);
+	const decks = $derived.by(() => {
+		const { batch, step } = task;
+		if (step.kind !== 'bake' || batch.kind !== 'load') return [];
+		const product = input.products.find(({ id }) => id === batch.productId);
+		return input.bakery.ovens
+			.flatMap((oven) => oven.decks)
+			.filter(({ id }) => product?.deckIds.includes(id));
+	});
+	const reasons = $derived(reasonsText(task, plan, input, model.lookedInto, zone));
 	const mix = $derived.by(() => {
 		const { batch } = task;
 		if (batch.kind === 'preparation') return null;
 		const found = input.doughs
 			.find((dough) => dough.formulaId === batch.formulaId)
 			?.mixes.find((mix) => mix.ordinal === batch.ordinal);
-		const known = view.mixes.find(
+		const known = model.view.mixes.find(
 			(mix) => mix.formulaId === batch.formulaId && mix.ordinal === batch.ordinal
 		);
 		return found && known ? { ...found, ...known } : null;
 	});
 	const sending = new Sending(room.retries);
+
+	function want(wish: PlanWish) {
+		const others = 'task' in wish ? withoutTask(model.wishes, wish.task, wish.kind) : model.wishes;
+		void model.wish([...others, wish]);
+	}
+	function shift(minutes: number) {
+		if (placedAs === null) return;
+		want({ kind: 'start', task: placedAs, atMs: beginsMs + minutes * MINUTE_MS });
+	}
+	function free() {
+		if (placedAs !== null) void model.wish(withoutTask(model.wishes, placedAs));
+	}
 
 	async function lead(minutes: number) {
 		if (!mix || sending.busy) return;
@@ -62,8 +90,18 @@
 	</header>
 	<p class="text-lead">
 		<b>{at(task.startMs)}</b> to <b>{at(task.endMs)}</b>
-		<span class="text-ink-2">· {formatMinutes((task.endMs - task.startMs) / 60_000)}</span>
+		<span class="text-ink-2">· {formatMinutes((task.endMs - task.startMs) / MINUTE_MS)}</span>
 	</p>
+	{#if task.machineId !== null || task.attended.some(({ personIds }) => personIds.length > 0)}
+		<p data-by>
+			{[
+				machineText(task.machineId, input),
+				peopleText([...new Set(task.attended.flatMap(({ personIds }) => personIds))], input)
+			]
+				.filter((part) => part !== '')
+				.join(', ')}
+		</p>
+	{/if}
 	<p>
 		{#if task.step.kind === 'bake'}
 			Loads at {celsius(task.step.loadCelsius)}, done at {celsius(task.step.coreCelsius)} in the core.
@@ -82,7 +120,57 @@
 				{at(task.marks.lateMs)}{/if}.
 		</p>
 	{/if}
-	<p class="mt-1">{reasonText(task, plan, input, zone)}</p>
+	<h3 class="mt-2">Why here</h3>
+	<ul data-why>
+		{#each reasons as reason (reason)}
+			<li>{reason}</li>
+		{:else}
+			<li class="text-ink-2">
+				{task.step.kind === 'wait'
+					? 'It lasts from what comes before it to what comes after.'
+					: 'Looking into it.'}
+			</li>
+		{/each}
+	</ul>
+	<p class="text-ink-2">{leadsToText(task, plan, input, zone)}</p>
+	{#if placedAs !== null}
+		<div class="mt-2 flex flex-wrap items-center gap-2" data-move>
+			<button
+				class="action-lesser"
+				onclick={() => shift(-STEP_MINUTES)}
+				aria-label="{STEP_MINUTES} minutes sooner">−{STEP_MINUTES}</button
+			>
+			<button
+				class="action-lesser"
+				onclick={() => shift(STEP_MINUTES)}
+				aria-label="{STEP_MINUTES} minutes later">+{STEP_MINUTES}</button
+			>
+			{#if held.length > 0}
+				<button class="action-lesser" onclick={free}>Let it go</button>
+			{:else}
+				<button class="action-lesser" onclick={() => shift(0)}>Hold it here</button>
+			{/if}
+		</div>
+		{#if decks.length > 1}
+			<div class="mt-2">
+				<Choice
+					label="Deck"
+					options={decks.map(({ id, name }) => ({ value: id, label: name }))}
+					value={task.machineId ?? ''}
+					onSet={(deckId: string) => want({ kind: 'deck', task: placedAs, deckId })}
+				/>
+			</div>
+		{:else if input.people && input.people.length > 1 && task.step.kind === 'hands-on'}
+			<div class="mt-2">
+				<Choice
+					label="Who does it"
+					options={input.people.map(({ id, name }) => ({ value: id, label: name }))}
+					value={task.attended[0]?.personIds[0] ?? ''}
+					onSet={(personId: string) => want({ kind: 'person', task: placedAs, personId })}
+				/>
+			</div>
+		{/if}
+	{/if}
 	{#if mix}
 		<div class="mt-2 flex items-center gap-2" data-lead>
 			<button

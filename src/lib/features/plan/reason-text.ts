@@ -1,77 +1,126 @@
-import {
-	batchKey,
-	type BakeDayInput,
-	type DayPlan,
-	type DayTask
+import type { PlanLookedInto } from '../../contracts/plan-protocol.ts';
+import type {
+	BakeDayInput,
+	DayPlan,
+	DayTask,
+	HeldTask,
+	WhyHolder
 } from '../../core/planning/index.ts';
-import { activityText, subjectText } from '../../wording/task-text.ts';
+import { activityText, machineText, peopleText, subjectText } from '../../wording/task-text.ts';
 import { clockText } from '../../wording/time-text.ts';
 
-/** Why a task stands where it does: what it has to be done for, and by when. */
-export function reasonText(
+/** More than this many reasons are not read; the rest say no more. */
+const MOST_REASONS = 3;
+
+/** Why a task stands where it does: what keeps it from sooner, what from later. */
+export function reasonsText(
+	task: DayTask,
+	plan: DayPlan,
+	input: BakeDayInput,
+	looked: PlanLookedInto | null,
+	zone: string
+): readonly string[] {
+	const held = heldOf(task, looked);
+	if (!held) return [];
+	const told = (holders: HeldTask['earlier'], way: 'sooner' | 'later') =>
+		inOrder(holders)
+			.flatMap((holder) => {
+				const text = holderText(holder, way, plan, input, zone);
+				return text === null ? [] : [`Not ${way}: ${text}.`];
+			})
+			.slice(0, MOST_REASONS);
+	const reasons = [...told(held.earlier, 'sooner'), ...told(held.later, 'later')];
+	return reasons.length > 0
+		? reasons
+		: [
+				'Nothing is in its way on either side: it stands where its dough, its drop and the night come out best.'
+			];
+}
+
+function heldOf(task: DayTask, looked: PlanLookedInto | null): HeldTask | null {
+	const id = task.placedAs ?? task.id;
+	return looked?.held.find((held) => held.task === id) ?? null;
+}
+
+/** What the dough asks for is said before who is busy. */
+function inOrder(holders: readonly WhyHolder[]): readonly WhyHolder[] {
+	const rank = ({ kind }: WhyHolder) =>
+		kind === 'pin' || kind === 'earliest' ? 0 : kind === 'chain' ? 1 : 2;
+	return [...holders].sort((a, b) => rank(a) - rank(b));
+}
+
+function holderText(
+	holder: WhyHolder,
+	way: 'sooner' | 'later',
+	plan: DayPlan,
+	input: BakeDayInput,
+	zone: string
+): string | null {
+	const named = (id: string) => {
+		const task = plan.tasks.find((one) => one.id === id);
+		if (!task) return null;
+		const at = way === 'sooner' ? task.endMs : task.startMs;
+		const when = way === 'sooner' ? 'until' : 'from';
+		return `"${activityText(task)} ${subjectText(task, input)}" ${when} ${clockText(at, zone)}`;
+	};
+	switch (holder.kind) {
+		case 'chain': {
+			const task = plan.tasks.find((one) => one.id === holder.task);
+			if (!task) return null;
+			const what = `"${activityText(task)} ${subjectText(task, input)}" (${clockText(task.startMs, zone)})`;
+			return way === 'sooner'
+				? `${what} comes before it, and what waits between is not ready`
+				: `${what} would have to wait too long, or would come too late`;
+		}
+		case 'person': {
+			const other = named(holder.task);
+			return other && `${peopleText([holder.personId], input)} is at ${other}`;
+		}
+		case 'mixer':
+		case 'deck': {
+			const other = named(holder.task);
+			const id = holder.kind === 'mixer' ? holder.mixerId : holder.deckId;
+			return other && `${machineText(id, input)} is taken by ${other}`;
+		}
+		case 'vessel': {
+			const other = named(holder.task);
+			const vessel = input.products.find((one) => one.vessel?.id === holder.vesselId)?.vessel;
+			return other && `there is no ${vessel?.name.toLowerCase() ?? 'vessel'} free beside ${other}`;
+		}
+		case 'heat': {
+			const other = named(holder.task);
+			return other && `the oven is at another heat for ${other}`;
+		}
+		case 'clean-down': {
+			const other = named(holder.task);
+			return other && `${machineText(holder.mixerId, input)} is cleaned after or before ${other}`;
+		}
+		case 'away':
+			return 'nobody who can do it is at work then';
+		case 'pin':
+			return 'you hold it here';
+		case 'earliest':
+			return way === 'sooner' ? 'nothing can begin before now' : 'the plan ends there';
+	}
+}
+
+/** What comes of it: the drops a task leads to. */
+export function leadsToText(
 	task: DayTask,
 	plan: DayPlan,
 	input: BakeDayInput,
 	zone: string
 ): string {
-	const next = followerOf(task, plan, input);
-	if (next)
-		return `It stands here so that "${activityText(next)} ${subjectText(next, input)}" can start at ${clockText(next.startMs, zone)}.`;
 	const { batch } = task;
-	if (batch.kind !== 'portion') return '';
+	if (batch.kind === 'preparation') return '';
 	const mix = input.doughs
 		.find((dough) => dough.formulaId === batch.formulaId)
 		?.mixes.find((mix) => mix.ordinal === batch.ordinal);
 	const dropIds =
-		mix?.portions.find((portion) => portion.productId === batch.productId)?.dropIds ?? [];
-	const first = input.drops
-		.filter((drop) => dropIds.includes(drop.id))
-		.sort((a, b) => a.dueMs - b.dueMs)[0];
-	if (!first) return '';
-	const lead = mix && mix.leadMinutes > 0 ? `, ${mix.leadMinutes} min before it has to be` : '';
-	return `It ends for the drop "${first.name}", due ${clockText(first.dueMs, zone)}${lead}.`;
-}
-
-/** The task that comes next in the chain, the soonest where there are several. */
-function followerOf(task: DayTask, plan: DayPlan, input: BakeDayInput): DayTask | null {
-	const soonest = (tasks: readonly DayTask[]) =>
-		[...tasks].sort((a, b) => a.startMs - b.startMs)[0] ?? null;
-	const { batch } = task;
-	const keys = new Set<string>([batchKey(batch)]);
-	if (batch.kind === 'portion' || batch.kind === 'load') {
-		const { formulaId, ordinal, productId } = batch;
-		const row = batchKey({ kind: 'portion', formulaId, ordinal, productId });
-		return soonest(
-			plan.tasks.filter(
-				(other) =>
-					other.startMs >= task.endMs &&
-					(batchKey(other.batch) === row ||
-						batchKey(other.batch).startsWith(row.replace('portion:', 'load:'))) &&
-					!(other.batch.kind === 'load' && batch.kind === 'load')
-			)
-		);
-	}
-	if (batch.kind === 'mix')
-		for (const { batch: other } of plan.tasks)
-			if (
-				other.kind === 'portion' &&
-				other.formulaId === batch.formulaId &&
-				other.ordinal === batch.ordinal
-			)
-				keys.add(batchKey(other));
-	if (batch.kind === 'preparation') {
-		const build = input.builds.find((build) => build.preparationId === batch.preparationId);
-		for (const { batch: other } of plan.tasks)
-			if (
-				(other.kind === 'preparation' && build?.takenByBuilds.includes(other.preparationId)) ||
-				(other.kind === 'mix' && build?.takenByDoughs.includes(other.formulaId))
-			)
-				keys.add(batchKey(other));
-	}
-	return soonest(
-		plan.tasks.filter(
-			(other) =>
-				other.id !== task.id && other.startMs >= task.endMs && keys.has(batchKey(other.batch))
-		)
-	);
+		batch.kind === 'mix'
+			? mix?.portions.flatMap((portion) => portion.dropIds)
+			: mix?.portions.find((portion) => portion.productId === batch.productId)?.dropIds;
+	const drops = plan.drops.filter(({ dropId }) => dropIds?.includes(dropId));
+	if (drops.length === 0) return '';
+	return `For ${drops.map(({ name, dueMs }) => `${name} ${clockText(dueMs, zone)}`).join(', ')}.`;
 }

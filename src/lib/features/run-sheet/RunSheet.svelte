@@ -23,9 +23,7 @@
 	const accepted = $derived(view.accepted);
 	const plan = $derived(accepted?.document.plan ?? null);
 	const list = $derived(
-		plan && accepted
-			? toDoList(plan.tasks, accepted.document.input).filter((entry) => entry.handsOn)
-			: []
+		plan && accepted ? toDoList(plan, accepted.document.input).filter((entry) => entry.handsOn) : []
 	);
 	/** What to pour for a mix that is still to come, by the temperatures of this moment. */
 	function waterOf({ mixes }: ListEntry): string {
@@ -41,7 +39,8 @@
 	}
 	const sentence = $derived.by(() => {
 		if (!accepted || !plan) return 'There is no accepted plan for this date yet.';
-		return `${list.length} things to do for ${plan.drops.length} drops.`;
+		const drops = plan.drops.length === 1 ? 'one drop' : `${plan.drops.length} drops`;
+		return `${list.length} things to do for ${drops}.`;
 	});
 	const note = $derived.by(() => {
 		if (!accepted) return 'The run sheet is made from the plan you accept.';
@@ -81,7 +80,9 @@
 					<b>{clockText(drop.dueMs, zone)} {drop.name}</b>{#if drop.readyMs !== null}, packed {clockText(
 							drop.readyMs,
 							zone
-						)}{/if}
+						)}{drop.readyByMs < drop.dueMs
+							? ` of ${clockText(drop.readyByMs, zone)} at the latest`
+							: ''}{/if}
 				</span>
 			{/each}
 		</p>
@@ -115,7 +116,9 @@
 					<span class="box" aria-hidden="true"></span>
 					<time>{clockText(entry.atMs, zone)}</time>
 					<span>
-						<b>{entry.what}</b> <span class="detail">{entry.detail}</span>
+						<b>{entry.what}</b>
+						{#if entry.who}<span class="who">{entry.who}</span>{/if}
+						<span class="detail">{entry.detail}</span>
 						{#if waterOf(entry)}<span class="water" data-water>{waterOf(entry)}</span>{/if}
 						{#if entry.caution}<span class="caution" data-caution>{entry.caution}</span>{/if}
 					</span>
@@ -187,6 +190,9 @@
 	}
 	.todo time {
 		font-weight: 700;
+	}
+	.who {
+		font-weight: 600;
 	}
 	.detail {
 		color: var(--ink-2);

@@ -29,8 +29,10 @@
 		pins: readonly number[];
 		selected: string | null;
 		onSelect?: (key: string) => void;
+		/** A hand takes hold of a stretch. */
+		onGrab?: (key: string, event: PointerEvent) => void;
 	}
-	let { id, segments, marks, pins, selected, onSelect }: Props = $props();
+	let { id, segments, marks, pins, selected, onSelect, onGrab }: Props = $props();
 
 	const MIDDLE = 17;
 	const SHAPES = {
@@ -81,6 +83,7 @@
 	<!-- The list beside the ribbons is the way by keyboard. -->
 	<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
 	<g
+		onpointerdown={onGrab ? (event) => onGrab(segment.key, event) : undefined}
 		onclick={onSelect ? () => onSelect(segment.key) : undefined}
 		class={onSelect ? 'cursor-pointer' : ''}
 		data-segment={segment.key}

@@ -1,0 +1,44 @@
+import type { BakeDayInput, DayPlan, PlanWish, WhatIf } from '../../core/planning/index.ts';
+import { formatNumber } from '../../core/units/index.ts';
+import { activityText, machineText, peopleText, subjectText } from '../../wording/task-text.ts';
+import { clockText } from '../../wording/time-text.ts';
+
+/** What the baker wants so, in words. */
+export function wishText(
+	wish: PlanWish,
+	plan: DayPlan | null,
+	input: BakeDayInput,
+	zone: string
+): string {
+	switch (wish.kind) {
+		case 'more-to-spare':
+			return `${input.drops.find(({ id }) => id === wish.dropId)?.name ?? 'A drop'}: ${wish.minutes} min more to spare`;
+		case 'deck-down':
+			return `${machineText(wish.deckId, input)} is down`;
+		case 'away':
+			return `${peopleText([wish.personId], input)} is away from ${clockText(wish.fromMs, zone)}`;
+		default: {
+			const task = plan?.tasks.find((one) => one.id === wish.task);
+			const what = task ? `${activityText(task)} ${subjectText(task, input)}` : 'Something';
+			switch (wish.kind) {
+				case 'start':
+					return `${what} at ${clockText(wish.atMs, zone)}`;
+				case 'not-before':
+					return `${what} not before ${clockText(wish.atMs, zone)}`;
+				case 'deck':
+					return `${what} on ${machineText(wish.deckId, input)}`;
+				case 'person':
+					return `${what} by ${peopleText([wish.personId], input)}`;
+			}
+		}
+	}
+}
+
+export function whatIfText(what: WhatIf): string {
+	switch (what.kind) {
+		case 'room':
+			return `the rooms are ${formatNumber(Math.abs(what.kelvins), 0)} degrees ${what.kelvins > 0 ? 'warmer' : 'colder'}`;
+		case 'leaven':
+			return `${formatNumber(100 * what.share, 0)} % of the yeast and culture`;
+	}
+}
