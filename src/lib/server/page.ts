@@ -1,4 +1,4 @@
-import { error, isHttpError, isRedirect } from '@sveltejs/kit';
+import { error, isHttpError, isRedirect, redirect } from '@sveltejs/kit';
 import { TooMuchWork } from '../core/work.ts';
 import { parseBakeDate, type BakeDate } from '../core/time/index.ts';
 import { isOverloaded, isUnavailable } from './db/client.ts';
@@ -14,8 +14,6 @@ export function passingTrouble(thrown: unknown): string | null {
 		return 'The database does not answer. Nothing you saved is lost. It is started again by itself; reload this page in a moment.';
 	if (thrown instanceof Busy || isOverloaded(thrown))
 		return 'There is much to do at the moment. Nothing you saved is lost; reload this page in a moment.';
-	if (thrown instanceof BakeryNotSetUp)
-		return 'This database holds no bakery yet. Start Jovet with "npm run demo" to load the Saltmarrow Bakehouse.';
 	return null;
 }
 
@@ -29,6 +27,7 @@ export async function forPage<T>(locals: App.Locals, work: () => Promise<T>): Pr
 		return value;
 	} catch (thrown) {
 		if (isHttpError(thrown) || isRedirect(thrown)) throw thrown;
+		if (thrown instanceof BakeryNotSetUp) redirect(303, '/begin');
 		const message = passingTrouble(thrown);
 		if (message !== null) error(503, { message });
 		if (thrown instanceof TooMuchWork) error(422, { message: TOO_MUCH_FOR_A_PAGE });

@@ -3,7 +3,7 @@ import type { CommandOutcome } from '$lib/contracts/commands.ts';
 import type { Refusal } from '$lib/contracts/refusals.ts';
 import { fail, type Result } from '$lib/core/result.ts';
 import { TooMuchWork } from '$lib/core/work.ts';
-import { currentActor } from '$lib/server/auth/actor.ts';
+import { currentActor, type Actor } from '$lib/server/auth/actor.ts';
 import { carryOut, readCommand, type ReadCommand } from '$lib/server/commands/door.ts';
 import { inLane } from '$lib/server/commands/lanes.ts';
 import { REFUSAL_STATUS } from '$lib/server/commands/refusal-status.ts';
@@ -22,7 +22,7 @@ export const POST: RequestHandler = async ({ request }) => {
 	if (!read.ok) return refuse(read.error);
 	try {
 		const outcome = await inLane(read.value.module.lane, async () => {
-			const actor = await currentActor(database());
+			const actor = (await currentActor(database())) ?? founderOf(read.value.content);
 			return actor ? carryOut(database(), read.value, actor, Date.now()) : null;
 		});
 		if (!outcome) return refuse({ kind: 'no-bakery' });
@@ -34,6 +34,13 @@ export const POST: RequestHandler = async ({ request }) => {
 		throw error;
 	}
 };
+
+/** Where there is nobody yet, whoever begins the bakery acts as the person it is begun with. */
+function founderOf(content: object): Actor | null {
+	return 'personId' in content && typeof content.personId === 'string'
+		? { id: content.personId, name: '', role: 'founder' }
+		: null;
+}
 
 async function commandOf(request: Request): Promise<Result<ReadCommand, Refusal>> {
 	const body = await readBody(request, MOST_BYTES);

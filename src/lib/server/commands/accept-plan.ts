@@ -1,18 +1,24 @@
 import { randomUUID } from 'node:crypto';
+import { isDeepStrictEqual } from 'node:util';
 import { z } from 'zod';
 import { bakeDateSchema } from '../../contracts/border-schemas.ts';
-import { asPlanned, describePlan, judgePlacement } from '../../core/planning/index.ts';
+import { placementSchema } from '../../contracts/plan-placement.ts';
+import {
+	asPlanned,
+	judgePlacement,
+	takenAsDone,
+	type BakeDayInput,
+	type DoneTask
+} from '../../core/planning/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { addDays, instantOf, type BakeDate, type WallTime } from '../../core/time/index.ts';
-import { findNewestPlan, insertPlan } from '../db/plans.ts';
+import type { Tx } from '../db/client.ts';
+import { findNewestPlan, insertPlan, loadNewestPlan } from '../db/plans.ts';
 import { loadLeadsOn, lockBatchesOn } from '../db/batches.ts';
 import { bakeDayInput, fingerprintOf } from '../services/bake-day-input.ts';
 import { loadBakeryDay } from '../services/day-production.ts';
 import { planBatches } from '../services/plan-batches.ts';
 import { defineCommand, EVERYONE } from './define.ts';
-
-/** Keys of tasks and machines are ids and numbers joined by colons. */
-const key = z.string().regex(/^[a-z0-9:-]{1,200}$/i);
 
 /**
  * Accepts a plan that a browser made: works out the day anew, judges the placement against it with the
@@ -26,7 +32,7 @@ export const acceptPlan = defineCommand({
 		date: bakeDateSchema,
 		/** Which input the plan was made from. */
 		fingerprint: z.string().regex(/^[0-9a-f]{32}$/),
-		placement: z.object({ starts: z.record(key, z.int()), machines: z.record(key, key) })
+		placement: placementSchema
 	}),
 	permitted: EVERYONE,
 	refusals: ['malformed', 'plan-out-of-date', 'plan-impossible'],
@@ -36,16 +42,21 @@ export const acceptPlan = defineCommand({
 		const day = await loadBakeryDay(tx, date);
 		const input = bakeDayInput(day, await loadLeadsOn(tx, date));
 		if (fingerprintOf(input) !== fingerprint) return fail({ kind: 'plan-out-of-date' });
-		const { violations, cautions } = judgePlacement(input, placement);
-		if (violations.length > 0) return fail({ kind: 'plan-impossible', violations, cautions });
-		const plan = describePlan(input, placement);
+		if (!(await isDoneAsTold(tx, input, placement.done, command)))
+			return fail({ kind: 'plan-out-of-date' });
+		const { violations, plan } = judgePlacement(input, placement);
+		if (violations.length > 0)
+			return fail({ kind: 'plan-impossible', violations, cautions: plan.cautions });
 		const stray = plan.tasks.find(({ startMs }) => !isNear(startMs, date, day.bakery.timeZone));
 		if (stray)
 			return fail({
 				kind: 'malformed',
 				problems: [{ where: stray.id, what: `does not lie in the week before ${date}` }]
 			});
-		const accepted = { fingerprint: fingerprintOf(asPlanned(input)), document: { input, plan } };
+		const accepted = {
+			fingerprint: fingerprintOf(asPlanned(input)),
+			document: { input, plan, placement }
+		};
 		const newest = await findNewestPlan(tx, date, accepted);
 		// Who accepts what stands accepted already is told so; it is no further version.
 		if (newest?.same) return ok({ planId: newest.id, number: newest.number });
@@ -64,6 +75,28 @@ export const acceptPlan = defineCommand({
 		return ok({ planId, number });
 	}
 });
+
+/**
+ * What a plan takes as done is held to no hands and no machine: it has to be what the newest accepted plan told for before
+ * now, by this server's own reading of it.
+ */
+async function isDoneAsTold(
+	tx: Tx,
+	input: BakeDayInput,
+	done: readonly DoneTask[],
+	{ date, occurredAtMs }: { readonly date: BakeDate; readonly occurredAtMs: number }
+): Promise<boolean> {
+	if (done.length === 0) return true;
+	const inForce = await loadNewestPlan(tx, date);
+	if (!inForce) return false;
+	const told = new Map(
+		takenAsDone(input, inForce.document.plan, occurredAtMs).map((one) => [one.task, one])
+	);
+	return done.every((one) => {
+		const own = told.get(one.task);
+		return isDeepStrictEqual(own, one);
+	});
+}
 
 /** The longest chain of a bake begins some days before it; a start further off is a mistake. */
 const MOST_DAYS_BEFORE = 7;

@@ -27,7 +27,7 @@ export const changeOrder = defineCommand({
 	refusals: ['unknown', 'changed-meanwhile'],
 	handle: async (tx, command, actor) => {
 		const { date, dropId, productId, pieces, expectedVersion } = command;
-		const there = await findOrderable(tx, dropId, productId);
+		const there = await findOrderable(tx, dropId, productId, date);
 		if (!there.drop) return fail({ kind: 'unknown', what: 'drop' });
 		if (!there.product) return fail({ kind: 'unknown', what: 'product' });
 		const key = { date, dropId, productId };

@@ -22,7 +22,7 @@ export const copyOrders = defineCommand({
 		await lockCopyingTo(tx, to);
 		const there = (await loadOrderLines(tx, to)).filter((line) => line.pieces > 0);
 		if (there.length > 0) return fail({ kind: 'orders-there-already', lines: there.length });
-		const lines = await loadCopyableLines(tx, from);
+		const lines = await loadCopyableLines(tx, from, to);
 		if (lines.length === 0) return fail({ kind: 'nothing-to-copy' });
 		const changes = lines.map(({ dropId, productId, pieces }) => ({
 			date: to,

@@ -7,14 +7,23 @@ import {
 	USUAL_DOUGH_CELSIUS,
 	USUAL_DOUGH_LOSS_SHARE,
 	USUAL_FRICTION_KILOJOULES_PER_KILOGRAM,
-	type FormulaLine
+	type FormulaLine,
+	type IngredientKind
 } from '../../core/formula/index.ts';
 import { id, type FormulaId } from '../../core/identity.ts';
 import { fail, ok } from '../../core/result.ts';
 import { loadFormulaBook, lockBook, pinsOf } from '../db/formula-book.ts';
 import { insertFormulaRevision, nameFormula } from '../db/formulas.ts';
+import { withPlainIngredients } from '../services/plain-pantry.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 import { nameProblem } from './name-problem.ts';
+
+/** What a book without an ingredient of a kind begins with. */
+const PLAIN_OF: Partial<Record<IngredientKind, string>> = {
+	flour: 'Bread flour',
+	water: 'Water',
+	salt: 'Salt'
+};
 
 /** Begins a formula: a name, and a plain dough from the first flour, water and salt of the book. */
 export const createFormula = defineCommand({
@@ -35,13 +44,24 @@ export const createFormula = defineCommand({
 		const problem = nameProblem(name, names, { before: null, meant: nameMeant });
 		if (problem) return fail(problem);
 		const lines: FormulaLine[] = [];
-		for (const { kind, percentOfFlour } of FIRST_LINES) {
-			const found = book.ingredients.find(
+		const by = { madeBy: actor.id, occurredAtMs };
+		const first = FIRST_LINES.map(({ kind, percentOfFlour }) => ({
+			percentOfFlour,
+			kind,
+			there: book.ingredients.find(
 				({ ingredient }) => ingredient.kind === kind && !ingredient.retired
-			);
-			if (!found) return fail({ kind: 'unknown', what: 'ingredient' });
-			const material = { kind: 'ingredient', ingredientId: found.ingredient.id } as const;
-			lines.push({ material, percentOfFlour, addition: 'start' });
+			)?.ingredient.id
+		}));
+		const missing = first.flatMap(({ there, kind }) => (there ? [] : (PLAIN_OF[kind] ?? [])));
+		const pantry = await withPlainIngredients(tx, book, missing, by);
+		for (const { there, kind, percentOfFlour } of first) {
+			const ingredientId = there ?? pantry.byName.get(PLAIN_OF[kind] ?? '');
+			if (!ingredientId) return fail({ kind: 'unknown', what: 'ingredient' });
+			lines.push({
+				material: { kind: 'ingredient', ingredientId },
+				percentOfFlour,
+				addition: 'start'
+			});
 		}
 		await nameFormula(tx, formulaId, name);
 		await insertFormulaRevision(
@@ -59,8 +79,8 @@ export const createFormula = defineCommand({
 				mostDoughGrams: null,
 				steps: FIRST_DOUGH_STEPS
 			},
-			{ number: 1, cause: 'edited', madeBy: actor.id, occurredAtMs },
-			pinsOf(book)
+			{ number: 1, cause: 'edited', ...by },
+			{ ingredients: pantry.pins, preparations: pinsOf(book).preparations }
 		);
 		return ok({ formulaId });
 	}

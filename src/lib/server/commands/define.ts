@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { epochMsSchema, uuidSchema } from '../../contracts/border-schemas.ts';
+import { ROLES } from '../../core/bakery/index.ts';
 import type { Refusal, RefusalOf } from '../../contracts/refusals.ts';
 import type { Result } from '../../core/result.ts';
 import type { Actor } from '../auth/actor.ts';
@@ -22,8 +23,11 @@ export interface Envelope {
 	readonly nameMeant: boolean;
 }
 
-/** Who may give a command. */
-export const EVERYONE = ['head-baker', 'baker'] as const satisfies readonly Actor['role'][];
+/** Who works in a bakery. */
+export const EVERYONE = ROLES satisfies readonly Actor['role'][];
+
+/** Who opens a database in which there is no bakery yet. */
+export const FOUNDER = 'founder' satisfies Actor['role'];
 
 /**
  * One command, whole: what it carries, who may give it, why it can be refused, what it answers, and what it

@@ -9,7 +9,6 @@ import { watchDoughs, type DoughStory } from '../../core/ripening/index.ts';
 import { recipeIdOf, setBatchStates } from '../db/batches.ts';
 import { insertEntry } from '../db/batch-log-entries.ts';
 import type { Tx } from '../db/client.ts';
-import { loadRetarders } from '../db/retarders.ts';
 import { findMixedBatch, type MixedBatch } from '../services/mixed-batch.ts';
 import { readRoomTrace } from '../services/read-room-trace.ts';
 import { namedAir } from '../services/standing-of-day.ts';
@@ -95,7 +94,7 @@ async function storyOf(
 			room,
 			roomCelsius: known ?? day.bakery.assumed.roomCelsius,
 			named: namedAir(inputs, room, nowMs),
-			retarders: await loadRetarders(tx)
+			retarders: day.retarders
 		},
 		nowMs
 	);

@@ -6,7 +6,8 @@ import { WAIT_PLACES } from '../../core/formula/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { recipeIdOf, setBatchStates } from '../db/batches.ts';
 import { insertEntry } from '../db/batch-log-entries.ts';
-import { loadRetarders } from '../db/retarders.ts';
+import { loadEntries } from '../db/entries.ts';
+import { retardersOf } from '../db/of-entries.ts';
 import { findMixedBatch } from '../services/mixed-batch.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 
@@ -30,7 +31,9 @@ export const moveDough = defineCommand({
 		if (!found.ok) return found;
 		if (
 			retarderId !== null &&
-			!(await loadRetarders(tx)).some((retarder) => retarder.id === retarderId)
+			!retardersOf(await loadEntries(tx, 'newest', ['place'])).some(
+				(retarder) => retarder.id === retarderId
+			)
 		)
 			return fail({ kind: 'unknown', what: 'retarder' });
 		const { batch } = found.value;

@@ -4,7 +4,8 @@ import { SENSOR_KINDS, reportEverySeconds, sensorName } from '../../contracts/de
 import { id, type PlaceId } from '../../core/identity.ts';
 import { fail, ok } from '../../core/result.ts';
 import { areDeviceIdsUsed, isDeviceTaken, putDevice } from '../db/devices.ts';
-import { loadPlaces } from '../db/places.ts';
+import { loadEntries } from '../db/entries.ts';
+import { placesOf } from '../db/of-entries.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 
 /** Adds a device by the fingerprint of its key; the key itself never leaves the browser that made it. */
@@ -47,7 +48,7 @@ export const registerDevice = defineCommand({
 	handle: async (tx, { deviceId, name, keySha256, sensors, id: commandId }) => {
 		if (await areDeviceIdsUsed(tx, [deviceId, ...sensors.map((sensor) => sensor.id)]))
 			return fail({ kind: 'id-used-before' });
-		const places = await loadPlaces(tx);
+		const places = placesOf(await loadEntries(tx, 'newest', ['place']));
 		if (sensors.some(({ placeId }) => placeId && places.get(placeId)?.role !== 'other'))
 			return fail({ kind: 'unknown', what: 'place' });
 		if (await isDeviceTaken(tx, name, keySha256)) return fail({ kind: 'name-taken', name });

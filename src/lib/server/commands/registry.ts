@@ -1,12 +1,14 @@
 import type { z } from 'zod';
 import { acceptPlan } from './accept-plan.ts';
 import { addDelivery } from './add-delivery.ts';
+import { beginStarter } from './begin-starter.ts';
 import { changeOrder } from './change-order.ts';
 import { checkDough } from './check-dough.ts';
 import { copyOrders } from './copy-orders.ts';
 import { createFormula } from './create-formula.ts';
 import type { Envelope } from './define.ts';
 import { endDough } from './end-dough.ts';
+import { foundBakery } from './found-bakery.ts';
 import { ignoreObservation } from './ignore-observation.ts';
 import { judgeReadiness } from './judge-readiness.ts';
 import { measureDough } from './measure-dough.ts';
@@ -15,12 +17,12 @@ import { registerDevice } from './register-device.ts';
 import { resetLearning } from './reset-learning.ts';
 import { retire } from './retire.ts';
 import { revokeDevice } from './revoke-device.ts';
+import { saveBakery } from './save-bakery.ts';
+import { saveEntry } from './save-entry.ts';
 import { saveFormula } from './save-formula.ts';
 import { saveIngredient } from './save-ingredient.ts';
-import { savePlace } from './save-place.ts';
 import { savePreparation } from './save-preparation.ts';
 import { saveProduct } from './save-product.ts';
-import { saveRetarder } from './save-retarder.ts';
 import { setAsideDraft } from './set-aside-draft.ts';
 import { setBase } from './set-base.ts';
 import { setLiquids } from './set-liquids.ts';
@@ -29,17 +31,20 @@ import { setSupply } from './set-supply.ts';
 import { setUnits } from './set-units.ts';
 import { setWaterSchool } from './set-water-school.ts';
 import { strikeEntry } from './strike-entry.ts';
+import { takeClosedDays } from './take-closed-days.ts';
 import { takeReading } from './take-reading.ts';
 
 /** Every command that can be given. Types, the door and the borders follow from this list. */
 export const COMMANDS = [
 	acceptPlan,
 	addDelivery,
+	beginStarter,
 	changeOrder,
 	checkDough,
 	copyOrders,
 	createFormula,
 	endDough,
+	foundBakery,
 	ignoreObservation,
 	judgeReadiness,
 	measureDough,
@@ -48,12 +53,12 @@ export const COMMANDS = [
 	resetLearning,
 	retire,
 	revokeDevice,
+	saveBakery,
+	saveEntry,
 	saveFormula,
 	saveIngredient,
-	savePlace,
 	savePreparation,
 	saveProduct,
-	saveRetarder,
 	setAsideDraft,
 	setBase,
 	setLead,
@@ -62,6 +67,7 @@ export const COMMANDS = [
 	setUnits,
 	setWaterSchool,
 	strikeEntry,
+	takeClosedDays,
 	takeReading
 ] as const;
 

@@ -3,10 +3,10 @@ import { z } from 'zod';
 import { ingredientContent } from '../../contracts/formula-book.ts';
 import type { Ingredient } from '../../core/formula/index.ts';
 import { fail, ok } from '../../core/result.ts';
-import { findScale } from '../db/equipment.ts';
 import { loadFormulaBook, lockBook } from '../db/formula-book.ts';
 import { nameIngredient } from '../db/ingredients.ts';
-import { loadPlaces } from '../db/places.ts';
+import { loadEntries } from '../db/entries.ts';
+import { placesOf, scalesOf } from '../db/of-entries.ts';
 import { changedBook, newerRevision, writeChange } from './book-change.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 import { nameProblem } from './name-problem.ts';
@@ -41,10 +41,14 @@ export const saveIngredient = defineCommand({
 			there?.ingredient.name ?? ''
 		);
 		if (newer) return fail(newer);
-		const scaleId = command.weighedOn === null ? null : await findScale(tx, command.weighedOn);
+		const scales = scalesOf(await loadEntries(tx, 'newest', ['scale']));
+		const scaleId = scales.find(({ name }) => name === command.weighedOn)?.id ?? null;
 		if (command.weighedOn !== null && scaleId === null)
 			return fail({ kind: 'unknown', what: 'scale' });
-		if (command.placeId !== null && !(await loadPlaces(tx)).has(command.placeId))
+		if (
+			command.placeId !== null &&
+			!placesOf(await loadEntries(tx, 'newest', ['place'])).has(command.placeId)
+		)
 			return fail({ kind: 'unknown', what: 'place' });
 		const ingredient: Ingredient = {
 			id: key,

@@ -4,7 +4,7 @@ import type { RefusalOf } from '../../contracts/refusals.ts';
 import { resolveAlone } from '../../core/formula/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { Tx } from '../db/client.ts';
-import { loadDividers, loadVessels } from '../db/equipment.ts';
+import { loadEntries } from '../db/entries.ts';
 import { loadFormulaBook, lockBook, pinsOf, type FormulaBook } from '../db/formula-book.ts';
 import { insertProductRevision, nameProduct } from '../db/products.ts';
 import { newerRevision } from './book-change.ts';
@@ -81,16 +81,14 @@ async function unknownPart(
 		if (material.kind === 'preparation' && !book.pantry.preparations.has(material.preparationId))
 			return { kind: 'unknown', what: 'build' };
 	}
-	if (command.dividerId !== null) {
-		const dividers = await loadDividers(tx);
-		if (!dividers.some((divider) => divider.id === command.dividerId))
-			return { kind: 'unknown', what: 'divider' };
-	}
-	if (command.vesselId !== null) {
-		const vessels = await loadVessels(tx);
-		if (!vessels.some((vessel) => vessel.id === command.vesselId))
-			return { kind: 'unknown', what: 'vessel' };
-	}
+	const entries = await loadEntries(tx, 'newest', ['divider', 'vessel']);
+	// What is retired goes on where it is, and is chosen for nothing new.
+	for (const [what, entryId] of [
+		['divider', command.dividerId],
+		['vessel', command.vesselId]
+	] as const)
+		if (entryId !== null && !entries.all(what).some((entry) => entry.id === entryId))
+			return { kind: 'unknown', what };
 	return null;
 }
 

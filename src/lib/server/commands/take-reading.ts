@@ -5,7 +5,8 @@ import { id, type PlaceId, type PreparationId } from '../../core/identity.ts';
 import { fail, ok } from '../../core/result.ts';
 import { loadBakery } from '../db/bakery.ts';
 import { addToDays } from '../db/devices.ts';
-import { loadPlaces } from '../db/places.ts';
+import { loadEntries } from '../db/entries.ts';
+import { placesOf } from '../db/of-entries.ts';
 import { isPreparationKnown } from '../db/preparations.ts';
 import { insertReading, isReadingKnown } from '../db/readings.ts';
 import { defineCommand, EVERYONE } from './define.ts';
@@ -44,7 +45,10 @@ export const takeReading = defineCommand({
 		const { quantity, preparationId, placeId, correctsId, celsius, occurredAtMs } = command;
 		if (preparationId && !(await isPreparationKnown(tx, preparationId)))
 			return fail({ kind: 'unknown', what: 'build' });
-		if (placeId && (await loadPlaces(tx)).get(placeId)?.role !== 'other')
+		if (
+			placeId &&
+			placesOf(await loadEntries(tx, 'newest', ['place'])).get(placeId)?.role !== 'other'
+		)
 			return fail({ kind: 'unknown', what: 'place' });
 		if (correctsId && !(await isReadingKnown(tx, correctsId, { quantity, preparationId, placeId })))
 			return fail({ kind: 'unknown', what: 'reading' });

@@ -1,9 +1,11 @@
 import { USUAL_ROOM_CELSIUS } from '../../core/formula/index.ts';
 import type { WaterSchool } from '../../core/heat/index.ts';
-import type { Mixer, WaterSupply } from '../../core/mixing/index.ts';
-import type { BakeryClock, WallTime } from '../../core/time/index.ts';
-import type { UnitChoice, WeighingScale } from '../../core/units/index.ts';
+import type { WaterSupply } from '../../core/mixing/index.ts';
+import { REAL_TIME, type BakeryClock } from '../../core/time/index.ts';
+import type { UnitChoice } from '../../core/units/index.ts';
 import type { Db, Tx } from './client.ts';
+import { loadEntries, type On } from './entries.ts';
+import { placesOf } from './of-entries.ts';
 import type { EveryColumn } from './tables.ts';
 
 /** The settings of the bakery as the core wants them. */
@@ -11,7 +13,6 @@ export interface BakerySettings extends WaterSupply {
 	readonly name: string;
 	readonly timeZone: string;
 	readonly units: UnitChoice;
-	readonly ovenRecoveryMinutes: number;
 	readonly assumed: {
 		readonly roomCelsius: number;
 		readonly flourCelsius: number;
@@ -22,23 +23,23 @@ export interface BakerySettings extends WaterSupply {
 	readonly currency: string;
 }
 
-export async function loadBakery(db: Db | Tx): Promise<BakerySettings | null> {
-	const row = await db
-		.selectFrom('bakery')
-		.leftJoin('place as room', (join) => join.on('room.role', '=', 'bakehouse'))
-		.leftJoin('place as flour', (join) => join.on('flour.role', '=', 'flour'))
-		.selectAll('bakery')
-		.select(['room.set_celsius as room_celsius', 'flour.set_celsius as flour_celsius'])
-		.executeTakeFirst();
+/** The bakery, its rooms taken to be at what they are set to on a date; null where there is none yet. */
+export async function loadBakery(db: Db | Tx, on: On = 'newest'): Promise<BakerySettings | null> {
+	const [row, entries] = await Promise.all([
+		db.selectFrom('bakery').selectAll().executeTakeFirst(),
+		loadEntries(db, on, ['place'])
+	]);
 	if (!row) return null;
+	const places = [...placesOf(entries).values()];
+	const assumed = (role: 'bakehouse' | 'flour') =>
+		places.find((place) => place.role === role)?.celsius ?? USUAL_ROOM_CELSIUS;
 	return {
 		name: row.name,
 		timeZone: row.time_zone,
 		units: { mass: row.mass_units, temperature: row.temperature_units },
-		ovenRecoveryMinutes: row.oven_recovery_minutes,
 		assumed: {
-			roomCelsius: row.room_celsius ?? USUAL_ROOM_CELSIUS,
-			flourCelsius: row.flour_celsius ?? USUAL_ROOM_CELSIUS,
+			roomCelsius: assumed('bakehouse'),
+			flourCelsius: assumed('flour'),
 			tapCelsius: row.assumed_tap_celsius
 		},
 		hotTapCelsius: row.hot_tap_celsius,
@@ -55,7 +56,9 @@ export async function loadBakery(db: Db | Tx): Promise<BakerySettings | null> {
 }
 
 export async function loadClock(db: Db | Tx): Promise<BakeryClock> {
-	const row = await db.selectFrom('app_clock').selectAll().executeTakeFirstOrThrow();
+	const row = await db.selectFrom('app_clock').selectAll().executeTakeFirst();
+	// Until a bakery is founded it is as late as it is.
+	if (!row) return REAL_TIME;
 	return {
 		anchorRealMs: row.anchor_real_ms,
 		anchorBakeryMs: row.anchor_bakery_ms,
@@ -74,53 +77,6 @@ export async function setClock(db: Db | Tx, clock: BakeryClock): Promise<void> {
 		.values({ id: true, ...row })
 		.onConflict((conflict) => conflict.column('id').doUpdateSet(row))
 		.execute();
-}
-
-export async function loadScales(db: Db | Tx): Promise<readonly WeighingScale[]> {
-	const rows = await db.selectFrom('weighing_scale').selectAll().orderBy('division_g').execute();
-	return rows.map((row) => ({
-		name: row.name,
-		capacity: { grams: row.capacity_g },
-		division: { grams: row.division_g }
-	}));
-}
-
-export async function loadMixers(db: Db | Tx): Promise<readonly Mixer[]> {
-	const rows = await db.selectFrom('mixer').selectAll().orderBy('name').execute();
-	return rows.map((row) => ({
-		id: row.id,
-		name: row.name,
-		leastGrams: row.least_dough_g,
-		mostGrams: row.most_dough_g,
-		bowlKilojoulesPerKelvin: row.bowl_kj_per_k
-	}));
-}
-
-export async function loadDecks(
-	db: Db | Tx
-): Promise<readonly { readonly id: string; readonly name: string }[]> {
-	return db.selectFrom('oven_deck').select(['id', 'name']).orderBy('ordinal').execute();
-}
-
-export interface DropSettings {
-	readonly id: string;
-	readonly name: string;
-	readonly dueTime: WallTime;
-}
-
-export async function loadDrops(db: Db | Tx): Promise<readonly DropSettings[]> {
-	const rows = await db
-		.selectFrom('delivery_drop')
-		.select(['id', 'name', 'due_time'])
-		.where('retired_at', 'is', null)
-		.orderBy('due_time')
-		.orderBy('name')
-		.execute();
-	return rows.map((row) => ({
-		id: row.id,
-		name: row.name,
-		dueTime: row.due_time.slice(0, 5) as WallTime
-	}));
 }
 
 /** Writes the bakery itself, with its clock. */
@@ -143,6 +99,26 @@ export async function updateSupply(
 			chilled_water_celsius: supply.chilledCelsius,
 			hot_tap_celsius: supply.hotTapCelsius,
 			hottest_water_celsius: supply.hottestWaterCelsius,
+			row_version: set('row_version', '+', 1)
+		}))
+		.where('row_version', '=', expectedVersion)
+		.returning('row_version')
+		.executeTakeFirst();
+	return row?.row_version ?? null;
+}
+
+/** Sets what the bakery is called, its zone and its money; null where somebody changed the settings first. */
+export async function updateBakery(
+	tx: Tx,
+	bakery: { readonly name: string; readonly timeZone: string; readonly currency: string },
+	expectedVersion: number
+): Promise<number | null> {
+	const row = await tx
+		.updateTable('bakery')
+		.set((set) => ({
+			name: bakery.name,
+			time_zone: bakery.timeZone,
+			currency: bakery.currency,
 			row_version: set('row_version', '+', 1)
 		}))
 		.where('row_version', '=', expectedVersion)

@@ -132,7 +132,7 @@ async function readLog(db: Db | Tx, which: RawBuilder<unknown>): Promise<readonl
 	const { rows } = await sql<HeadRow>`
 		select e.id, e.batch_id, e.recipe_id, e.kind, e.occurred_at,
 			(select bake_date from batch where batch.id = e.batch_id) as bake_date,
-			(select person.name from command join person on person.id = command.actor_id
+			(select person.name from command join bakery_entry as person on person.id = command.actor_id
 				where command.id = e.command_id) as by,
 			exists (select 1 from observation_ignored i where i.observation_id = e.id) as ignored
 		from (${which}) e order by e.occurred_at, e.recorded_at, e.id`.execute(db);

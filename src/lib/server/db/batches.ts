@@ -274,7 +274,7 @@ export async function lockLead(
 		.execute();
 	const row = await tx
 		.selectFrom('batch_lead')
-		.innerJoin('person', 'person.id', 'batch_lead.changed_by')
+		.innerJoin('bakery_entry as person', 'person.id', 'batch_lead.changed_by')
 		.select(['batch_lead.minutes', 'batch_lead.row_version', 'person.name'])
 		.where('batch_id', '=', batchId)
 		.forUpdate('batch_lead')

@@ -11,7 +11,8 @@ import type { Db, Tx } from './client.ts';
 import { loadFormulas, type FormulaRevision, type PinnedFormula } from './formulas.ts';
 import { loadIngredientRows, type IngredientRow } from './ingredients.ts';
 import type { Pins } from './materials.ts';
-import { loadPlaces } from './places.ts';
+import { loadEntries, type On } from './entries.ts';
+import { placesOf } from './of-entries.ts';
 import { loadPreparations, type PreparationRevision } from './preparations.ts';
 import { loadProducts, type ProductRevision } from './products.ts';
 
@@ -26,15 +27,16 @@ export interface FormulaBook {
 	readonly places: ReadonlyMap<PlaceId, Place>;
 }
 
-export async function loadFormulaBook(db: Db | Tx): Promise<FormulaBook> {
-	const [ingredients, preparations, formulas, products, places, bakery] = await Promise.all([
+export async function loadFormulaBook(db: Db | Tx, on: On = 'newest'): Promise<FormulaBook> {
+	const [ingredients, preparations, formulas, products, entries, bakery] = await Promise.all([
 		loadIngredientRows(db),
 		loadPreparations(db),
 		loadFormulas(db),
 		loadProducts(db),
-		loadPlaces(db),
+		loadEntries(db, on, ['place']),
 		db.selectFrom('bakery').select('caustic_most_share').executeTakeFirst()
 	]);
+	const places = placesOf(entries);
 	return {
 		formulas: formulas.map((each) => inPlaces(each, places)),
 		preparations: eachInPlaces(preparations, places),

@@ -19,7 +19,7 @@ export async function loadOpenDrafts(
 ): Promise<readonly FormulaDraftRow[]> {
 	const rows = await db
 		.selectFrom('formula_draft as draft')
-		.innerJoin('person', 'person.id', 'draft.made_by')
+		.innerJoin('bakery_entry as person', 'person.id', 'draft.made_by')
 		.innerJoin('command', 'command.id', 'draft.command_id')
 		.selectAll('draft')
 		.select(['person.name', 'command.occurred_at'])

@@ -226,7 +226,7 @@ export async function loadRevisionHeads(
 ): Promise<readonly RevisionHead[]> {
 	const rows = await db
 		.selectFrom('formula_revision as revision')
-		.innerJoin('person', 'person.id', 'revision.made_by')
+		.innerJoin('bakery_entry as person', 'person.id', 'revision.made_by')
 		.select([
 			'revision.id',
 			'revision.number',

@@ -18,8 +18,8 @@ export async function loadIngredientRows(db: Db | Tx): Promise<readonly Ingredie
 	const rows = await db
 		.selectFrom('ingredient_revision as revision')
 		.innerJoin('ingredient', 'ingredient.id', 'revision.ingredient_id')
-		.leftJoin('weighing_scale', 'weighing_scale.id', 'revision.weighing_scale_id')
-		.leftJoin('person', 'person.id', 'revision.made_by')
+		.leftJoin('bakery_entry as weighing_scale', 'weighing_scale.id', 'revision.weighing_scale_id')
+		.leftJoin('bakery_entry as person', 'person.id', 'revision.made_by')
 		.selectAll('revision')
 		.select([
 			'weighing_scale.name as scale_name',
@@ -51,7 +51,7 @@ export async function loadIngredientRevisions(
 	const rows = await db
 		.selectFrom('ingredient_revision as revision')
 		.innerJoin('ingredient', 'ingredient.id', 'revision.ingredient_id')
-		.leftJoin('weighing_scale', 'weighing_scale.id', 'revision.weighing_scale_id')
+		.leftJoin('bakery_entry as weighing_scale', 'weighing_scale.id', 'revision.weighing_scale_id')
 		.selectAll('revision')
 		.select(['weighing_scale.name as scale_name', 'ingredient.retired_at', 'ingredient.place_id'])
 		.where('revision.id', 'in', revisionIds)

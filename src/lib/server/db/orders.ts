@@ -1,5 +1,5 @@
 import type { BakeDate } from '../../core/time/index.ts';
-import { sql } from 'kysely';
+import { sql, type RawBuilder } from 'kysely';
 import type { Db, Tx } from './client.ts';
 import type { EveryColumn } from './tables.ts';
 
@@ -52,7 +52,7 @@ export async function lockOrderLine(
 ): Promise<{ readonly pieces: number; readonly version: number; readonly by: string } | null> {
 	const row = await tx
 		.selectFrom('order_line')
-		.innerJoin('person', 'person.id', 'order_line.changed_by')
+		.innerJoin('bakery_entry as person', 'person.id', 'order_line.changed_by')
 		.select(['order_line.pieces', 'order_line.row_version', 'person.name'])
 		.where('bake_date', '=', key.date)
 		.where('drop_id', '=', key.dropId)
@@ -155,22 +155,22 @@ export async function insertOrderChanges(
 	await tx.insertInto('order_change').values(rows).execute();
 }
 
-/** Lines of a date with pieces whose product and drop are still in the book. */
+/** Lines of a date with pieces whose product is still in the book, and whose drop goes on the other date. */
 export async function loadCopyableLines(
 	db: Db | Tx,
-	date: string
+	date: BakeDate,
+	to: BakeDate
 ): Promise<
 	readonly { readonly dropId: string; readonly productId: string; readonly pieces: number }[]
 > {
 	const rows = await db
 		.selectFrom('order_line')
 		.innerJoin('product', 'product.id', 'order_line.product_id')
-		.innerJoin('delivery_drop', 'delivery_drop.id', 'order_line.drop_id')
 		.select(['order_line.drop_id', 'order_line.product_id', 'order_line.pieces'])
 		.where('bake_date', '=', date)
 		.where('pieces', '>', 0)
 		.where('product.retired_at', 'is', null)
-		.where('delivery_drop.retired_at', 'is', null)
+		.where(isInUse(sql.ref('order_line.drop_id'), to))
 		.execute();
 	return rows.map((row) => ({
 		dropId: row.drop_id,
@@ -179,14 +179,27 @@ export async function loadCopyableLines(
 	}));
 }
 
-/** Whether a drop and a product are there to be ordered; both in one query. */
+/** Whether an entry is a drop that is in use on a date. */
+function isInUse(entryId: RawBuilder<unknown>, date: BakeDate): RawBuilder<boolean> {
+	return sql<boolean>`coalesce((select not revision.retired from bakery_entry_revision as revision
+		join bakery_entry as entry on entry.id = revision.entry_id and entry.kind = 'drop'
+		where revision.entry_id = ${entryId} and revision.applies_from <= ${date}
+		order by revision.applies_from desc, revision.number desc limit 1), false)`;
+}
+
+/**
+ * Whether a drop and a product are there to be ordered; both in one query. What stands for a retired drop can still be
+ * changed, and taken off.
+ */
 export async function findOrderable(
 	db: Db | Tx,
 	dropId: string,
-	productId: string
+	productId: string,
+	date: BakeDate
 ): Promise<{ readonly drop: boolean; readonly product: boolean }> {
 	const { rows } = await sql<{ drop: boolean; product: boolean }>`select
-		exists (select 1 from delivery_drop where id = ${dropId} and retired_at is null) as drop,
+		${isInUse(sql`${dropId}::uuid`, date)}
+			or exists (select from order_line where bake_date = ${date} and drop_id = ${dropId}) as drop,
 		exists (select 1 from product where id = ${productId} and retired_at is null) as product`.execute(
 		db
 	);

@@ -22,7 +22,7 @@ export interface PlanRow {
 export async function loadNewestPlan(db: Db | Tx, date: BakeDate): Promise<PlanRow | null> {
 	const row = await db
 		.selectFrom('plan_version')
-		.innerJoin('person', 'person.id', 'plan_version.accepted_by')
+		.innerJoin('bakery_entry as person', 'person.id', 'plan_version.accepted_by')
 		.selectAll('plan_version')
 		.select('person.name as accepted_by_name')
 		.where('bake_date', '=', date)
@@ -39,6 +39,23 @@ export async function loadNewestPlan(db: Db | Tx, date: BakeDate): Promise<PlanR
 				document: readPlanDocument(row.document_schema, row.document)
 			}
 		: null;
+}
+
+/** The next dates, from one on, that have an accepted plan. */
+export async function loadPlannedDates(
+	db: Db | Tx,
+	from: BakeDate,
+	most: number
+): Promise<readonly BakeDate[]> {
+	const rows = await db
+		.selectFrom('plan_version')
+		.select('bake_date')
+		.distinct()
+		.where('bake_date', '>=', from)
+		.orderBy('bake_date')
+		.limit(most)
+		.execute();
+	return rows.map((row) => row.bake_date as BakeDate);
 }
 
 /** When the newest accepted plan of a date begins each mix of a dough or build, by its batch. */

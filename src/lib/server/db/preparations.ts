@@ -28,7 +28,7 @@ export async function loadPreparations(
 	const rows = await db
 		.selectFrom('preparation_revision as revision')
 		.innerJoin('preparation', 'preparation.id', 'revision.preparation_id')
-		.innerJoin('person', 'person.id', 'revision.made_by')
+		.innerJoin('bakery_entry as person', 'person.id', 'revision.made_by')
 		.selectAll('revision')
 		.select([
 			'preparation.name as current_name',

@@ -36,7 +36,7 @@ export async function loadProducts(db: Db | Tx): Promise<readonly ProductRevisio
 	const rows = await db
 		.selectFrom(newest)
 		.innerJoin('product', 'product.id', 'revision.product_id')
-		.innerJoin('person', 'person.id', 'revision.made_by')
+		.innerJoin('bakery_entry as person', 'person.id', 'revision.made_by')
 		.selectAll('revision')
 		.select([
 			'product.name as current_name',
@@ -112,6 +112,7 @@ export async function loadProducts(db: Db | Tx): Promise<readonly ProductRevisio
 					? null
 					: { lengthCm: row.footprint_length_cm, widthCm: row.footprint_width_cm },
 			piecesPerDeck: row.pieces_per_deck,
+			spacingCm: row.spacing_cm,
 			steps: storedStepsSchema.parse(row.steps),
 			retired: row.retired_at !== null
 		};
@@ -163,6 +164,7 @@ export async function insertProductRevision(
 		name: product.name,
 		cause: of.cause,
 		pieces_per_deck: contents.piecesPerDeck,
+		spacing_cm: contents.spacingCm,
 		baked_g: contents.bakedGrams,
 		bake_loss_share: contents.bakeLossShare,
 		spares_share: contents.sparesShare,

@@ -1,9 +1,9 @@
 import type { ColumnType, Generated, InsertType, JSONColumnType } from 'kysely';
+import type { EntryKind } from '../../core/bakery/index.ts';
 import type {
 	Addition,
 	IngredientKind,
 	Milling,
-	PlaceRole,
 	PreparationKind,
 	WaitPlace
 } from '../../core/formula/index.ts';
@@ -46,7 +46,6 @@ export interface Tables {
 		time_zone: string;
 		mass_units: 'metric' | 'imperial';
 		temperature_units: 'celsius' | 'fahrenheit';
-		oven_recovery_minutes: number;
 		assumed_tap_celsius: number;
 		hot_tap_celsius: number;
 		hottest_water_celsius: number;
@@ -66,7 +65,19 @@ export interface Tables {
 		anchor_bakery_ms: number;
 		rate: number;
 	};
-	person: { id: string; name: string; role: 'head-baker' | 'baker' };
+	bakery_entry: { id: string; kind: EntryKind; name: string };
+	bakery_entry_revision: {
+		id: ColumnType<string, never, never>;
+		entry_id: string;
+		number: number;
+		applies_from: string;
+		name: string;
+		retired: boolean;
+		content: Json;
+		made_by: string | null;
+		occurred_at: Date;
+		recorded_at: RecordedAt;
+	};
 	command: {
 		id: string;
 		sequence: ColumnType<string, never, never>;
@@ -77,16 +88,6 @@ export interface Tables {
 		request: Json;
 		answer: Json;
 	};
-	weighing_scale: { id: string; name: string; capacity_g: number; division_g: number };
-	mixer: {
-		id: string;
-		name: string;
-		least_dough_g: number;
-		most_dough_g: number;
-		bowl_kj_per_k: number;
-	};
-	oven_deck: { id: string; name: string; ordinal: number };
-	place: { id: string; name: string; kind: WaitPlace; role: PlaceRole; set_celsius: number };
 	ingredient: { id: string; name: string; retired_at: Date | null; place_id: string | null };
 	ingredient_revision: {
 		id: string;
@@ -184,14 +185,6 @@ export interface Tables {
 		recorded_at: RecordedAt;
 		set_aside_at: Date | null;
 	};
-	divider: {
-		id: string;
-		name: string;
-		heads: number;
-		least_piece_g: number;
-		most_piece_g: number;
-	};
-	vessel: { id: string; name: string; owned: number; volume_ml: number | null };
 	product: { id: string; name: string; ordinal: number; retired_at: Date | null };
 	product_revision: {
 		id: string;
@@ -200,7 +193,8 @@ export interface Tables {
 		name: string;
 		cause: RevisionCause;
 		occurred_at: Date;
-		pieces_per_deck: number;
+		pieces_per_deck: number | null;
+		spacing_cm: number;
 		baked_g: number | null;
 		bake_loss_share: number;
 		spares_share: number;
@@ -228,7 +222,6 @@ export interface Tables {
 		amount_g: number;
 		for_pieces: number;
 	};
-	delivery_drop: { id: string; name: string; due_time: string; retired_at: Date | null };
 	order_line: {
 		bake_date: string;
 		drop_id: string;
@@ -368,13 +361,6 @@ export interface Tables {
 		sum_celsius: number;
 		least_celsius: number;
 		most_celsius: number;
-	};
-	/** What a cold room is to heat; its name and setting are those of its place. */
-	retarder: {
-		id: string;
-		compressor_w: number;
-		air_kj_per_k: number;
-		walls_w_per_k: number;
 	};
 	observation_ignored: { observation_id: string; command_id: string };
 	learning_reset: {

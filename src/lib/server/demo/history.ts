@@ -110,6 +110,7 @@ async function loadMeasuredMixes(
 		const found = mixOfDay(mix, recipe, {
 			supply: day.bakery,
 			mixers: day.mixers,
+			handBowlKilojoulesPerKelvin: day.handMixing?.bowlKilojoulesPerKelvin ?? 0,
 			temperatures: inputsOf(await readWaterInputs(tx, day, mixedAtMs), season, mixedAtMs),
 			own: [...measured].reverse(),
 			others: [],

@@ -1,3 +1,4 @@
+import { USUAL_SPACING_CM } from '../../core/bakery/index.ts';
 import {
 	innerFirst,
 	type Ingredient,
@@ -124,6 +125,7 @@ export async function loadBook(
 				dividerId: product.divider ? demoId('divider', product.divider) : null,
 				footprint: { lengthCm: product.footprint[0], widthCm: product.footprint[1] },
 				piecesPerDeck: product.piecesPerDeck,
+				spacingCm: USUAL_SPACING_CM,
 				steps: product.steps
 			},
 			{ number: 1, cause: 'edited', ...by },

@@ -1,9 +1,25 @@
-/** The three drops of a Saltmarrow morning. */
+import { ALL_WEEKDAYS } from '../../core/bakery/index.ts';
+
+/** The four drops of a Saltmarrow morning, with the minutes for picking, loading and the road before each. */
 export const DROPS = [
-	{ name: 'Ferry', dueTime: '05:10' },
-	{ name: 'Shop and cafés', dueTime: '06:45' },
-	{ name: 'School', dueTime: '07:40' }
+	{ name: 'Ferry', dueTime: '05:10', weekdays: ALL_WEEKDAYS, minutes: [5, 5, 5] },
+	{ name: 'Shop and cafés', dueTime: '06:45', weekdays: ALL_WEEKDAYS, minutes: [10, 0, 0] },
+	{ name: 'School', dueTime: '07:40', weekdays: [1, 2, 3, 4, 5], minutes: [5, 5, 5] },
+	{ name: 'Noon ferry', dueTime: '11:50', weekdays: [3, 6], minutes: [5, 5, 5] }
 ] as const;
+
+/** Whose bread goes with which drop. */
+export const CUSTOMERS: readonly {
+	readonly name: string;
+	readonly drop: (typeof DROPS)[number]['name'];
+	readonly note: string;
+}[] = [
+	{ name: 'Ferry galley', drop: 'Ferry', note: 'the crates of yesterday come back' },
+	{ name: 'Quay café', drop: 'Shop and cafés', note: 'back door' },
+	{ name: 'Lantern café', drop: 'Shop and cafés', note: '' },
+	{ name: 'School kitchen', drop: 'School', note: 'ring twice' },
+	{ name: 'Ferry kiosk', drop: 'Noon ferry', note: '' }
+];
 
 /** Pieces on a plain weekday: product, then drop. */
 export const WEEKDAY_ORDERS: readonly (readonly [product: string, drop: string, pieces: number])[] =
@@ -27,27 +43,34 @@ export const WEEKDAY_SPECIALS: readonly (readonly [
 	pieces: number
 ])[] = [
 	[1, 'Pier bloomer', 'Shop and cafés', 16],
+	[1, 'Lamp loaf', 'Shop and cafés', 18],
+	[3, 'Ropewalk loaf', 'Shop and cafés', 18],
+	[3, 'Winter Wheel', 'Shop and cafés', 12],
+	[3, 'Half stick', 'Noon ferry', 24],
 	[3, 'Tidemark tin', 'Shop and cafés', 20],
 	[3, 'Breakwater loaf', 'Ferry', 16],
 	[4, "Cooper's tin", 'School', 20],
 	[4, 'Two-light plait', 'Shop and cafés', 18],
-	[5, 'Storm rye block', 'Shop and cafés', 18],
+	[4, 'School roll', 'School', 60],
+	[4, 'Bollard knot', 'Shop and cafés', 45],
+	[5, 'Lantern rye small', 'Shop and cafés', 12],
 	[5, 'Salt Flat', 'Shop and cafés', 24],
+	[6, 'Harbour long', 'Noon ferry', 16],
+	[6, 'Half stick', 'Noon ferry', 30],
 	[6, 'Lamp bun', 'Shop and cafés', 80],
 	[6, 'Slipway crescent', 'Shop and cafés', 60],
-	[6, 'Slipway almond fold', 'Shop and cafés', 30],
-	[7, 'Bollard knot', 'Shop and cafés', 45],
-	[7, 'Ropewalk loaf', 'Shop and cafés', 18],
-	[7, 'Winter Wheel', 'Shop and cafés', 12]
+	[6, 'Slipway almond fold', 'Shop and cafés', 30]
 ];
 
-/** On these days (ISO weekdays) the school is closed and the shop sells more. */
-const WEEKEND: readonly number[] = [6, 7];
-const WEEKEND_SHOP_FACTOR = 1.2;
+/** On Saturdays (ISO weekday) the school is closed and the shop sells more; on Sundays nothing is baked. */
+const SATURDAY = 6;
+const SUNDAY = 7;
+const SATURDAY_SHOP_FACTOR = 1.2;
 
 /** Pieces for one product and drop on a weekday. */
 export function piecesOn(weekday: number, drop: string, pieces: number): number {
-	if (!WEEKEND.includes(weekday)) return pieces;
+	if (weekday === SUNDAY) return 0;
+	if (weekday !== SATURDAY) return pieces;
 	if (drop === 'School') return 0;
-	return drop === 'Ferry' ? pieces : Math.round(pieces * WEEKEND_SHOP_FACTOR);
+	return drop === 'Ferry' ? pieces : Math.round(pieces * SATURDAY_SHOP_FACTOR);
 }

@@ -1,4 +1,5 @@
 import type { DemoProduct } from './demo-product.ts';
+import { WEEKLY_PRODUCTS } from './weekly-products.ts';
 import { ENRICHED_PRODUCTS } from './enriched-products.ts';
 import { bake, clock, hands, leg, ripening, timed } from './steps.ts';
 
@@ -274,5 +275,6 @@ export const PRODUCTS: readonly DemoProduct[] = [
 			hands('pack', 3, 6)
 		]
 	},
-	...ENRICHED_PRODUCTS
+	...ENRICHED_PRODUCTS,
+	...WEEKLY_PRODUCTS
 ];

@@ -1,57 +1,8 @@
 import { PLACES, RETARDERS, type DemoPlace } from './equipment.ts';
 import { demoPlaceId } from './demo-place.ts';
-import {
-	USUAL_CARRY_SHARE,
-	type BakeStep,
-	type HandsOnStep,
-	type Leg,
-	type MixingStretch,
-	type RipenessClock,
-	type Turn,
-	type WaitStep
-} from '../../core/formula/index.ts';
+import type { Leg, WaitStep } from '../../core/formula/index.ts';
 
-/** Short ways to write the chains of the demo. */
-export function hands(
-	activity: HandsOnStep['activity'],
-	fixedMinutes: number,
-	secondsPerPiece = 0
-): HandsOnStep {
-	return {
-		kind: 'hands-on',
-		activity,
-		machine: null,
-		fixedMinutes,
-		secondsPerPiece,
-		endsAtCelsius: null,
-		detail: { kind: 'none' }
-	};
-}
-
-/** A mix by hand in the tub, or in the mixer. */
-export function mix(minutes: number, endsAtCelsius: number, machine: 'mixer' | null): HandsOnStep {
-	return { ...hands('mix', minutes), machine, endsAtCelsius };
-}
-
-/** A mix on the mixer by its speeds. */
-export function mixing(
-	minutes: number,
-	endsAtCelsius: number,
-	stretches: readonly (readonly [speed: MixingStretch['speed'], minutes: number])[]
-): HandsOnStep {
-	return {
-		...mix(minutes, endsAtCelsius, 'mixer'),
-		detail: {
-			kind: 'mixing',
-			stretches: stretches.map(([speed, each]) => ({ speed, minutes: each }))
-		}
-	};
-}
-
-/** A turn of the laminated dough. */
-export function turn(one: Turn, minutes: number): HandsOnStep {
-	return { ...hands('laminate', minutes), detail: { kind: 'turn', turn: one } };
-}
+export { bake, clock, hands, mix, mixing, ripening, turn } from '../chain.ts';
 
 /** A stay in a place of the bakehouse. */
 export function leg(
@@ -68,16 +19,6 @@ export function leg(
 		timeConstantMinutes,
 		minutes
 	};
-}
-
-export function ripening(
-	activity: WaitStep['activity'],
-	clock: RipenessClock,
-	legs: readonly Leg[],
-	foldsAtMinutes: readonly number[] = [],
-	foldsAtShares: readonly number[] = []
-): WaitStep {
-	return { kind: 'wait', activity, legs, clock, foldsAtMinutes, foldsAtShares };
 }
 
 /** What rests takes the warmth of its place with this, until its steps say otherwise. */
@@ -98,30 +39,4 @@ export function timed(
 		foldsAtMinutes: [],
 		foldsAtShares: []
 	};
-}
-
-export function clock(
-	leavening: RipenessClock['leavening'],
-	referenceCelsius: number,
-	underMinutes: number,
-	ripeMinutes: number,
-	overMinutes: number
-): RipenessClock {
-	return {
-		leavening,
-		referenceCelsius,
-		underMinutes,
-		ripeMinutes,
-		overMinutes,
-		carryShare: USUAL_CARRY_SHARE
-	};
-}
-
-export function bake(
-	loadCelsius: number,
-	bakeMinutes: number,
-	steamSeconds: number,
-	coreCelsius: number
-): BakeStep {
-	return { kind: 'bake', loadCelsius, bakeMinutes, steamSeconds, coreCelsius };
 }

@@ -3,13 +3,20 @@ import {
 	timingOf,
 	type BakeDayInput,
 	type Begun,
+	type MixTrace,
 	type PlannedBuild,
 	type PlannedDough,
-	type PlannedMix
+	type PlannedMix,
+	type PlannedPerson,
+	type PlannedProduct
 } from '../../core/planning/index.ts';
+import { loadSizeOn, takesOf, type OnShift, type VesselUse } from '../../core/bakery/index.ts';
+import { figuresOf, mixedShare } from '../../core/formula/index.ts';
 import { id, type BatchId, type DropId } from '../../core/identity.ts';
+import { isByHand } from '../../core/mixing/index.ts';
 import type { Build, Dough, Mix } from '../../core/production/index.ts';
 import { followedLog } from '../../core/ripening/index.ts';
+import type { ProductRevision } from '../db/products.ts';
 import type { LeadRow } from '../db/batches.ts';
 import { batchAt, recipeOfMix, recipeOfPreparation, type BakeryDay } from './day-production.ts';
 
@@ -26,25 +33,95 @@ export function bakeDayInput(day: BakeryDay, leads: readonly LeadRow[]): BakeDay
 		date: day.date,
 		drops: day.drops
 			.filter((drop) => ordered.has(drop.id))
-			.map((drop) => ({ id: id<DropId>(drop.id), name: drop.name, dueMs: drop.dueMs })),
+			.map((drop) => ({
+				id: id<DropId>(drop.id),
+				name: drop.name,
+				dueMs: drop.dueMs,
+				readyByMs: drop.readyByMs
+			})),
 		bakery: {
-			mixers: day.mixers.map(({ id: mixerId, name }) => ({ id: mixerId, name })),
-			decks: day.decks,
-			recoveryMinutes: day.bakery.ovenRecoveryMinutes
+			mixers: day.plannedMixers,
+			ovens: day.ovens
 		},
+		people: day.roster && peopleOf(day.roster),
 		builds: production.builds.map((build) => plannedBuild(build, day)),
 		doughs: production.doughs.map((dough) => plannedDough(dough, day, leads)),
 		products: book.products
 			.filter(({ product }) => made.has(product.id))
-			.map(({ product, ...revision }) => ({
-				id: product.id,
-				revisionId: revision.revisionId,
-				name: product.name,
-				scaledGrams: revision.scaledGrams,
-				steps: revision.steps,
-				piecesPerDeck: revision.piecesPerDeck
-			}))
+			.map((revision) => plannedProduct(revision, day))
 	};
+}
+
+function plannedProduct(
+	{ product, ...revision }: ProductRevision,
+	{ decks, vessels }: BakeryDay
+): PlannedProduct {
+	const load = loadSizeOn(decks, revision);
+	const vessel = vessels.find((one) => one.id === revision.vesselId);
+	return {
+		id: product.id,
+		revisionId: revision.revisionId,
+		name: product.name,
+		scaledGrams: revision.scaledGrams,
+		steps: revision.steps,
+		piecesPerDeck: load.pieces,
+		deckIds: load.deckIds,
+		vessel: vessel
+			? {
+					id: vessel.id,
+					name: vessel.name,
+					owned: vessel.owned,
+					holds: vessel.holds ?? 1,
+					until: LEFT_AT_LOADING.has(vessel.use) ? 'loaded' : 'baked'
+				}
+			: null
+	};
+}
+
+/** What pieces are turned or slid out of when they are loaded. */
+const LEFT_AT_LOADING: ReadonlySet<VesselUse> = new Set(['basket', 'board', 'rack', 'tub']);
+
+/** Those who work, with the stretches between their breaks. */
+function peopleOf(roster: readonly OnShift[]): readonly PlannedPerson[] {
+	const found = new Map<string, PlannedPerson>();
+	for (const { personId, name, skills, fromMs, toMs, breaks } of roster) {
+		const known = found.get(personId);
+		const there = [...(known?.there ?? [])];
+		let begins = fromMs;
+		for (const pause of [...breaks].sort((a, b) => a.fromMs - b.fromMs)) {
+			if (pause.fromMs > begins) there.push({ fromMs: begins, toMs: pause.fromMs });
+			begins = Math.max(begins, pause.toMs);
+		}
+		if (toMs > begins) there.push({ fromMs: begins, toMs });
+		found.set(personId, { id: personId, name, skills, there });
+	}
+	return [...found.values()].sort((a, b) => (a.id < b.id ? -1 : 1));
+}
+
+/** Of so much whole grain a dough is dark, and colours the light one after it (our default, in per cent of its flour). */
+const DARK_FROM_PERCENT = 40;
+
+/** What a dough leaves in a bowl that another may not have. */
+function tracesOf(mix: Mix): readonly MixTrace[] {
+	const { allergens, wholegrain } = figuresOf(mix.resolved);
+	return [
+		...allergens.map((name): MixTrace => ({ kind: 'allergen', name })),
+		...(wholegrain >= DARK_FROM_PERCENT ? [{ kind: 'dark', name: 'dark' } as const] : [])
+	];
+}
+
+/** The mixers that take so much of a dough; where none does, those that are not overfilled least. */
+function mixersFor(mix: Mix, day: BakeryDay): readonly string[] {
+	const grams = mix.dough.value * mixedShare(mix.resolved.final);
+	const water = figuresOf(mix.resolved).effectiveHydration;
+	const takes = day.mixers.map((mixer) => ({ id: mixer.id, ...takesOf(mixer, water) }));
+	const fitting = takes.filter(
+		(one) => grams >= one.leastGrams - 1e-6 && grams <= one.mostGrams + 1e-6
+	);
+	const most = Math.max(0, ...takes.map((one) => one.mostGrams));
+	return (fitting.length > 0 ? fitting : takes.filter((one) => one.mostGrams === most)).map(
+		(one) => one.id
+	);
 }
 
 function plannedBuild(build: Build, day: BakeryDay): PlannedBuild {
@@ -89,6 +166,8 @@ function plannedDough(dough: Dough, day: BakeryDay, leads: readonly LeadRow[]): 
 					begun: begunOf(mix.made, day),
 					count: mix.count,
 					grams: mix.dough.value,
+					mixerIds: isByHand(recipe.steps) ? [] : mixersFor(mix, day),
+					leaves: tracesOf(mix),
 					leadMinutes: leadOf(mix),
 					portions: mix.portions.map((portion) => ({
 						productId: portion.productId,

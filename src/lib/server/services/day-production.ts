@@ -1,11 +1,7 @@
+import { goesOn, isClosedOn, type Deck, type OnShift } from '../../core/bakery/index.ts';
 import { resolveAlone, resolveFormula, type Pantry, type Step } from '../../core/formula/index.ts';
 import { id, type BatchId, type DropId, type ProductId } from '../../core/identity.ts';
-import {
-	isByHand,
-	type Mixer,
-	type MixRecipe,
-	type PickedLiquid
-} from '../../core/mixing/index.ts';
+import { type Mixer, type MixRecipe, type PickedLiquid } from '../../core/mixing/index.ts';
 import {
 	productionOf,
 	type DayProduction,
@@ -14,17 +10,27 @@ import {
 	type Mix,
 	type ProductionInput
 } from '../../core/production/index.ts';
-import { instantOf, type BakeDate } from '../../core/time/index.ts';
+import type { PlannedMixer, PlannedOven } from '../../core/planning/index.ts';
+import { instantOf, MINUTE_MS, type BakeDate } from '../../core/time/index.ts';
 import type { WeighingScale } from '../../core/units/index.ts';
+import { loadBakery, type BakerySettings } from '../db/bakery.ts';
+import { loadEntries } from '../db/entries.ts';
 import {
-	loadBakery,
-	loadDecks,
-	loadDrops,
-	loadMixers,
-	loadScales,
-	type BakerySettings,
-	type DropSettings
-} from '../db/bakery.ts';
+	decksOf,
+	dropsOf,
+	everyDrop,
+	handMixingOf,
+	mixersOf,
+	plannedMixersOf,
+	plannedOvensOf,
+	retardersOf,
+	weighedOn,
+	vesselsOf,
+	type DropSettings,
+	type HandMixing,
+	type RetarderSettings,
+	type VesselSettings
+} from '../db/of-entries.ts';
 import { loadBases } from '../db/bases.ts';
 import { loadLiquids } from '../db/liquids.ts';
 import { loadBatchesOn, type Batch, type Parentage } from '../db/batches.ts';
@@ -35,6 +41,15 @@ import { loadPinnedFormulas, type PinnedFormula } from '../db/formulas.ts';
 import { loadIngredientRevisions } from '../db/ingredients.ts';
 import { loadOrderLines, type OrderLineRow } from '../db/orders.ts';
 import { loadPinnedPreparations, type PinnedPreparation } from '../db/preparations.ts';
+import { limitsOf } from './mix-limits.ts';
+import { rosterAround } from './roster-around.ts';
+
+/** A drop on its date. */
+export interface DropOfDate extends DropSettings {
+	readonly dueMs: number;
+	/** When its bread has to be ready to pick. */
+	readonly readyByMs: number;
+}
 
 /** A date of the bakery with all that its production follows from. */
 export interface BakeryDay {
@@ -45,10 +60,23 @@ export interface BakeryDay {
 	/** The liquids that bakers picked to warm or cool, by the formula. */
 	readonly liquids: ReadonlyMap<string, readonly PickedLiquid[]>;
 	readonly book: FormulaBook;
-	readonly drops: readonly (DropSettings & { readonly dueMs: number })[];
+	readonly drops: readonly DropOfDate[];
 	readonly orders: readonly OrderLineRow[];
 	readonly mixers: readonly Mixer[];
-	readonly decks: readonly { readonly id: string; readonly name: string }[];
+	/** What hands take and mix in; null where the bakery says nothing of it. */
+	readonly handMixing: HandMixing | null;
+	readonly decks: readonly Deck[];
+	readonly plannedMixers: readonly PlannedMixer[];
+	readonly ovens: readonly PlannedOven[];
+	readonly vessels: readonly VesselSettings[];
+	readonly retarders: readonly RetarderSettings[];
+	readonly customers: readonly { readonly name: string; readonly dropId: string }[];
+	/** The names of the drops that do not go on this weekday. */
+	readonly notToday: readonly string[];
+	/** Who works around the date; null where nobody's shifts are entered. */
+	readonly roster: readonly OnShift[] | null;
+	/** Why nothing is baked on the date; null where it is a day like others. */
+	readonly closed: string | null;
 	/** What is planned or was begun of the date, with what went into what. */
 	readonly batches: readonly Batch[];
 	readonly parents: readonly Parentage[];
@@ -74,27 +102,13 @@ export class BakeryNotSetUp extends Error {
 
 /** Loads a date and works out its production around what was begun; a fixed number of queries. */
 export async function loadBakeryDay(db: Db | Tx, date: BakeDate): Promise<BakeryDay> {
-	const [
-		bakery,
-		bases,
-		liquids,
-		book,
-		dropRows,
-		orders,
-		mixers,
-		decks,
-		scales,
-		{ batches, parents }
-	] = await Promise.all([
-		loadBakery(db),
+	const [bakery, bases, liquids, book, house, orders, { batches, parents }] = await Promise.all([
+		loadBakery(db, date),
 		loadBases(db),
 		loadLiquids(db),
-		loadFormulaBook(db),
-		loadDrops(db),
+		loadFormulaBook(db, date),
+		loadEntries(db, date),
 		loadOrderLines(db, date),
-		loadMixers(db),
-		loadDecks(db),
-		loadScales(db),
 		loadBatchesOn(db, date)
 	]);
 	if (!bakery) throw new BakeryNotSetUp();
@@ -108,14 +122,28 @@ export async function loadBakeryDay(db: Db | Tx, date: BakeDate): Promise<Bakery
 	]);
 	const log = new Map<BatchId, BatchEntry[]>();
 	for (const entry of entries) log.set(entry.batchId, [...(log.get(entry.batchId) ?? []), entry]);
-	const drops = dropRows.map((drop) => ({
-		...drop,
-		dueMs: instantOf(date, drop.dueTime, bakery.timeZone).epochMs
-	}));
+	const ordered = new Set(orders.flatMap((line) => (line.pieces > 0 ? [line.dropId] : [])));
+	// What is ordered is baked, on a day off and for a retired drop too.
+	const drops = everyDrop(house)
+		.filter((drop) => ordered.has(drop.id) || (!drop.retired && goesOn(drop, date)))
+		.map((drop): DropOfDate => {
+			const dueMs = instantOf(date, drop.dueTime, bakery.timeZone).epochMs;
+			return { ...drop, dueMs, readyByMs: dueMs - drop.minutesBeforeDue * MINUTE_MS };
+		});
+	const mixers = mixersOf(house);
+	const handMixing = handMixingOf(house);
 	const made = madeOf(begun, batches, parents, pinned);
-	const input = productionInput(book, drops, orders, mixers, scales, made);
+	const input = productionInput(
+		book,
+		drops,
+		orders,
+		{ mixers, handMixing },
+		weighedOn(house),
+		made
+	);
 	const production = productionOf(input);
-	if (!production.ok) throw new BakeryNotSetUp();
+	// There is always a scale to weigh by.
+	if (!production.ok) throw new Error(`a day cannot be weighed: ${production.error.kind}`);
 	return {
 		date,
 		bakery,
@@ -125,7 +153,18 @@ export async function loadBakeryDay(db: Db | Tx, date: BakeDate): Promise<Bakery
 		drops,
 		orders,
 		mixers,
-		decks,
+		handMixing,
+		decks: decksOf(house),
+		plannedMixers: plannedMixersOf(house),
+		ovens: plannedOvensOf(house),
+		vessels: vesselsOf(house),
+		retarders: retardersOf(house),
+		customers: house.of('customer').map(({ name, content }) => ({ name, dropId: content.dropId })),
+		notToday: dropsOf(house)
+			.filter((drop) => !drops.some((other) => other.id === drop.id))
+			.map(({ name }) => name),
+		roster: rosterAround(house, date, bakery.timeZone),
+		closed: house.of('closed-days').find(({ content }) => isClosedOn(content, date))?.name ?? null,
 		batches,
 		parents,
 		log,
@@ -255,11 +294,11 @@ function productionInput(
 	book: FormulaBook,
 	drops: BakeryDay['drops'],
 	orders: readonly OrderLineRow[],
-	mixers: readonly Mixer[],
+	mixing: { readonly mixers: readonly Mixer[]; readonly handMixing: HandMixing | null },
 	scales: readonly WeighingScale[],
 	made: ProductionInput['made']
 ): ProductionInput {
-	const dueMs = new Map(drops.map((drop) => [drop.id, drop.dueMs]));
+	const dueMs = new Map(drops.map((drop) => [drop.id, drop.readyByMs]));
 	return {
 		demands: orders.flatMap((line) => {
 			const due = dueMs.get(line.dropId);
@@ -276,11 +315,7 @@ function productionInput(
 		products: book.products.map(({ product }) => product),
 		formulas: book.formulas.map((revision) => ({
 			formula: revision.formula,
-			limits: mixers.map(({ leastGrams, mostGrams }) => ({
-				// Hands take as little as there is.
-				least: { grams: isByHand(revision.steps) ? 0 : leastGrams },
-				most: { grams: Math.min(revision.mostDoughGrams ?? Infinity, mostGrams) }
-			}))
+			limits: limitsOf(revision, mixing, book.pantry)
 		})),
 		pantry: book.pantry,
 		scales,

@@ -38,6 +38,7 @@ export function workOutMix(
 		{
 			supply: day.bakery,
 			mixers: day.mixers,
+			handBowlKilojoulesPerKelvin: day.handMixing?.bowlKilojoulesPerKelvin ?? 0,
 			temperatures,
 			own: observationsOf(observations, formulaId).measured,
 			others,

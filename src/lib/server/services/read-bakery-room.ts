@@ -1,23 +1,43 @@
 import type { BakeryRoomView } from '../../contracts/bakery-views.ts';
+import { firstSteps } from '../../core/bakery/index.ts';
+import type { BakeDate } from '../../core/time/index.ts';
 import { loadBakery } from '../db/bakery.ts';
+import { loadBookSize } from '../db/book-size.ts';
 import type { Db } from '../db/client.ts';
 import { loadDevices, loadSensorsNow } from '../db/devices.ts';
-import { loadPlaces } from '../db/places.ts';
-import { loadRetarders } from '../db/retarders.ts';
+import { loadEntries } from '../db/entries.ts';
+import { decksOf, mixersOf, placesOf } from '../db/of-entries.ts';
 import { BakeryNotSetUp } from './day-production.ts';
+import { countEntries } from './read-entries.ts';
 import { probeView } from './temperatures-now.ts';
 
-/** What the house can give, and what reads it. */
-export async function readBakeryRoom(db: Db): Promise<BakeryRoomView> {
-	const [bakery, places, retarders, devices, sensors] = await Promise.all([
-		loadBakery(db),
-		loadPlaces(db),
-		loadRetarders(db),
+/** What the bakery is, how far it is entered, and what reads it. */
+export async function readBakeryRoom(db: Db, date: BakeDate): Promise<BakeryRoomView> {
+	const [bakery, entries, devices, sensors, size] = await Promise.all([
+		loadBakery(db, date),
+		loadEntries(db, date),
 		loadDevices(db),
-		loadSensorsNow(db)
+		loadSensorsNow(db),
+		loadBookSize(db, date)
 	]);
 	if (!bakery) throw new BakeryNotSetUp();
 	return {
+		date,
+		settings: {
+			name: bakery.name,
+			timeZone: bakery.timeZone,
+			currency: bakery.currency,
+			version: bakery.version
+		},
+		steps: firstSteps({
+			...size,
+			shifts: entries.of('person').reduce((sum, { content }) => sum + content.shifts.length, 0),
+			mixers: mixersOf(entries).length,
+			decks: decksOf(entries).length,
+			places: entries.of('place').length,
+			drops: entries.of('drop').length
+		}),
+		counts: countEntries(entries),
 		supply: {
 			iceForm: bakery.iceForm,
 			iceMostShare: bakery.iceMostShare,
@@ -27,11 +47,7 @@ export async function readBakeryRoom(db: Db): Promise<BakeryRoomView> {
 			hottestWaterCelsius: bakery.hottestWaterCelsius,
 			version: bakery.version
 		},
-		places: [...places.values()].map((place) => ({
-			...place,
-			isRetarder: retarders.some((retarder) => retarder.id === place.id)
-		})),
-		retarders,
+		places: [...placesOf(entries, 'in-use').values()],
 		devices: devices.map((device) => ({
 			...device,
 			sensors: sensors

@@ -1,5 +1,5 @@
-import type { BakeryView, DropView } from '../../contracts/views.ts';
-import { id, type DropId } from '../../core/identity.ts';
+import type { BakeryView } from '../../contracts/views.ts';
+import { goesOn, isClosedOn } from '../../core/bakery/index.ts';
 import {
 	addDays,
 	bakeryTime,
@@ -9,17 +9,18 @@ import {
 	type Instant
 } from '../../core/time/index.ts';
 import type { Actor } from '../auth/actor.ts';
-import { loadBakery, loadClock, loadDrops } from '../db/bakery.ts';
+import { loadBakery, loadClock } from '../db/bakery.ts';
 import type { Db } from '../db/client.ts';
-import { loadPlaces } from '../db/places.ts';
+import { loadEntries } from '../db/entries.ts';
+import { dropsOf, placesOf } from '../db/of-entries.ts';
 import { BakeryNotSetUp } from './day-production.ts';
 
 /** What the frame of every room shows. */
 export async function readBakery(db: Db, actor: Actor): Promise<BakeryView> {
-	const [bakery, clock, places] = await Promise.all([
+	const [bakery, clock, entries] = await Promise.all([
 		loadBakery(db),
 		loadClock(db),
-		loadPlaces(db)
+		loadEntries(db, 'newest', ['place'])
 	]);
 	if (!bakery) throw new BakeryNotSetUp();
 	return {
@@ -28,32 +29,41 @@ export async function readBakery(db: Db, actor: Actor): Promise<BakeryView> {
 		units: bakery.units,
 		clock,
 		actor: { name: actor.name, role: actor.role },
-		places: [...places.values()]
+		places: [...placesOf(entries, 'in-use').values()]
 	};
 }
 
 /**
- * The date a baker is working towards: the first whose last drop is still ahead. In the small hours
+ * The date a baker is working towards: the first that is open and whose last drop is still ahead. In the small hours
  * that is today, once the bread has left it is tomorrow.
  */
-export async function readNextBakeDate(db: Db, realNow: Instant): Promise<BakeDate> {
-	const [bakery, clock, drops] = await Promise.all([loadBakery(db), loadClock(db), loadDrops(db)]);
+export async function readNextBake(
+	db: Db,
+	realNow: Instant
+): Promise<{ readonly date: BakeDate; readonly hasDrops: boolean }> {
+	const [bakery, clock, entries] = await Promise.all([
+		loadBakery(db),
+		loadClock(db),
+		loadEntries(db, 'newest', ['drop', 'closed-days'])
+	]);
 	if (!bakery) throw new BakeryNotSetUp();
 	const now = bakeryTime(clock, realNow);
 	const { date } = wallTimeOf(now, bakery.timeZone);
-	const lastDrop = drops.at(-1);
-	const ahead =
-		lastDrop !== undefined &&
-		instantOf(date, lastDrop.dueTime, bakery.timeZone).epochMs > now.epochMs;
-	return ahead ? date : addDays(date, 1);
+	const drops = dropsOf(entries);
+	const found = (day: BakeDate) => ({ date: day, hasDrops: drops.length > 0 });
+	const goesAhead = (day: BakeDate) =>
+		drops.some(
+			(drop) =>
+				goesOn(drop, day) && instantOf(day, drop.dueTime, bakery.timeZone).epochMs > now.epochMs
+		);
+	const closed = entries.of('closed-days');
+	for (let ahead = 0; ahead < MOST_DAYS_CLOSED; ahead += 1) {
+		const day = addDays(date, ahead);
+		if (!closed.some(({ content }) => isClosedOn(content, day)) && goesAhead(day))
+			return found(day);
+	}
+	return found(addDays(date, 1));
 }
 
-/** A drop on its date, as pages show it. */
-export function dropView(drop: {
-	readonly id: string;
-	readonly name: string;
-	readonly dueTime: DropView['dueTime'];
-	readonly dueMs: number;
-}): DropView {
-	return { id: id<DropId>(drop.id), name: drop.name, dueTime: drop.dueTime, dueMs: drop.dueMs };
-}
+/** Further ahead than the longest holiday nobody looks for a drop. */
+const MOST_DAYS_CLOSED = 60;

@@ -11,9 +11,10 @@ import type {
 import type { Formula, Preparation } from '../../core/formula/index.ts';
 import { id, type FormulaId, type PreparationId } from '../../core/identity.ts';
 import type { BakeDate } from '../../core/time/index.ts';
-import { loadBakery, loadMixers, loadScales } from '../db/bakery.ts';
+import { loadBakery } from '../db/bakery.ts';
+import { loadEntries } from '../db/entries.ts';
+import { dividersOf, mostOfAnyMixer, weighedOn, type DividerSettings } from '../db/of-entries.ts';
 import type { Db } from '../db/client.ts';
-import { loadDividers, type DividerSettings } from '../db/equipment.ts';
 import { loadFormulaBook, type FormulaBook } from '../db/formula-book.ts';
 import { loadOpenDrafts, type FormulaDraftRow } from '../db/formula-drafts.ts';
 import {
@@ -53,12 +54,10 @@ export async function readFormula(
 	formulaId: string,
 	wanted: WantedComparison | null = null
 ): Promise<FormulaView | null> {
-	const [bakery, book, mixers, scales, dividers, orders, revisions, drafts] = await Promise.all([
+	const [bakery, book, entries, orders, revisions, drafts] = await Promise.all([
 		loadBakery(db),
-		loadFormulaBook(db),
-		loadMixers(db),
-		loadScales(db),
-		loadDividers(db),
+		loadFormulaBook(db, date),
+		loadEntries(db, date, ['mixer', 'scale', 'divider']),
 		loadOrderLines(db, date),
 		loadRevisionHeads(db, formulaId, REVISIONS_OFFERED),
 		loadOpenDrafts(db, formulaId)
@@ -87,10 +86,10 @@ export async function readFormula(
 			found.formula.deliveries.map((delivery) => delivery.deliveryId)
 		),
 		products: book.products.flatMap((product) =>
-			productOf(product, found.formula.id, book, dividers, ordered(product.product.id))
+			productOf(product, found.formula.id, book, dividersOf(entries), ordered(product.product.id))
 		),
-		mixerMostGrams: Math.max(0, ...mixers.map((mixer) => mixer.mostGrams)),
-		scales,
+		mixerMostGrams: mostOfAnyMixer(entries),
+		scales: weighedOn(entries),
 		currency: bakery.currency,
 		causticMost: book.pantry.causticMost,
 		revisions,

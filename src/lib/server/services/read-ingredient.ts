@@ -1,7 +1,9 @@
 import type { IngredientDetailView } from '../../contracts/views.ts';
 import { id, type IngredientId } from '../../core/identity.ts';
 import type { BakeDate } from '../../core/time/index.ts';
-import { loadBakery, loadScales } from '../db/bakery.ts';
+import { loadBakery } from '../db/bakery.ts';
+import { loadEntries } from '../db/entries.ts';
+import { scalesOf } from '../db/of-entries.ts';
 import type { Db } from '../db/client.ts';
 import { loadFormulaBook } from '../db/formula-book.ts';
 import { loadDeliveries } from '../db/ingredients.ts';
@@ -14,10 +16,10 @@ export async function readIngredient(
 	date: BakeDate,
 	ingredientId: string | null
 ): Promise<IngredientDetailView | null> {
-	const [bakery, book, scales, deliveries] = await Promise.all([
+	const [bakery, book, entries, deliveries] = await Promise.all([
 		loadBakery(db),
-		loadFormulaBook(db),
-		loadScales(db),
+		loadFormulaBook(db, date),
+		loadEntries(db, date, ['scale']),
 		loadDeliveries(db)
 	]);
 	if (!bakery) throw new BakeryNotSetUp();
@@ -30,7 +32,7 @@ export async function readIngredient(
 		version: found?.number ?? 0,
 		usedBy: ingredientId === null ? [] : usersOfIngredient(book, id<IngredientId>(ingredientId)),
 		deliveries: deliveries.filter((delivery) => delivery.ingredientId === ingredientId),
-		scales,
+		scales: scalesOf(entries),
 		currency: bakery.currency
 	};
 }

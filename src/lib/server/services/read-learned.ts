@@ -14,7 +14,9 @@ import {
 import { frictionHistory, heatCapacityOfBowl, isByHand } from '../../core/mixing/index.ts';
 import { ripeningStep } from '../../core/ripening/index.ts';
 import { addDays, wallTimeOf, type BakeDate } from '../../core/time/index.ts';
-import { loadBakery, loadMixers } from '../db/bakery.ts';
+import { loadBakery } from '../db/bakery.ts';
+import { loadEntries } from '../db/entries.ts';
+import { mixersOf } from '../db/of-entries.ts';
 import { countMeasured } from '../db/batch-log.ts';
 import type { Db } from '../db/client.ts';
 import { loadTemperatureDays } from '../db/devices.ts';
@@ -33,10 +35,10 @@ export async function readLearned(
 	wanted: { readonly formulaId: string | null; readonly mixerId: string | null },
 	realNowMs: number
 ): Promise<LearnedRoomView> {
-	const [bakery, book, allMixers, nowMs] = await Promise.all([
+	const [bakery, book, entries, nowMs] = await Promise.all([
 		loadBakery(db),
-		loadFormulaBook(db),
-		loadMixers(db),
+		loadFormulaBook(db, date),
+		loadEntries(db, date, ['mixer']),
 		bakeryNow(db, realNowMs)
 	]);
 	if (!bakery) throw new BakeryNotSetUp();
@@ -52,12 +54,18 @@ export async function readLearned(
 	const chosen = formulas.find((formula) => formula.id === wanted.formulaId) ?? formulas[0];
 	const recipe = book.formulas.find(({ formula }) => formula.id === chosen?.id);
 	const byHand = recipe !== undefined && isByHand(recipe.steps);
-	const mixers = byHand ? [] : allMixers.map(({ id, name }) => ({ id, name }));
-	const mixerId = mixers.find((mixer) => mixer.id === wanted.mixerId)?.id ?? mixers[0]?.id ?? null;
-	const [days, of] = await Promise.all([
+	const mixers = byHand ? [] : mixersOf(entries).map(({ id, name }) => ({ id, name }));
+	const [days, observations] = await Promise.all([
 		loadTemperatureDays(db, addDays(today, -DAYS), today),
-		chosen ? learnedOf(db, book, chosen.id, mixerId) : null
+		loadObservationsOf(
+			db,
+			book.formulas.map(({ formula }) => formula.id)
+		)
 	]);
+	const mixerId =
+		mixers.find((mixer) => mixer.id === wanted.mixerId)?.id ??
+		mostUsed(chosen ? observationsOf(observations, chosen.id).measured : [], mixers);
+	const of = chosen ? learnedOf(book, observations, chosen.id, mixerId) : null;
 	return {
 		date,
 		formulas,
@@ -82,22 +90,27 @@ interface LearnedOf {
 	readonly clock: LearnedClock | null;
 }
 
-async function learnedOf(
-	db: Db,
+/** The mixer on which a dough was measured most often; the first where it never was. */
+function mostUsed(
+	measured: readonly { readonly mixerId: string | null }[],
+	mixers: readonly { readonly id: string }[]
+): string | null {
+	const times = (id: string) => measured.filter((one) => one.mixerId === id).length;
+	return [...mixers].sort((a, b) => times(b.id) - times(a.id))[0]?.id ?? null;
+}
+
+function learnedOf(
 	book: FormulaBook,
+	observations: Awaited<ReturnType<typeof loadObservationsOf>>,
 	formulaId: string,
 	mixerId: string | null
-): Promise<LearnedOf | null> {
+): LearnedOf | null {
 	const revision = book.formulas.find(({ formula }) => formula.id === formulaId);
 	if (!revision) return null;
 	const resolved = resolveFormula(revision.formula, book.pantry);
 	if (!resolved.ok) return null;
 	const heatCapacity = heatCapacityOfBowl(resolved.value.final).kilojoulesPerKilogramKelvin;
 	const step = ripeningStep(revision.steps);
-	const observations = await loadObservationsOf(
-		db,
-		book.formulas.map(({ formula }) => formula.id)
-	);
 	const history = observationsOf(observations, formulaId);
 	const { own, others } = frictionHistory(
 		revision,

@@ -6,7 +6,6 @@ import type { Db } from '../db/client.ts';
 import { latestOtherDateWithOrders } from '../db/orders.ts';
 import { loadBakeryDay } from './day-production.ts';
 import { overOfDay } from './over-of-day.ts';
-import { dropView } from './read-bakery.ts';
 
 /** Products by drops for a date. */
 export async function readOrders(db: Db, date: BakeDate): Promise<OrdersView> {
@@ -19,7 +18,16 @@ export async function readOrders(db: Db, date: BakeDate): Promise<OrdersView> {
 	const empty = lines.every((line) => line.pieces === 0);
 	return {
 		date,
-		drops: day.drops.map(dropView),
+		drops: day.drops.map((drop) => ({
+			id: id<DropId>(drop.id),
+			name: drop.name,
+			dueTime: drop.dueTime,
+			dueMs: drop.dueMs,
+			readyByMs: drop.readyByMs < drop.dueMs ? drop.readyByMs : null,
+			customers: day.customers
+				.filter((customer) => customer.dropId === drop.id)
+				.map(({ name }) => name)
+		})),
 		products: book.products
 			.filter(({ product, retired }) => !retired || ordered.has(product.id))
 			.map(({ product, scaledGrams, retired }) => ({
@@ -39,6 +47,8 @@ export async function readOrders(db: Db, date: BakeDate): Promise<OrdersView> {
 			version: line.version
 		})),
 		copyFrom: empty ? await latestOtherDateWithOrders(db, date) : null,
+		closed: day.closed,
+		notToday: day.notToday,
 		over: overOfDay(day),
 		unmade: day.production.unmade
 	};

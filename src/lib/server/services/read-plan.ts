@@ -47,6 +47,7 @@ export async function readPlan(db: Db, date: BakeDate): Promise<PlanView> {
 		),
 		over: overOfDay(day),
 		accepted,
-		unmade: day.production.unmade
+		unmade: day.production.unmade,
+		roster: day.roster
 	};
 }

@@ -1,16 +1,18 @@
 import type { ProductDetailView } from '../../contracts/views.ts';
+import { USUAL_SPACING_CM } from '../../core/bakery/index.ts';
 import { FIRST_PRODUCT_STEPS, USUAL_BAKE_LOSS_SHARE } from '../../core/formula/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
-import { loadBakery, loadMixers, loadScales } from '../db/bakery.ts';
+import { loadBakery } from '../db/bakery.ts';
 import type { Db } from '../db/client.ts';
-import { loadDividers, loadVessels } from '../db/equipment.ts';
+import { loadEntries } from '../db/entries.ts';
+import { decksOf, dividersOf, mostOfAnyMixer, weighedOn, vesselsOf } from '../db/of-entries.ts';
 import { loadFormulaBook } from '../db/formula-book.ts';
 import { loadOrderLines } from '../db/orders.ts';
 import { bookList } from './book-list.ts';
 import { BakeryNotSetUp } from './day-production.ts';
 
 /** What a new product begins with (our defaults). */
-const BEGINNING = { bakeLossShare: USUAL_BAKE_LOSS_SHARE, piecesPerDeck: 20 };
+const BEGINNING = { bakeLossShare: USUAL_BAKE_LOSS_SHARE, spacingCm: USUAL_SPACING_CM };
 
 /** One product; `null` as its id begins a new one. Gives null when unknown. */
 export async function readProduct(
@@ -18,13 +20,10 @@ export async function readProduct(
 	date: BakeDate,
 	productId: string | null
 ): Promise<ProductDetailView | null> {
-	const [bakery, book, mixers, scales, dividers, vessels, orders] = await Promise.all([
+	const [bakery, book, entries, orders] = await Promise.all([
 		loadBakery(db),
-		loadFormulaBook(db),
-		loadMixers(db),
-		loadScales(db),
-		loadDividers(db),
-		loadVessels(db),
+		loadFormulaBook(db, date),
+		loadEntries(db, date, ['mixer', 'scale', 'divider', 'vessel', 'oven']),
 		loadOrderLines(db, date)
 	]);
 	if (!bakery) throw new BakeryNotSetUp();
@@ -43,7 +42,8 @@ export async function readProduct(
 		vesselId: found?.vesselId ?? null,
 		dividerId: found?.dividerId ?? null,
 		footprint: found?.footprint ?? null,
-		piecesPerDeck: found?.piecesPerDeck ?? BEGINNING.piecesPerDeck,
+		piecesPerDeck: found?.piecesPerDeck ?? null,
+		spacingCm: found?.spacingCm ?? BEGINNING.spacingCm,
 		steps: found?.steps ?? FIRST_PRODUCT_STEPS,
 		ordered: orders
 			.filter((line) => line.productId === productId)
@@ -57,10 +57,11 @@ export async function readProduct(
 			.map((revision) => revision.formula),
 		preparations: [...book.pantry.preparations.values()],
 		ingredients: book.ingredients.map((ingredient) => ingredient.ingredient),
-		dividers,
-		vessels,
-		scales,
-		mixerMostGrams: Math.max(0, ...mixers.map((mixer) => mixer.mostGrams)),
+		dividers: dividersOf(entries),
+		vessels: vesselsOf(entries),
+		decks: decksOf(entries),
+		scales: weighedOn(entries),
+		mixerMostGrams: mostOfAnyMixer(entries),
 		currency: bakery.currency,
 		causticMost: book.pantry.causticMost
 	};

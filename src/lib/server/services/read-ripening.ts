@@ -2,7 +2,6 @@ import type { RipeningView } from '../../contracts/ripening-views.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db } from '../db/client.ts';
 import { loadSensorsNow } from '../db/devices.ts';
-import { loadRetarders } from '../db/retarders.ts';
 import { bakeryNow } from './bakery-now.ts';
 import { loadBakeryDay } from './day-production.ts';
 import { readRoomTrace } from './read-room-trace.ts';
@@ -17,11 +16,10 @@ export async function readRipening(
 	realNowMs: number
 ): Promise<RipeningView> {
 	const [day, nowMs] = await Promise.all([loadBakeryDay(db, date), bakeryNow(db, realNowMs)]);
-	const [doughs, inputs, sensors, retarders] = await Promise.all([
+	const [doughs, inputs, sensors] = await Promise.all([
 		loadRipeningDoughs(db, day),
 		readWaterInputs(db, day, nowMs),
-		loadSensorsNow(db),
-		loadRetarders(db)
+		loadSensorsNow(db)
 	]);
 	const firstMs = Math.min(...doughs.map((dough) => dough.mixed?.atMs ?? Infinity), nowMs);
 	const room = inputs.find((input) => input.quantity === 'room');
@@ -36,6 +34,6 @@ export async function readRipening(
 		roomProbe: roomProbe ? probeView(roomProbe) : null,
 		coreProbe: coreProbe ? probeView(coreProbe) : null,
 		roomCelsius: room?.reading?.celsius ?? room?.unread.celsius ?? day.bakery.assumed.roomCelsius,
-		retarders
+		retarders: day.retarders
 	};
 }

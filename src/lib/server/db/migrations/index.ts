@@ -8,6 +8,7 @@ import * as places from './0007-places.ts';
 import * as schools from './0008-schools.ts';
 import * as liquidsAndWraps from './0009-liquids-and-wraps.ts';
 import * as sparesAndScalds from './0010-spares-and-scalds.ts';
+import * as bakeryEntries from './0011-bakery-entries.ts';
 import * as readingsAndReadiness from './0004-readings-and-readiness.ts';
 
 /** Migrations in the order of their names; they only ever go forward. */
@@ -21,7 +22,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0007-places': places,
 	'0008-schools': schools,
 	'0009-liquids-and-wraps': liquidsAndWraps,
-	'0010-spares-and-scalds': sparesAndScalds
+	'0010-spares-and-scalds': sparesAndScalds,
+	'0011-bakery-entries': bakeryEntries
 };
 
 export const migrations: MigrationProvider = {

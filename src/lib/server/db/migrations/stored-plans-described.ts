@@ -2,8 +2,9 @@ import { sql, type Kysely } from 'kysely';
 import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import { readPlanDocument, PLAN_DOCUMENT_SCHEMA } from '../../../contracts/plan-document.ts';
+import { planAsPlaced } from './plan-as-placed.ts';
 import { storedStepSchema } from '../../../contracts/steps.ts';
-import { describePlan, timingOf, type DayPlan } from '../../../core/planning/index.ts';
+import { timingOf, type DayPlan } from '../../../core/planning/index.ts';
 
 /** An input as the fourth version stored it: "builds" and "lots", steps beside the mixes. */
 const steps = z.array(storedStepSchema);
@@ -26,7 +27,7 @@ const placementBefore = z.object({
 	starts: z.record(z.string(), z.int()),
 	machines: z.record(z.string(), z.string())
 });
-const NOTHING: DayPlan = { tasks: [], drops: [], cautions: [], unplanned: [] };
+const NOTHING = { tasks: [], drops: [], cautions: [], unplanned: [] };
 
 /** Tells every stored plan as the version that stored it told it. */
 export async function describeStoredPlans(db: Kysely<unknown>): Promise<void> {
@@ -55,11 +56,11 @@ function documentOf(storedInput: unknown, storedPlacement: unknown) {
 			}))
 		}))
 	};
-	const { input } = readPlanDocument(PLAN_DOCUMENT_SCHEMA, { input: after, plan: NOTHING });
+	const { input } = readPlanDocument(1, { input: after, plan: NOTHING });
 	const { starts, machines } = placementBefore.parse(storedPlacement);
-	const plan = describePlan(input, { starts: renamed(starts), machines: renamed(machines) });
+	const plan = planAsPlaced(input, { starts: renamed(starts), machines: renamed(machines) });
 	const fingerprint = createHash('sha256').update(timingOf(input)).digest('hex').slice(0, 32);
-	return { document: { input, plan: inOrderOfThen(plan) }, fingerprint };
+	return { document: { input, plan: inOrderOfThen(plan), placement: null }, fingerprint };
 }
 
 function renamed<T>(byTask: Readonly<Record<string, T>>): Record<string, T> {
@@ -83,7 +84,7 @@ function inOrderOfThen(plan: DayPlan): DayPlan {
 		cautions: plan.cautions.map((caution) =>
 			caution.kind === 'overlap'
 				? { ...caution, first: then(caution.first), second: then(caution.second) }
-				: { ...caution, before: then(caution.before), after: then(caution.after) }
+				: caution
 		)
 	};
 }
