@@ -14,7 +14,9 @@ export async function growNights(db: Db, nights: number): Promise<void> {
 	const command = randomUUID();
 	await db.transaction().execute(async (tx) => {
 		await sql`insert into command (id, kind, actor_id, occurred_at, request, answer)
-			select ${command}, 'history', id, now(), '{}', '{}' from person limit 1`.execute(tx);
+			select ${command}, 'history', id, now(), '{}', '{}' from bakery_entry where kind = 'person' limit 1`.execute(
+			tx
+		);
 		await sql`create temporary table grown on commit drop as
 			select gen_random_uuid() as batch_id, f.id as formula_id, r.id as revision_id, n, m,
 				${TOMORROW}::date - n - 70 as bake_date,

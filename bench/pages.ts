@@ -2,13 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import { addDays, type BakeDate } from '../src/lib/core/time/index.ts';
 import type { Db } from '../src/lib/server/db/client.ts';
-import {
-	loadBakery,
-	loadDecks,
-	loadDrops,
-	loadMixers,
-	loadScales
-} from '../src/lib/server/db/bakery.ts';
+import { loadBakery } from '../src/lib/server/db/bakery.ts';
+import { loadEntries } from '../src/lib/server/db/entries.ts';
 import { loadFormulaBook } from '../src/lib/server/db/formula-book.ts';
 import { latestOtherDateWithOrders, loadOrderLines } from '../src/lib/server/db/orders.ts';
 import { loadBatchesOn, loadLeadsOn } from '../src/lib/server/db/batches.ts';
@@ -85,21 +80,10 @@ const FORMULAS = ['Harbour dough', 'Stick dough', 'Lantern rye', 'School bun dou
 );
 
 function bookAndOrders(db: Db, date: BakeDate) {
-	return Promise.all([
-		loadBakery(db),
-		loadFormulaBook(db),
-		loadDrops(db),
-		loadOrderLines(db, date)
-	]);
+	return Promise.all([loadBakery(db, date), loadFormulaBook(db), loadOrderLines(db, date)]);
 }
 function dayQueries(db: Db, date: BakeDate = TOMORROW) {
-	return Promise.all([
-		bookAndOrders(db, date),
-		loadMixers(db),
-		loadDecks(db),
-		loadScales(db),
-		loadBatchesOn(db, date)
-	]);
+	return Promise.all([bookAndOrders(db, date), loadEntries(db, date), loadBatchesOn(db, date)]);
 }
 
 export const PAGES: readonly {
@@ -173,7 +157,9 @@ async function growHistory(db: Db): Promise<void> {
 	const command = randomUUID();
 	await db.transaction().execute(async (tx) => {
 		await sql`insert into command (id, kind, actor_id, occurred_at, request, answer)
-			select ${command}, 'history', id, now(), '{}', '{}' from person limit 1`.execute(tx);
+			select ${command}, 'history', id, now(), '{}', '{}' from bakery_entry where kind = 'person' limit 1`.execute(
+			tx
+		);
 		await sql`insert into reading (id, command_id, quantity, celsius, instrument, occurred_at)
 			select gen_random_uuid(), ${command}, (array['room', 'flour', 'tap'])[1 + n % 3], 15 + n % 10, 'typed',
 			${first}::date + n * interval '5 minutes' from generate_series(1, ${days * 96}) n`.execute(tx);

@@ -2,6 +2,7 @@ import assert from 'node:assert/strict';
 import { batchOf, HARBOUR_DOUGH } from '../integration/test-database.ts';
 import { byName, journey, says, sendBeside, type, visit } from './bakery.ts';
 import { HARBOUR, night, press, sentence, TONIGHT } from './hot-night.ts';
+import { coldRoom } from '../integration/entry-content.ts';
 
 const DAY = 86_400_000;
 
@@ -10,15 +11,8 @@ night(
 	async (page, bakery) => {
 		const { db } = bakery.database;
 		const retarderId = '6f9619ff-8b86-4d11-b42d-00c04fc964ff';
-		await sendBeside(bakery, {
-			kind: 'save-retarder',
-			retarderId,
-			name: 'Back cabinet',
-			setCelsius: 4,
-			compressorWatts: 400,
-			airKilojoulesPerKelvin: 60,
-			wallsWattsPerKelvin: 6
-		});
+		const cold = { compressorWatts: 400, airKilojoulesPerKelvin: 60, wallsWattsPerKelvin: 6 };
+		await sendBeside(bakery, coldRoom(retarderId, 'Back cabinet', 4, cold));
 		const toTheCold = async (ordinal: number, daysAgo: number) => {
 			const mixed = { celsius: 25, waterCelsius: 12, instrument: 'core-probe' } as const;
 			await sendBeside(

@@ -62,11 +62,11 @@ function openBrowser(): Promise<Browser> {
 
 /**
  * Opens the demo's bakery at a moment on its wall. `from` nothing lets the application itself load the demo
- * at its first start, as the README's command does.
+ * at its first start, as the README's command does; `own` leaves the database without a bakery.
  */
 export async function openBakery(
 	at = AFTERNOON,
-	from: 'template' | 'nothing' = 'template'
+	from: 'template' | 'nothing' | 'own' = 'template'
 ): Promise<Bakery> {
 	const database = await testDatabase(from === 'template' ? 'demo' : 'empty');
 	if (from === 'template') await setClock(database.db, demoClock(at, Date.now()));
@@ -75,7 +75,7 @@ export async function openBakery(
 		startApplication({
 			port,
 			databaseUrl: database.url,
-			env: { JOVET_DEMO: 'saltmarrow', JOVET_DEMO_AT: at },
+			env: from === 'own' ? {} : { JOVET_DEMO: 'saltmarrow', JOVET_DEMO_AT: at },
 			quiet: true
 		});
 	let application = await run();
@@ -248,8 +248,8 @@ export async function search(
 	words: string,
 	adds: 'keeps' | 'adds' = 'keeps'
 ): Promise<void> {
-	await (await byName(page, 'combobox', label)).click();
-	// What searches is fetched when the box is entered.
+	// What searches is fetched when the box is entered, and can take its place between finding and clicking it.
+	await page.locator(`::-p-aria([name="${label}"][role="combobox"])`).click();
 	await page.waitForSelector(`input[aria-label="${label}"][data-scope=combobox]:focus`);
 	await page.keyboard.down('Control');
 	await page.keyboard.press('KeyA');
@@ -357,7 +357,8 @@ export async function handFaults(page: Page): Promise<string[]> {
 					: element
 			).getBoundingClientRect();
 			const style = getComputedStyle(element);
-			const isThere = width > 0 && height > 0 && style.visibility !== 'hidden';
+			// What only machines see is a pixel large: a button stands for it.
+			const isThere = width > 1 && height > 1 && style.visibility !== 'hidden';
 			const inSentence = element.tagName === 'A' && style.display === 'inline';
 			if (
 				isThere &&

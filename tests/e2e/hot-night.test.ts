@@ -223,7 +223,7 @@ night(
 	'with flakes and chilled water in the house the night is easier, and wrong settings are told',
 	async (page, bakery) => {
 		await makeHot(bakery);
-		await visit(bakery, `${TONIGHT}/bakery`);
+		await visit(bakery, `${TONIGHT}/bakery/water`);
 
 		await page.click('[data-supply] input[value=flakes]');
 		await type(page, 'Hot tap', '120', 'Tab');

@@ -7,12 +7,14 @@ journey(
 	'a baker adds a fridge of her own, puts the butter in it, and the water of the buns follows what she reads there',
 	async (bakery) => {
 		const { page } = bakery;
-		await visit(bakery, `${TONIGHT}/bakery`);
-		await page.click('section[aria-label="Places"] details summary');
-		await type(page, 'Name of the new place', 'Yard fridge', 'Tab');
-		await search(page, 'Kind of the new place', 'cold');
-		await type(page, 'Temperature of the new place', '6');
-		await page.waitForSelector('[data-place="Yard fridge"]');
+		await visit(bakery, `${TONIGHT}/bakery/places`);
+		await (await byName(page, 'link', 'Add a place')).click();
+		await page.waitForSelector('[data-entry=new]');
+		await type(page, 'Name', 'Yard fridge', 'Tab');
+		await search(page, 'Kind', 'cold');
+		await type(page, 'Set to', '6', 'Tab');
+		await (await byName(page, 'button', 'Add the place')).click();
+		await page.waitForSelector('[data-entry="Yard fridge"]');
 
 		await visit(bakery, `${TONIGHT}/ingredients/${demoId('ingredient', 'Butter')}`);
 		await search(page, 'Where it stands', 'yard');

@@ -88,7 +88,7 @@ journey(
 	'a device is added on the screen, and its key is shown once',
 	async (bakery) => {
 		const { page } = bakery;
-		await visit(bakery, `${TONIGHT}/bakery`);
+		await visit(bakery, `${TONIGHT}/bakery/devices`);
 		await says(page, '[data-room-sentence]', 'There is no probe');
 		await (await byName(page, 'button', 'Add a device')).click();
 		await (await byName(page, 'button', 'Add it and make its key')).click();
@@ -208,7 +208,7 @@ withProbes(
 		await setRate(bakery, 60);
 		await visit(bakery, `${TONIGHT}/water`);
 		await says(page, room, 'silent, last heard');
-		await visit(bakery, `${TONIGHT}/bakery`);
+		await visit(bakery, `${TONIGHT}/bakery/devices`);
 		await says(page, '[data-device="Quay probes"]', 'silent, last heard');
 		await (await byName(page, 'button', 'Remove it')).click();
 		await (await byName(page, 'button', 'Remove Quay probes for good')).click();

@@ -1,3 +1,6 @@
+import { ENTRY_PATHS } from '../../src/lib/contracts/entry-paths.ts';
+import { randomUUID } from 'node:crypto';
+import { STARTERS } from '../../src/lib/contracts/starters.ts';
 import { newPlacement } from '../integration/placement.ts';
 import { batchOf, HARBOUR_DOUGH, LEVAIN, TOMORROW } from '../integration/test-database.ts';
 import type { BakeDate } from '../../src/lib/core/time/index.ts';
@@ -6,44 +9,24 @@ import { loadFormulaBook } from '../../src/lib/server/db/formula-book.ts';
 import { demoPlaceId } from '../../src/lib/server/demo/demo-place.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import type { Pool } from './generate.ts';
+import { ENTRY_KINDS, type EntryKind } from '../../src/lib/core/bakery/index.ts';
+import { loadEntries } from '../../src/lib/server/db/entries.ts';
 
 const FRIDGE = demoPlaceId('Ingredient fridge');
 
 /** Every id of the database by what a command calls it. */
 export async function poolOf(db: Db, nowMs: number): Promise<Pool> {
-	const [
-		book,
-		mixers,
-		drops,
-		retarders,
-		scales,
-		dividers,
-		vessels,
-		devices,
-		sensors,
-		batches,
-		readings,
-		places
-	] = await Promise.all([
+	const idsOf = async (table: 'device' | 'device_sensor' | 'batch' | 'reading') =>
+		(await db.selectFrom(table).select('id').limit(200).execute()).map((row) => row.id);
+	const [book, bakery, devices, sensors, batches, readings] = await Promise.all([
 		loadFormulaBook(db),
-		...(
-			[
-				'mixer',
-				'delivery_drop',
-				'retarder',
-				'weighing_scale',
-				'divider',
-				'vessel',
-				'device',
-				'device_sensor',
-				'batch',
-				'reading',
-				'place'
-			] as const
-		).map(async (table) =>
-			(await db.selectFrom(table).select('id').limit(200).execute()).map((row) => row.id)
-		)
+		loadEntries(db, 'newest'),
+		idsOf('device'),
+		idsOf('device_sensor'),
+		idsOf('batch'),
+		idsOf('reading')
 	]);
+	const named = (kind: EntryKind) => bakery.all(kind).map((entry) => entry.id);
 	const entries = await db.selectFrom('batch_event').select('id').limit(200).execute();
 	const formulaId = book.formulas.map(({ formula }) => formula.id);
 	const preparationId = [...book.preparations.keys()];
@@ -56,18 +39,20 @@ export async function poolOf(db: Db, nowMs: number): Promise<Pool> {
 			productId: book.products.map(({ product }) => product.id),
 			ingredientId: [...book.pantry.ingredients.keys()],
 			entityId: [...formulaId, ...preparationId],
-			mixerId: mixers ?? [],
-			dropId: drops ?? [],
-			retarderId: retarders ?? [],
-			scaleId: scales ?? [],
-			dividerId: dividers ?? [],
-			vesselId: vessels ?? [],
-			deviceId: devices ?? [],
-			sensorId: sensors ?? [],
-			batchId: batches ?? [],
-			correctsId: readings ?? [],
-			placeId: places ?? [],
-			entryId: entries.map((row) => row.id),
+			mixerId: named('mixer'),
+			dropId: named('drop'),
+			retarderId: named('place'),
+			scaleId: named('scale'),
+			dividerId: named('divider'),
+			vesselId: named('vessel'),
+			deviceId: devices,
+			sensorId: sensors,
+			batchId: batches,
+			correctsId: readings,
+			placeId: named('place'),
+			entryId: [...entries.map((row) => row.id), ...ENTRY_KINDS.flatMap(named)],
+			personId: named('person'),
+			sectionId: [...Object.values(ENTRY_PATHS), 'water', 'devices'],
 			observationId: entries.map((row) => row.id)
 		}
 	};
@@ -135,7 +120,43 @@ export async function corpusOf(db: Db): Promise<readonly Readonly<Record<string,
 			forPieces
 		}))
 	}));
-	return [...formulas, ...preparations, ...products, ...(await nightOf(db))];
+	const bakery = await loadEntries(db, 'newest');
+	const entries = ENTRY_KINDS.flatMap((kind) =>
+		bakery.all(kind).map((entry) => ({
+			kind: 'save-entry',
+			entryId: entry.id,
+			expectedNumber: entry.number,
+			name: entry.name,
+			appliesFrom: entry.appliesFrom,
+			retired: entry.retired,
+			entryKind: kind,
+			content: entry.content
+		}))
+	);
+	const settings = {
+		kind: 'save-bakery',
+		name: 'Saltmarrow Bakehouse',
+		timeZone: 'Europe/London',
+		currency: '€',
+		expectedVersion: 1
+	};
+	const starters = STARTERS.map((starter) => ({
+		kind: 'begin-starter',
+		starter,
+		formulaId: randomUUID(),
+		name: `Plain ${starter}`,
+		productId: randomUUID(),
+		productName: `Plain ${starter} piece`
+	}));
+	return [
+		...formulas,
+		...preparations,
+		...products,
+		...entries,
+		settings,
+		...starters,
+		...(await nightOf(db))
+	];
 }
 
 /** What a night says of its doughs, for a mix and a build of the demo. */

@@ -15,6 +15,7 @@ import {
 import { batchOf, HARBOUR_DOUGH, LEVAIN, NOW_MS, TOMORROW } from '../integration/test-database.ts';
 import { newPlacement } from '../integration/placement.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import { coldRoom } from '../integration/entry-content.ts';
 
 const MINUTE = 60_000;
 const DAY = 1440 * MINUTE;
@@ -64,14 +65,8 @@ async function inTheCold(
 	timeConstantMinutes: number
 ) {
 	const retarderId = randomUUID();
-	await tell(db, NOW_MS, {
-		kind: 'save-retarder',
-		retarderId,
-		name: `Whelk cabinet ${retarderId.slice(0, 4)}`,
-		setCelsius: 4,
-		wallsWattsPerKelvin: 6,
-		...cold
-	});
+	const name = `Whelk cabinet ${retarderId.slice(0, 4)}`;
+	await tell(db, NOW_MS, coldRoom(retarderId, name, 4, { wallsWattsPerKelvin: 6, ...cold }));
 	const batch = await measured(db, atMs);
 	await tell(db, atMs + MINUTE, {
 		kind: 'move-dough',
@@ -139,8 +134,8 @@ async function doubling(db: Db, levels: number): Promise<void> {
 
 async function ordersOf(db: Db, pieces: number): Promise<void> {
 	await sql`insert into order_line (bake_date, drop_id, product_id, pieces, row_version, changed_by)
-		select ${TOMORROW}, d.id, p.id, ${pieces}, 1, (select id from person limit 1)
-		from delivery_drop d cross join product p
+		select ${TOMORROW}, d.id, p.id, ${pieces}, 1, (select id from bakery_entry where kind = 'person' limit 1)
+		from bakery_entry d cross join product p where d.kind = 'drop'
 		on conflict (bake_date, drop_id, product_id) do update set pieces = excluded.pieces`.execute(db);
 }
 
@@ -260,8 +255,12 @@ export const HOSTILE_STATES: readonly HostileState[] = [
 	{
 		name: 'no drop, no mixer, no scale, no deck in use',
 		make: async (db) => {
-			await sql`update delivery_drop set retired_at = now()`.execute(db);
-			await sql`update bakery set oven_recovery_minutes = 0`.execute(db);
+			await sql`insert into bakery_entry_revision
+				(entry_id, number, applies_from, name, retired, content, occurred_at)
+				select distinct on (entry_id) entry_id, number + 1, applies_from, r.name, true, content, now()
+				from bakery_entry_revision r join bakery_entry e on e.id = r.entry_id
+				where e.kind in ('drop', 'mixer', 'scale', 'oven', 'vessel', 'divider')
+				order by entry_id, number desc`.execute(db);
 		}
 	}
 ];

@@ -1,6 +1,6 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
-import type { Placement } from '../../src/lib/core/latest-start/index.ts';
+import { takenAsDone, type Placement } from '../../src/lib/core/planning/index.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { newPlacement } from './placement.ts';
 import {
@@ -104,15 +104,18 @@ test('a plan made before the orders changed is refused', async () => {
 
 test('a plan that breaks its own rules is refused by the server, whoever made it', async () => {
 	const moved = await accept((placement) => {
-		const [first = ''] = Object.keys(placement.starts);
-		return {
-			...placement,
-			starts: { ...placement.starts, [first]: (placement.starts[first] ?? 0) + 600 }
-		};
+		const { plan } = placement;
+		const [first, ...others] = plan.placed;
+		if (!first) return placement;
+		const moved = { ...first, start: first.start + 120, end: first.end + 120 };
+		return { ...placement, plan: { ...plan, placed: [moved, ...others] } };
 	});
 	assert.ok(moved.outcome === 'refused' && moved.refusal.kind === 'plan-impossible');
 	assert.ok(moved.refusal.violations.length > 0);
-	const emptied = await accept(() => ({ starts: {}, machines: {} }));
+	const emptied = await accept((placement) => ({
+		...placement,
+		plan: { placed: [], loads: [], missing: [] }
+	}));
 	assert.ok(emptied.outcome === 'refused' && emptied.refusal.kind === 'plan-impossible');
 	assert.equal((await readPlan(t.db, TOMORROW)).accepted?.number, 2);
 });
@@ -157,7 +160,33 @@ test('a mix that comes out as planned leaves the plan current, one that is an ho
 		await measure(1, 4);
 		assert.equal((await readPlan(night.db, TOMORROW)).accepted?.current, true);
 		await measure(2, 60);
-		assert.equal((await readPlan(night.db, TOMORROW)).accepted?.current, false);
+		const changed = await readPlan(night.db, TOMORROW);
+		assert.equal(changed.accepted?.current, false);
+		// The night goes on: what version 1 told for before now is done, and the server holds every word of that.
+		const minutes = Math.round((mixing(2) - NOW_MS) / 60_000) + 61;
+		const nowMs = NOW_MS + minutes * 60_000;
+		const taken = takenAsDone(changed.input, changed.accepted.document.plan, nowMs);
+		assert.notEqual(taken.length, 0);
+		const again = newPlacement(changed.input, { nowMs, done: taken });
+		const offer = (placement: Placement) =>
+			send(
+				night.db,
+				{ kind: 'accept-plan', date: TOMORROW, fingerprint: changed.fingerprint, placement },
+				{ minutes }
+			);
+		const [first] = taken;
+		assert.ok(first, 'something is done');
+		for (const forged of [
+			[{ ...first, startMs: first.startMs - 600_000 }],
+			[{ ...first, task: again.plan.placed.at(-1)?.task ?? '' }],
+			[{ ...first, group: 'mix:another:1' }]
+		]) {
+			const refused = await offer({ ...again, done: forged });
+			assert.equal(refused.outcome === 'refused' && refused.refusal.kind, 'plan-out-of-date');
+		}
+		const second = await offer(again);
+		assert.ok(second.outcome === 'done', JSON.stringify(second).slice(0, 400));
+		assert.equal(second.answer.number, 2);
 	} finally {
 		await night.drop();
 	}

@@ -12,7 +12,8 @@ import { littleYeastForTimes } from '../../src/lib/core/ripening/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import { loadFormulaBook } from '../../src/lib/server/db/formula-book.ts';
 import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
-import { testDatabase, TOMORROW } from './test-database.ts';
+import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import { send, testDatabase, TOMORROW } from './test-database.ts';
 
 // The demo's book, read with a critical baker's eye.
 const t = await testDatabase();
@@ -116,6 +117,16 @@ test('loaves are scored, sticks lose what sticks lose, and rye rests before it i
 
 test('every formula of the book is made in a week, and its cultures close from day to day', async () => {
 	const made = new Set<string>();
+	// The dark rye is made to order: it begins two days before.
+	const toOrder = await send(t.db, {
+		kind: 'change-order',
+		date: addDays(TOMORROW, 3),
+		dropId: demoId('drop', 'Shop and cafés'),
+		productId: demoId('product', 'Storm rye block'),
+		pieces: 18,
+		expectedVersion: 0
+	});
+	assert.equal(toOrder.outcome, 'done');
 	for (let day = 0; day < 7; day += 1) {
 		const { production } = await readDoughs(t.db, addDays(TOMORROW, day));
 		for (const { resolved } of production.doughs) made.add(resolved.formula.name);

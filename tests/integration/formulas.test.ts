@@ -358,7 +358,8 @@ test('the room opens with the first formula, and an unknown one is none', async 
 		products.map((product) => [product.name, product.ordered]),
 		[
 			['Harbour loaf', 45],
-			['Harbour small', 17]
+			['Harbour small', 17],
+			['Harbour long', 0]
 		]
 	);
 	assert.equal(mixerMostGrams, 32_000);

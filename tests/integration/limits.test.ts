@@ -32,23 +32,6 @@ const LIMITS: readonly {
 	},
 	{
 		command: {
-			kind: 'save-retarder',
-			retarderId: randomUUID(),
-			name: 'Yard cabinet',
-			setCelsius: 3,
-			compressorWatts: 900,
-			airKilojoulesPerKelvin: 60,
-			wallsWattsPerKelvin: 9
-		},
-		fields: {
-			setCelsius: [-10, 20],
-			compressorWatts: [20, 50_000],
-			airKilojoulesPerKelvin: [2, 10_000],
-			wallsWattsPerKelvin: [0, 1000]
-		}
-	},
-	{
-		command: {
 			kind: 'move-dough',
 			batch: BATCH,
 			place: 'cold',

@@ -157,7 +157,10 @@ test('the book tells what is made of each dough, and which dough a product takes
 	const found = await readFormula(t.db, TOMORROW, HARBOUR_DOUGH);
 	const noteOf = (of: readonly { readonly name: string; readonly note: string }[], name: string) =>
 		of.find((entry) => entry.name === name)?.note;
-	assert.equal(noteOf(found?.book.formulas ?? [], 'Harbour dough'), 'Harbour loaf, Harbour small');
+	assert.equal(
+		noteOf(found?.book.formulas ?? [], 'Harbour dough'),
+		'Harbour loaf, Harbour small, Harbour long'
+	);
 	assert.equal(noteOf(found?.book.formulas ?? [], 'Whelk beginning'), 'no product yet');
 	assert.equal(noteOf(found?.book.products ?? [], 'Harbour small'), 'Harbour dough');
 });

@@ -3,14 +3,15 @@ import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { leavesOf } from '../../src/lib/core/explain/index.ts';
 import { id, type PlaceId } from '../../src/lib/core/identity.ts';
-import { loadPlaces } from '../../src/lib/server/db/places.ts';
+import { loadEntries } from '../../src/lib/server/db/entries.ts';
+import { placesOf } from '../../src/lib/server/db/of-entries.ts';
 import { demoPlaceId } from '../../src/lib/server/demo/demo-place.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
-import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
 import { readFormula } from '../../src/lib/server/services/read-formula.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import { takeDeviceReadings } from '../../src/lib/server/services/take-device-readings.ts';
 import { findDeviceByKey } from '../../src/lib/server/db/devices.ts';
+import { coldRoom, plainPlace } from './entry-content.ts';
 import { ingredientContent } from './ingredient-content.ts';
 import { NOW_MS, send, testDatabase, TOMORROW } from './test-database.ts';
 
@@ -18,14 +19,6 @@ const t = await testDatabase();
 after(t.drop);
 
 const FRIDGE = demoPlaceId('Ingredient fridge');
-const place = (change: object) => ({
-	kind: 'save-place' as const,
-	placeId: id<PlaceId>(randomUUID()),
-	name: 'Loft',
-	placeKind: 'room' as const,
-	celsius: 19,
-	...change
-});
 const typed = { preparationId: null, instrument: 'typed', correctsId: null } as const;
 
 /** How warm something goes into the first mix of a dough. */
@@ -38,48 +31,46 @@ async function goesInAt(dough: string, what: string): Promise<number | undefined
 	)?.value;
 }
 
+const places = async () => placesOf(await loadEntries(t.db, TOMORROW));
+
 test('a place is saved, called otherwise and set otherwise; its name is its own', async () => {
-	const loft = place({});
+	const loft = plainPlace(randomUUID(), 'Loft', 19);
 	assert.equal((await send(t.db, loft)).outcome, 'done');
-	assert.equal((await send(t.db, { ...loft, name: 'Hay loft', celsius: 17 })).outcome, 'done');
-	assert.deepEqual((await loadPlaces(t.db)).get(loft.placeId), {
-		id: loft.placeId,
+	const renamed = { ...plainPlace(loft.entryId, 'Hay loft', 17), expectedNumber: 1 };
+	assert.equal((await send(t.db, renamed)).outcome, 'done');
+	assert.deepEqual((await places()).get(id<PlaceId>(loft.entryId)), {
+		id: loft.entryId,
 		name: 'Hay loft',
 		kind: 'room',
 		role: 'other',
 		celsius: 17
 	});
-	const taken = await send(t.db, place({ name: 'Cold room' }));
+	const taken = await send(t.db, plainPlace(randomUUID(), 'Cold room', 19));
 	assert.ok(taken.outcome === 'refused' && taken.refusal.kind === 'name-taken');
-	const room = await send(t.db, {
-		kind: 'save-retarder',
-		retarderId: randomUUID(),
-		name: 'Hay loft',
-		setCelsius: 4,
-		compressorWatts: 600,
-		airKilojoulesPerKelvin: 50,
-		wallsWattsPerKelvin: 6
-	});
+	const cold = { compressorWatts: 600, airKilojoulesPerKelvin: 50, wallsWattsPerKelvin: 6 };
+	const room = await send(t.db, coldRoom(randomUUID(), 'Hay loft', 4, cold));
 	assert.ok(room.outcome === 'refused' && room.refusal.kind === 'name-taken');
 });
 
 test('the bakehouse stays the room all stand in, whatever it is called', async () => {
-	const renamed = place({
-		placeId: demoPlaceId('Bakehouse'),
-		name: 'The long room',
-		placeKind: 'cold',
-		celsius: 24
+	const bakehouse = (change: object) => ({
+		...plainPlace(demoPlaceId('Bakehouse'), 'The long room', 24, { role: 'bakehouse', ...change }),
+		expectedNumber: 1
 	});
-	assert.equal((await send(t.db, renamed)).outcome, 'done');
-	const { places } = await readBakeryRoom(t.db);
+	const cold = await send(t.db, bakehouse({ placeKind: 'cold' }));
+	assert.ok(cold.outcome === 'refused' && cold.refusal.kind === 'entry-needed');
+	const other = await send(t.db, bakehouse({ role: 'other' }));
+	assert.ok(other.outcome === 'refused' && other.refusal.kind === 'unknown');
+	const gone = await send(t.db, { ...bakehouse({}), retired: true });
+	assert.ok(gone.outcome === 'refused' && gone.refusal.kind === 'entry-needed');
+	assert.equal((await send(t.db, bakehouse({}))).outcome, 'done');
 	assert.deepEqual(
-		places.slice(0, 2).map(({ name, kind, role }) => [name, kind, role]),
+		[...(await places()).values()].slice(0, 2).map(({ name, kind, role }) => [name, kind, role]),
 		[
 			['The long room', 'room', 'bakehouse'],
 			['Flour bins', 'room', 'flour']
 		]
 	);
-	assert.ok(places.some(({ name, isRetarder }) => name === 'Cold room' && isRetarder));
 	const { inputs } = await readWater(t.db, TOMORROW, NOW_MS);
 	assert.equal(inputs.find(({ quantity }) => quantity === 'room')?.unread.celsius, 24);
 });

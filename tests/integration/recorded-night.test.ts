@@ -5,8 +5,9 @@ import path from 'node:path';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import { COMMANDS } from '../../src/lib/server/commands/registry.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import { readEntries } from '../../src/lib/server/services/read-entries.ts';
 import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
-import { readNextBakeDate } from '../../src/lib/server/services/read-bakery.ts';
+import { readNextBake } from '../../src/lib/server/services/read-bakery.ts';
 import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
 import { readFormula, readOpening } from '../../src/lib/server/services/read-formula.ts';
 import { readFrame } from '../../src/lib/server/services/read-frame.ts';
@@ -64,10 +65,15 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 	answers: () => answers,
 	frame: async () => [
 		await readFrame(t.db),
-		await readNextBakeDate(t.db, { epochMs: MORNING_MS }),
-		await readNextBakeDate(t.db, { epochMs: NOW_MS + 2 * 86_400_000 })
+		await readNextBake(t.db, { epochMs: MORNING_MS }),
+		await readNextBake(t.db, { epochMs: NOW_MS + 2 * 86_400_000 })
 	],
-	bakery: () => readBakeryRoom(t.db),
+	bakery: () => readBakeryRoom(t.db, TOMORROW),
+	entries: async () => [
+		await readEntries(t.db, TOMORROW, 'place'),
+		(await readEntries(t.db, TOMORROW, 'oven')).entries,
+		(await readEntries(t.db, TOMORROW, 'person')).entries
+	],
 	orders: async () => [await readOrders(t.db, TOMORROW), await readOrders(t.db, DAY_AFTER)],
 	doughs: () => readDoughs(t.db, TOMORROW),
 	water: async () => [

@@ -22,6 +22,8 @@ import {
 	TOMORROW,
 	type TestDatabase
 } from './test-database.ts';
+import { FIRST_MIXER } from '../../src/lib/core/bakery/index.ts';
+import { ALWAYS, coldRoom } from './entry-content.ts';
 
 const MINUTE = 60_000;
 let t: TestDatabase;
@@ -280,16 +282,19 @@ test('a tub that was learned is the one a dough is followed in, and its clock ru
 });
 
 test('another mixer learns for itself, beginning from what the dough showed on the first', async () => {
-	await t.db
-		.insertInto('mixer')
-		.values({
-			id: demoId('mixer', 'Small mixer'),
-			name: 'Small mixer',
-			least_dough_g: 1000,
-			most_dough_g: 12_000,
-			bowl_kj_per_k: 4
-		})
-		.execute();
+	const smallMixer = {
+		...ALWAYS,
+		entryId: demoId('mixer', 'Small mixer'),
+		entryKind: 'mixer' as const,
+		name: 'Small mixer',
+		content: {
+			...FIRST_MIXER,
+			leastGrams: 1000,
+			mostGrams: 12_000,
+			bowlKilojoulesPerKelvin: 4
+		}
+	};
+	assert.equal((await send(t.db, smallMixer)).outcome, 'done');
 	const on = async (name: string) =>
 		(
 			await readLearned(
@@ -304,7 +309,8 @@ test('another mixer learns for itself, beginning from what the dough showed on t
 	assert.ok(spiral.used > 15 && small.used === 0 && small.usedOfOthers > 15);
 	assert.ok(small.spreadKilojoulesPerKilogram > spiral.spreadKilojoulesPerKilogram);
 	assert.ok(small.kilojoulesPerKilogram > small.bookKilojoulesPerKilogram, 'it leans to the first');
-	await t.db.deleteFrom('mixer').where('name', '=', 'Small mixer').execute();
+	const retired = await send(t.db, { ...smallMixer, expectedNumber: 1, retired: true });
+	assert.equal(retired.outcome, 'done');
 });
 
 test('an autolyse that was measured leaves only the water after it to be found', async () => {
@@ -381,14 +387,7 @@ test('of two who set the supply at once the second is told, and nonsense is refu
 		sql`update bakery set ice_form = 'snow'`.execute(t.db),
 		/violates check constraint/
 	);
-	const saved = await send(t.db, {
-		kind: 'save-retarder',
-		retarderId: randomUUID(),
-		name: 'Cold room',
-		setCelsius: 3,
-		compressorWatts: 500,
-		airKilojoulesPerKelvin: 40,
-		wallsWattsPerKelvin: 5
-	});
+	const cold = { compressorWatts: 500, airKilojoulesPerKelvin: 40, wallsWattsPerKelvin: 5 };
+	const saved = await send(t.db, coldRoom(randomUUID(), 'Cold room', 3, cold));
 	refusedAs(saved, 'name-taken');
 });

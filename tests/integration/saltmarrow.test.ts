@@ -7,11 +7,19 @@ import { isUnavailable, openDatabase } from '../../src/lib/server/db/client.ts';
 import { migrateToLatest } from '../../src/lib/server/db/migrate.ts';
 import { demoClock } from '../../src/lib/server/demo/demo-clock.ts';
 import { loadSaltmarrow } from '../../src/lib/server/demo/load-saltmarrow.ts';
-import { readBakery, readNextBakeDate } from '../../src/lib/server/services/read-bakery.ts';
+import { readBakery, readNextBake } from '../../src/lib/server/services/read-bakery.ts';
 import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
-import { NOW_MS, testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
+import {
+	FERRY,
+	LOAF,
+	NOW_MS,
+	send,
+	testDatabase,
+	TOMORROW,
+	type TestDatabase
+} from './test-database.ts';
 
 let t: TestDatabase;
 before(async () => {
@@ -32,23 +40,24 @@ test('the demo makes four doughs for three drops, and all of them can be made', 
 	assert.ok(Math.abs((rye?.figures.prefermentedFlour ?? 0) - 40) < 0.01);
 	const { drops, products } = await readOrders(t.db, TOMORROW);
 	assert.equal(drops.length, 3);
-	assert.equal(products.length, 19);
+	assert.equal(products.length, 24);
 	const ordered = (await readOrders(t.db, TOMORROW)).cells.filter((cell) => cell.pieces > 0);
 	assert.equal(new Set(ordered.map((cell) => cell.productId)).size, 6);
 });
 
-test('on a Sunday the school is closed and gets nothing', async () => {
-	const { cells } = await readOrders(t.db, '2026-11-29' as BakeDate);
+test('on a Saturday the school is closed and gets nothing, on a Sunday nobody does', async () => {
+	const { cells } = await readOrders(t.db, '2026-11-28' as BakeDate);
 	assert.ok(cells.length > 0);
-	const { input } = await readPlan(t.db, '2026-11-29' as BakeDate);
+	const { input } = await readPlan(t.db, '2026-11-28' as BakeDate);
 	assert.deepEqual(
 		input.drops.map((drop) => drop.name),
-		['Ferry', 'Shop and cafés']
+		['Ferry', 'Shop and cafés', 'Noon ferry']
 	);
+	assert.deepEqual((await readPlan(t.db, '2026-11-29' as BakeDate)).input.drops, []);
 });
 
 test('the next bake is today until its last drop has left', async () => {
-	const at = (iso: string) => readNextBakeDate(t.db, { epochMs: Date.parse(iso) });
+	const at = async (iso: string) => (await readNextBake(t.db, { epochMs: Date.parse(iso) })).date;
 	assert.equal(await at('2026-11-24T02:00:00Z'), '2026-11-24');
 	assert.equal(await at('2026-11-24T07:39:00Z'), '2026-11-24');
 	assert.equal(await at('2026-11-24T07:41:00Z'), '2026-11-25');
@@ -62,7 +71,18 @@ test('on the night the clocks change a drop keeps its wall time and the dough it
 	try {
 		await migrateToLatest(spring.db);
 		await loadSaltmarrow(spring.db, demoClock('2027-03-27T14:00', NOW_MS), NOW_MS);
-		const { input } = await readPlan(spring.db, '2027-03-28' as BakeDate);
+		// A Sunday, on which nothing is baked unless somebody orders it.
+		const sunday = '2027-03-28' as BakeDate;
+		const ordered = await send(spring.db, {
+			kind: 'change-order',
+			date: sunday,
+			dropId: FERRY,
+			productId: LOAF,
+			pieces: 20,
+			expectedVersion: 0
+		});
+		assert.equal(ordered.outcome, 'done');
+		const { input } = await readPlan(spring.db, sunday);
 		const ferry = input.drops.find((drop) => drop.name === 'Ferry');
 		assert.equal(new Date(ferry?.dueMs ?? 0).toISOString(), '2027-03-28T04:10:00.000Z');
 		const actor = await currentActor(spring.db);
@@ -97,7 +117,7 @@ test('the database holds its own rules behind the application', async () => {
 test('a server that is not there is told from a query that is wrong', async () => {
 	const nowhere = openDatabase('postgres://postgres@127.0.0.1:1/none', () => undefined);
 	const lost = await nowhere
-		.selectFrom('person')
+		.selectFrom('bakery_entry')
 		.selectAll()
 		.execute()
 		.catch((error: unknown) => error);

@@ -31,10 +31,6 @@ const BREAKERS: Record<string, readonly [file: string, imports: string]> = {
 		'src/lib/core/schedule/knows-formula.ts',
 		'../formula/index.ts'
 	],
-	'core-latest-start-keeps-to-itself': [
-		'src/lib/core/latest-start/knows-formula.ts',
-		'../formula/index.ts'
-	],
 	'core-learning-keeps-to-itself': ['src/lib/core/learning/knows-mixing.ts', '../mixing/index.ts'],
 	'core-production-keeps-to-itself': ['src/lib/core/production/knows-heat.ts', '../heat/index.ts'],
 	'core-ripening-keeps-to-itself': ['src/lib/core/ripening/knows-heat.ts', '../heat/index.ts'],
@@ -57,6 +53,9 @@ const BREAKERS: Record<string, readonly [file: string, imports: string]> = {
 	'wording-leans-on-core-and-contracts': ['src/lib/wording/knows-ui.ts', '../ui/thing.ts'],
 	'ribbons-lean-on-ui-and-wording': ['src/lib/ribbons/knows-client.ts', '../client/thing.ts'],
 	'sheets-lean-on-client-and-wording': ['src/lib/sheets/looks-up.ts', '../features/water/thing.ts'],
+	'formats-lean-on-core': ['src/lib/formats/knows-ui.ts', '../ui/thing.ts'],
+	'fields-lean-on-client-and-wording': ['src/lib/fields/looks-up.ts', '../features/water/thing.ts'],
+	'core-bakery-keeps-to-itself': ['src/lib/core/bakery/knows-heat.ts', '../heat/index.ts'],
 	'workers-import-core-contracts-workers': [
 		'src/lib/workers/ships-server.worker.ts',
 		'../server/secret.ts'

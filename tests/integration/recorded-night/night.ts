@@ -5,8 +5,13 @@ import type {
 	CommandKind,
 	CommandOutcome
 } from '../../../src/lib/contracts/commands.ts';
-import { id, type FormulaId, type PreparationId } from '../../../src/lib/core/identity.ts';
-import { addDays } from '../../../src/lib/core/time/index.ts';
+import {
+	id,
+	type FormulaId,
+	type PreparationId,
+	type ProductId
+} from '../../../src/lib/core/identity.ts';
+import { addDays, type BakeDate } from '../../../src/lib/core/time/index.ts';
 import { keyFingerprint } from '../../../src/lib/server/auth/device.ts';
 import type { Db } from '../../../src/lib/server/db/client.ts';
 import { findDeviceByKey } from '../../../src/lib/server/db/devices.ts';
@@ -19,6 +24,7 @@ import { takeDeviceReadings } from '../../../src/lib/server/services/take-device
 import { newPlacement } from '../placement.ts';
 import { editTheBook } from './book.ts';
 import { batchOf, HARBOUR_DOUGH, LEVAIN, LOAF, NOW_MS, send, TOMORROW } from '../test-database.ts';
+import { coldRoom, plainPlace } from '../entry-content.ts';
 
 export const POOLISH = demoId('preparation', 'Poolish');
 export const STICK_DOUGH = demoId('formula', 'Stick dough');
@@ -92,14 +98,52 @@ async function beforeTheNight({ db, tell }: Night): Promise<void> {
 		hottestWaterCelsius: 38,
 		expectedVersion: 1
 	});
+	await tell(
+		1,
+		coldRoom(nightId('retarder'), 'Yard cabinet', 3, {
+			compressorWatts: 900,
+			airKilojoulesPerKelvin: 6,
+			wallsWattsPerKelvin: 9
+		})
+	);
 	await tell(1, {
-		kind: 'save-retarder',
-		retarderId: nightId('retarder'),
-		name: 'Yard cabinet',
-		setCelsius: 3,
-		compressorWatts: 900,
-		airKilojoulesPerKelvin: 6,
-		wallsWattsPerKelvin: 9
+		kind: 'save-bakery',
+		name: 'Saltmarrow Bakehouse and Quay',
+		timeZone: 'Europe/London',
+		currency: '€',
+		expectedVersion: 2
+	});
+	await tell(1, {
+		kind: 'found-bakery',
+		personId: nightId('founder'),
+		person: 'Somebody else',
+		name: 'A second bakery',
+		timeZone: 'UTC',
+		currency: '',
+		mass: 'metric',
+		temperature: 'celsius'
+	});
+	await tell(1, {
+		kind: 'take-closed-days',
+		days: [
+			{
+				entryId: nightId('closed'),
+				name: 'Midwinter',
+				content: {
+					fromDate: '2026-12-25' as BakeDate,
+					toDate: '2026-12-26' as BakeDate,
+					yearly: true
+				}
+			}
+		]
+	});
+	await tell(1, {
+		kind: 'begin-starter',
+		starter: 'tin',
+		formulaId: id<FormulaId>(nightId('tin dough')),
+		name: 'Tin dough',
+		productId: id<ProductId>(nightId('tin loaf')),
+		productName: 'Tin loaf'
 	});
 	const reading = { preparationId: null, instrument: 'typed', correctsId: null } as const;
 	await tell(2, { kind: 'take-reading', quantity: 'room', celsius: 27.5, ...reading });
@@ -112,11 +156,9 @@ async function beforeTheNight({ db, tell }: Night): Promise<void> {
 		correctsId: nightId('slip')
 	});
 	await tell(4, {
-		kind: 'save-place',
-		placeId: demoPlaceId('Cellar'),
-		name: 'North cellar',
-		placeKind: 'room',
-		celsius: 16.5
+		...plainPlace(demoPlaceId('Cellar'), 'North cellar', 16.5),
+		expectedNumber: 1,
+		appliesFrom: TOMORROW
 	});
 	await tell(4, {
 		...reading,
