@@ -1,4 +1,4 @@
-import type { Demand, Mode, Problem, Task } from './problem.ts';
+import { leavesOf, type Demand, type Mode, type Problem, type Task } from './problem.ts';
 
 /** Why a problem cannot be worked on; `where` is the id of what is wrong. */
 export interface Fault {
@@ -153,6 +153,7 @@ class Looker {
 		for (const machine of mode.batch.machines) this.name(where, this.batch, machine);
 		this.whole(where, mode.batch.size, 0, LIMITS.price);
 		this.whole(where, mode.batch.level, -LIMITS.price, LIMITS.price);
+		this.whole(where, leavesOf(mode.batch), -LIMITS.price, LIMITS.price);
 		this.whole(where, mode.batch.length, 0, LIMITS.horizon);
 		this.whole(where, mode.batch.lengthTolerance, 0, LIMITS.horizon);
 	}

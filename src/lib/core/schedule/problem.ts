@@ -131,9 +131,16 @@ export interface Portion {
 	/** Only portions of one kind share a load. */
 	readonly kind: string;
 	readonly level: number;
+	/** The level it leaves the machine at; its own where left out. */
+	readonly leaves?: number;
 	/** How long it is processed, and how much longer or shorter the others of its load may be. */
 	readonly length: number;
 	readonly lengthTolerance: number;
+}
+
+/** The level a portion leaves its machine at. */
+export function leavesOf({ level, leaves }: Pick<Portion, 'level' | 'leaves'>): number {
+	return leaves ?? level;
 }
 
 /** The time from the start or end of one task to the start of another. */

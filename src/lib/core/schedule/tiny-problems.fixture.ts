@@ -11,6 +11,8 @@ export interface Tiny {
 	readonly lag: { readonly least: number; readonly over: number; readonly wish: number };
 	readonly price: number;
 	readonly levels: readonly [number, number];
+	/** How much each changes the level while it is in. */
+	readonly falls: readonly [number, number];
 	readonly sizes: readonly [number, number];
 	readonly shared: boolean;
 	readonly due: readonly [number, number];
@@ -32,6 +34,7 @@ export function tinyFrom(seed: number): Tiny {
 		lag: { least: whole(0, 3), over: whole(0, 3), wish: whole(0, 3) },
 		price: whole(0, 4),
 		levels: [level(), level()],
+		falls: [[0, 0, 24][whole(0, 2)] ?? 0, [0, 0, 24][whole(0, 2)] ?? 0],
 		sizes: [whole(3, 7), whole(3, 7)],
 		shared: whole(0, 1) === 1,
 		due: [whole(2, 10), whole(2, 10)],
@@ -66,6 +69,7 @@ export function tinyProblem(tiny: Tiny): Problem {
 					size: tiny.sizes[at],
 					kind: 'dry',
 					level: tiny.levels[at],
+					leaves: tiny.levels[at] - tiny.falls[at],
 					length: tiny.lengths[at],
 					lengthTolerance: 1
 				}

@@ -1,5 +1,5 @@
 import type { Plan, PlannedLoad } from '../plan.ts';
-import type { BatchMachine, Portion, Problem } from '../problem.ts';
+import { leavesOf, type BatchMachine, type Portion, type Problem } from '../problem.ts';
 import type { Standings } from './standing.ts';
 import { isMet, type Usage } from './usage.ts';
 import type { Violation } from './violations.ts';
@@ -116,6 +116,8 @@ function checkFit(machine: BatchMachine, { unit, start, members }: Made, say: Sa
 			if (a.kind !== b.kind) say({ kind: 'load-mixed', ...names, by: 'kind' });
 			if (Math.abs(a.level - b.level) > machine.tolerance)
 				say({ kind: 'load-mixed', ...names, by: 'level' });
+			else if (Math.abs(leavesOf(a) - leavesOf(b)) > machine.tolerance)
+				say({ kind: 'load-mixed', ...names, by: 'level' });
 			if (Math.abs(a.length - b.length) > Math.min(a.lengthTolerance, b.lengthTolerance))
 				say({ kind: 'load-mixed', ...names, by: 'length' });
 		}
@@ -129,6 +131,17 @@ function changeTime(machine: BatchMachine, from: number, to: number): number {
 	return Math.ceil((apart * (to > from ? machine.rise : machine.fall)) / machine.step);
 }
 
+/** Whether two loads may be in one chamber at once: one level throughout, or one course of it from one moment on. */
+function areOneHeat(machine: BatchMachine, first: Made, second: Made): boolean {
+	const portions = [...first.members, ...second.members].map(({ portion }) => portion);
+	const isOne = (levels: readonly number[]) =>
+		Math.max(...levels) - Math.min(...levels) <= machine.tolerance;
+	const [begun, left] = [portions.map(({ level }) => level), portions.map(leavesOf)];
+	return (
+		isOne([...begun, ...left]) || (first.start === second.start && isOne(begun) && isOne(left))
+	);
+}
+
 function checkBetween(machine: BatchMachine, loads: readonly Made[], say: Say): void {
 	const order = [...loads].sort((a, b) => a.start - b.start);
 	order.forEach((first, at) => {
@@ -136,7 +149,7 @@ function checkBetween(machine: BatchMachine, loads: readonly Made[], say: Say): 
 			let change = 0;
 			for (const { portion: a } of first.members)
 				for (const { portion: b } of second.members)
-					change = Math.max(change, changeTime(machine, a.level, b.level));
+					change = Math.max(change, changeTime(machine, leavesOf(a), b.level));
 			const between = second.start - first.end;
 			const least = Math.max(machine.recovery, change);
 			if (first.unit === second.unit) {
@@ -148,7 +161,7 @@ function checkBetween(machine: BatchMachine, loads: readonly Made[], say: Say): 
 						second: second.start,
 						least
 					});
-			} else if (machine.shared && change > 0 && between < change)
+			} else if (machine.shared && between < change && !areOneHeat(machine, first, second))
 				say({
 					kind: 'levels-clash',
 					machine: machine.id,

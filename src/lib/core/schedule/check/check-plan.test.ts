@@ -41,6 +41,18 @@ const withTile = (change: Partial<NonNullable<Mode['batch']>>): Problem => {
 	});
 };
 
+/** Both tiles as other portions. */
+const withTiles = (change: Partial<NonNullable<Mode['batch']>>): Problem => ({
+	...EVERY_KIND,
+	tasks: EVERY_KIND.tasks.map((task) => ({
+		...task,
+		modes: task.modes.map((mode) => ({
+			...mode,
+			batch: mode.batch && { ...mode.batch, ...change }
+		}))
+	}))
+});
+
 /** The blue tile in a load of its own. */
 const apart = (unit: string, start: number): Plan => ({
 	...moved('blue tile', { unit, start, end: start + 7 }),
@@ -113,6 +125,9 @@ const WRONG: readonly (readonly [Kind, Plan, Problem?])[] = [
 	['load-mixed', GOOD_PLAN, withTile({ kind: 'wet' })],
 	['load-mixed', GOOD_PLAN, withTile({ level: 206 })],
 	['load-mixed', GOOD_PLAN, withTile({ length: 3 })],
+	['load-mixed', GOOD_PLAN, withTile({ leaves: 206 })],
+	// What falls while it is in leaves no other beside it in a shared chamber.
+	['levels-clash', apart('kiln 2', 18), withTile({ leaves: 180 })],
 	['load-unattended', loaded({ given: [['ann']] })],
 	['loads-too-close', apart('kiln 1', 22)],
 	['levels-clash', apart('kiln 2', 18), withTile({ level: 240 })],
@@ -133,6 +148,13 @@ test('loads stand free of each other at the least time between them, and not bef
 	assert.ok(kindsOf(apart('kiln 2', 24), withTile({ level: 240 })).includes('levels-clash'));
 	assert.ok(!kindsOf(apart('kiln 2', 25), withTile({ level: 180 })).includes('levels-clash'));
 	assert.ok(kindsOf(apart('kiln 2', 24), withTile({ level: 180 })).includes('levels-clash'));
+	// Left at 180, the kiln goes up again in two units.
+	const falling = (start: number, leaves: number) =>
+		kindsOf(apart('kiln 2', start), withTiles({ leaves }));
+	assert.ok(falling(22, 180).includes('levels-clash'));
+	assert.ok(!falling(23, 180).includes('levels-clash'));
+	assert.ok(!falling(14, 180).includes('levels-clash'), 'what falls together may');
+	assert.ok(falling(15, 180).includes('levels-clash'));
 	// Units that do not share their level do not see each other.
 	const own = withKiln({ shared: false });
 	const tile = withTile({ level: 240 });

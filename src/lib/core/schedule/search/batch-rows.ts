@@ -4,7 +4,7 @@ import {
 	type CompiledEdge,
 	type CompiledPortion
 } from './compiled.ts';
-import { setupBetween } from './setup.ts';
+import { keepApart, setupFrom, withPortion } from './setup.ts';
 import type { Load } from './loads.ts';
 import type { State } from './state.ts';
 
@@ -18,6 +18,7 @@ export class BatchRows {
 	private readonly best: Int32Array;
 	/** How many starts have no unit yet. */
 	private unmarked = 0;
+	private turn = 0;
 	/** While true, being on costs nothing. */
 	free = false;
 
@@ -89,7 +90,10 @@ export class BatchRows {
 		if (shared) this.blockOtherLevels(batch, portion, length, from, to);
 		unitAt.fill(-1, from, to + 1);
 		this.unmarked = to - from + 1;
-		for (let unit = firstUnit; unit < lastUnit && this.unmarked > 0; unit += 1) {
+		// Units that are free alike are taken by turns: what one of them bars, the other may not.
+		this.turn = (this.turn + 1) % batch.units;
+		for (let k = 0; k < batch.units && this.unmarked > 0; k += 1) {
+			const unit = firstUnit + ((k + this.turn) % batch.units);
 			if (pinned >= 0 && pinned !== unit) continue;
 			if ((state.model.unitCapacity[unit] as number) < portion.size) continue;
 			this.markFree(batch, unit, portion, length, from, to);
@@ -151,26 +155,20 @@ export class BatchRows {
 		to: number
 	): void {
 		const { machine, firstUnit, units } = batch;
-		const { level } = portion;
+		const { range } = portion;
 		const { blocked } = this;
 		blocked.fill(0, from, to + 1);
 		for (let unit = firstUnit; unit < firstUnit + units; unit += 1) {
 			const loads = this.state.loads.ofUnit[unit] as Load[];
 			for (let k = 0; k < loads.length; k += 1) {
 				const load = loads[k] as Load;
-				if (level - load.low <= machine.tolerance && load.high - level <= machine.tolerance)
-					continue;
-				const before = Math.max(
-					setupBetween(machine, level, load.low),
-					setupBetween(machine, level, load.high)
-				);
-				const after = Math.max(
-					setupBetween(machine, load.low, level),
-					setupBetween(machine, load.high, level)
-				);
+				if (!keepApart(machine, load, range, false)) continue;
+				const before = setupFrom(machine, range, load);
+				const after = setupFrom(machine, load, range);
+				const together = !keepApart(machine, load, range, true);
 				const low = Math.max(from, load.start - length - before + 1);
 				const high = Math.min(to, load.end + after - 1);
-				for (let t = low; t <= high; t += 1) blocked[t] = 1;
+				for (let t = low; t <= high; t += 1) if (!together || t !== load.start) blocked[t] = 1;
 			}
 		}
 	}
@@ -186,24 +184,12 @@ export class BatchRows {
 	): void {
 		const { machine } = batch;
 		const loads = this.state.loads.ofUnit[unit] as Load[];
-		const { level } = portion;
+		const { range } = portion;
 		let open = from;
 		for (let k = 0; k < loads.length; k += 1) {
 			const load = loads[k] as Load;
-			let before = machine.recovery;
-			let after = machine.recovery;
-			if (level - load.low > machine.tolerance || load.high - level > machine.tolerance) {
-				before = Math.max(
-					before,
-					setupBetween(machine, level, load.low),
-					setupBetween(machine, level, load.high)
-				);
-				after = Math.max(
-					after,
-					setupBetween(machine, load.low, level),
-					setupBetween(machine, load.high, level)
-				);
-			}
+			const before = Math.max(machine.recovery, setupFrom(machine, range, load));
+			const after = Math.max(machine.recovery, setupFrom(machine, load, range));
 			const close = Math.min(to, load.start - length - before);
 			if (open <= close) this.mark(unit, open, close);
 			if (load.end + after > open) open = load.end + after;
@@ -242,11 +228,15 @@ export class BatchRows {
 		if (end > lastEnd) price += machine.onPrice * (end - lastEnd);
 		if (price >= (best[load.start] as number)) return;
 		if (!state.loads.takes(load, portion, state.portionOf)) return;
-		const low = Math.min(load.low, portion.level);
-		const high = Math.max(load.high, portion.level);
+		const { range } = portion;
+		const widens =
+			range.low < load.low ||
+			range.high > load.high ||
+			range.leavesLow < load.leavesLow ||
+			range.leavesHigh > load.leavesHigh;
 		if (
-			(longer > 0 || low < load.low || high > load.high) &&
-			!state.loads.fits(load.unit, load.start, end, low, high, load)
+			(longer > 0 || widens) &&
+			!state.loads.fits(load.unit, load.start, end, withPortion(load, portion), load)
 		)
 			return;
 		if (longer > 0 && !this.mayEndAt(batch, load, end)) return;

@@ -1,4 +1,4 @@
-import type { Demand, Problem, Window } from '../problem.ts';
+import { leavesOf, type Demand, type Problem, type Window } from '../problem.ts';
 import type {
 	Compiled,
 	CompiledBatchMachine,
@@ -11,6 +11,7 @@ import type {
 	Piece
 } from './compiled.ts';
 import { componentsOf } from './components.ts';
+import { rangeOf } from './setup.ts';
 import { tightenDomains } from './domains.ts';
 
 function indexOf(items: readonly { readonly id: string }[]): Map<string, number> {
@@ -169,6 +170,8 @@ export function compile(problem: Problem): Compiled {
 							size: mode.batch.size,
 							kind: kindOf(mode.batch.kind),
 							level: mode.batch.level,
+							leaves: leavesOf(mode.batch),
+							range: rangeOf({ level: mode.batch.level, leaves: leavesOf(mode.batch) }),
 							length: mode.batch.length,
 							tolerance: mode.batch.lengthTolerance
 						}

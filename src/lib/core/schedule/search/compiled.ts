@@ -1,4 +1,5 @@
 import type { BatchMachine, Problem } from '../problem.ts';
+import type { LevelRange } from './setup.ts';
 import type { Components } from './components.ts';
 
 /** More than any sum of prices; sums of a few of it stay within 32 bits. */
@@ -47,6 +48,10 @@ export interface CompiledPortion {
 	readonly size: number;
 	readonly kind: number;
 	readonly level: number;
+	/** The level it leaves the machine at. */
+	readonly leaves: number;
+	/** The same, as a load of its own. */
+	readonly range: LevelRange;
 	readonly length: number;
 	readonly tolerance: number;
 }

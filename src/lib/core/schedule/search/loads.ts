@@ -1,15 +1,13 @@
 import type { Compiled, CompiledPortion } from './compiled.ts';
-import { setupBetween } from './setup.ts';
+import { keepApart, setupFrom, type LevelRange } from './setup.ts';
 
 /** Portions that started together on one unit. */
-export interface Load {
+export interface Load extends LevelRange {
 	readonly unit: number;
 	readonly start: number;
 	end: number;
 	size: number;
-	/** The lowest and highest level, and the longest stay, of its portions. */
-	low: number;
-	high: number;
+	/** The longest stay of its portions. */
 	longest: number;
 	readonly members: number[];
 	/** The pools that gave what the load needs, by its demands. */
@@ -49,17 +47,6 @@ export class Loads {
 		loads.splice(loads.indexOf(load), 1);
 	}
 
-	/** The most time to go from any level of a load to a portion's level, or back. */
-	setupAfter(machine: number, load: Load, level: number): number {
-		const { machine: on } = this.batch(machine);
-		return Math.max(setupBetween(on, load.low, level), setupBetween(on, load.high, level));
-	}
-
-	setupBefore(machine: number, load: Load, level: number): number {
-		const { machine: on } = this.batch(machine);
-		return Math.max(setupBetween(on, level, load.low), setupBetween(on, level, load.high));
-	}
-
 	/** From the first load's start to the last one's end, and -1 where the machine stays off. */
 	stretch(machine: number): number {
 		const { firstUnit, units } = this.batch(machine);
@@ -81,14 +68,7 @@ export class Loads {
 	 * True where a load of these levels over [start, end) stands free of all others on the machine but `but`:
 	 * recovery and change of level on its own unit, change of level on the others where they share it.
 	 */
-	fits(
-		unit: number,
-		start: number,
-		end: number,
-		low: number,
-		high: number,
-		but: Load | null
-	): boolean {
+	fits(unit: number, start: number, end: number, range: LevelRange, but: Load | null): boolean {
 		const machineAt = this.model.unitMachine[unit] as number;
 		const { machine, firstUnit, units } = this.batch(machineAt);
 		for (let other = firstUnit; other < firstUnit + units; other += 1) {
@@ -98,19 +78,11 @@ export class Loads {
 			for (let at = 0; at < loads.length; at += 1) {
 				const load = loads[at] as Load;
 				if (load === but) continue;
-				const up = machine.tolerance + load.low < high || machine.tolerance + low < load.high;
-				if (!own && !up) continue;
+				if (!own && !keepApart(machine, load, range, load.start === start)) continue;
 				const earlier = load.start <= start;
 				let gap = own ? machine.recovery : 0;
-				if (up) {
-					const setup = earlier
-						? Math.max(setupBetween(machine, load.low, high), setupBetween(machine, load.high, low))
-						: Math.max(
-								setupBetween(machine, low, load.high),
-								setupBetween(machine, high, load.low)
-							);
-					if (setup > gap) gap = setup;
-				}
+				const setup = earlier ? setupFrom(machine, load, range) : setupFrom(machine, range, load);
+				if (setup > gap) gap = setup;
 				if (earlier ? load.end + gap > start : end + gap > load.start) return false;
 			}
 		}
@@ -130,6 +102,7 @@ export class Loads {
 			const other = portionOf(load.members[at] as number);
 			if (other.kind !== portion.kind) return false;
 			if (Math.abs(other.level - portion.level) > machine.tolerance) return false;
+			if (Math.abs(other.leaves - portion.leaves) > machine.tolerance) return false;
 			if (Math.abs(other.length - portion.length) > Math.min(other.tolerance, portion.tolerance))
 				return false;
 		}

@@ -1,6 +1,6 @@
 import { NEVER, type CompiledEdge, type CompiledWindow } from './compiled.ts';
 import type { Load } from './loads.ts';
-import { setupBetween } from './setup.ts';
+import { keepApart, setupFrom } from './setup.ts';
 import type { State } from './state.ts';
 
 /** Why one thing comes after another: by a pool's piece, a unit's or machine's order, the level of a shared machine. */
@@ -51,7 +51,7 @@ export class Orders {
 	arcs: Order[] = [];
 	loadNodes = new Map<Load, number>();
 	spanNodes: { readonly node: number; readonly price: number }[] = [];
-	/** Nodes kept where they are since no piece of a pool serves a use of theirs whole. */
+	/** Nodes kept where they are: no piece of a pool serves a use of theirs whole, or their loads change a level together. */
 	readonly frozen = new Set<number>();
 
 	constructor(readonly state: State) {
@@ -112,6 +112,12 @@ export class Orders {
 		this.high[node] = high;
 		this.nodes += 1;
 		return node;
+	}
+
+	private freeze(node: number): this {
+		this.low[node] = this.high[node] = this.time[node] as number;
+		this.frozen.add(node);
+		return this;
 	}
 
 	private order(
@@ -178,11 +184,13 @@ export class Orders {
 			loads.forEach((a, k) => {
 				for (const b of loads.slice(k + 1)) {
 					const own = a.unit === b.unit;
-					const setup = Math.max(
-						setupBetween(machine, a.low, b.high),
-						setupBetween(machine, a.high, b.low)
-					);
-					if (!own && (!machine.shared || setup === 0)) continue;
+					if (!own && !machine.shared) continue;
+					if (!own && !keepApart(machine, a, b, false)) continue;
+					if (!own && a.start === b.start && !keepApart(machine, a, b, true)) {
+						this.freeze(node(a)).freeze(node(b));
+						continue;
+					}
+					const setup = setupFrom(machine, a, b);
 					const gap = own ? Math.max(machine.recovery, setup) : setup;
 					this.order(
 						node(a),
@@ -295,9 +303,7 @@ export class Orders {
 			}
 			if (best < 0) {
 				// No piece serves it whole (one hands over to another): it stays where it is.
-				this.frozen.add(use.from).add(use.to);
-				this.low[use.from] = this.high[use.from] = this.time[use.from] as number;
-				this.low[use.to] = this.high[use.to] = this.time[use.to] as number;
+				this.freeze(use.from).freeze(use.to);
 				continue;
 			}
 			const before = last[best];

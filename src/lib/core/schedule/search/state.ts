@@ -10,6 +10,7 @@ import {
 } from './compiled.ts';
 import { priceAt, priceOfLag } from './prices.ts';
 import { Loads, type Load } from './loads.ts';
+import { withPortion, type LevelRange } from './setup.ts';
 import { Pools } from './pools.ts';
 
 /** Where a task stood, to be put back there. */
@@ -278,8 +279,7 @@ export class State {
 		if (known) {
 			known.members.push(u);
 			known.size += portion.size;
-			known.low = Math.min(known.low, portion.level);
-			known.high = Math.max(known.high, portion.level);
+			Object.assign(known, withPortion(known, portion));
 			this.load[u] = known;
 			this.end[u] = known.end;
 			if (portion.length > known.longest) this.endLoadAt(known, portion.length, u);
@@ -291,8 +291,7 @@ export class State {
 			start,
 			end,
 			size: portion.size,
-			low: portion.level,
-			high: portion.level,
+			...portion.range,
 			longest: portion.length,
 			members: [u],
 			given: [],
@@ -330,16 +329,15 @@ export class State {
 			return;
 		}
 		load.size = 0;
-		load.low = NEVER;
-		load.high = -NEVER;
+		let range: LevelRange | null = null;
 		let longest = 0;
 		for (const other of load.members) {
 			const portion = this.portionOf(other);
 			load.size += portion.size;
-			load.low = Math.min(load.low, portion.level);
-			load.high = Math.max(load.high, portion.level);
+			range = withPortion(range, portion);
 			longest = Math.max(longest, portion.length);
 		}
+		Object.assign(load, range);
 		if (longest < load.longest) this.endLoadAt(load, longest, -1);
 	}
 

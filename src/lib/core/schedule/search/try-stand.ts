@@ -1,4 +1,5 @@
 import type { CompiledBatchMachine, CompiledMode } from './compiled.ts';
+import { withPortion } from './setup.ts';
 import type { Stand, State } from './state.ts';
 
 /** Puts a task where it stood if everything there still allows it; false, and nothing changed, where it does not. */
@@ -34,9 +35,7 @@ function fitsLoad(state: State, { task, unit, start }: Stand, mode: CompiledMode
 	const longest = Math.max(portion.length, load?.longest ?? 0);
 	const end = start + machine.loading + longest + machine.unloading;
 	if (end > model.horizon) return false;
-	const low = Math.min(portion.level, load?.low ?? portion.level);
-	const high = Math.max(portion.level, load?.high ?? portion.level);
-	return loads.fits(unit, start, end, low, high, load);
+	return loads.fits(unit, start, end, withPortion(load, portion), load);
 }
 
 function keepsChangeovers(state: State, { start }: Stand, mode: CompiledMode): boolean {
