@@ -7,7 +7,7 @@ const COMMANDS = '^src/lib/contracts/commands\\.ts$';
 /** Folders of the core and the siblings each may enter; all may use result, identity, units, time and explain. */
 const BASE = ['units', 'explain', 'time'];
 const CORE_FOLDERS = {
-	formula: [],
+	formula: ['baking'],
 	heat: [],
 	fermentation: [],
 	baking: [],
@@ -17,7 +17,7 @@ const CORE_FOLDERS = {
 	ripening: ['formula', 'fermentation'],
 	learning: ['formula', 'heat', 'fermentation', 'ripening'],
 	mixing: ['bakery', 'formula', 'heat', 'fermentation', 'production', 'learning'],
-	planning: ['bakery', 'formula', 'fermentation', 'ripening', 'schedule']
+	planning: ['bakery', 'baking', 'formula', 'fermentation', 'ripening', 'schedule']
 };
 
 const siblingRules = Object.entries(CORE_FOLDERS).map(([folder, allowed]) => ({

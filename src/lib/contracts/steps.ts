@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CRUSTS, PLAIN_PROGRAMME, programmeProblems } from '../core/baking/index.ts';
 import { LEAST_TIME_CONSTANT_MINUTES } from '../core/fermentation/index.ts';
 import {
 	foldsTooLate,
@@ -99,12 +100,49 @@ const waitWith = (timeConstantMinutes: z.ZodType<number>) =>
 			message: 'a leg without minutes needs a clock'
 		});
 
+const setting = z.number().min(60).max(400);
+const strength = z.number().min(0).max(100).nullable();
+const steam = z.number().min(0).max(600);
+
+const programme = z
+	.object({
+		atLoading: z.object({
+			topPercent: strength,
+			bottomPercent: strength,
+			fan: z.boolean(),
+			ventOpen: z.boolean(),
+			lid: z.boolean()
+		}),
+		steamBursts: z.int().min(1).max(10),
+		steamByTray: z.boolean(),
+		changes: z
+			.array(
+				z.object({
+					atMinutes: minutes,
+					celsius: setting.nullable(),
+					topPercent: strength,
+					bottomPercent: strength,
+					fan: z.boolean().nullable(),
+					ventOpen: z.boolean().nullable(),
+					lid: z.boolean().nullable(),
+					steamSeconds: steam
+				})
+			)
+			.max(12),
+		turnAtMinutes: minutes.nullable(),
+		checkAtMinutes: minutes.nullable(),
+		crust: z.enum(CRUSTS).nullable()
+	})
+	/** Bakes written before programmes were known stay under one setting. */
+	.default({ ...PLAIN_PROGRAMME, changes: [] });
+
 const bake = z.object({
 	kind: z.literal('bake'),
-	loadCelsius: z.number().min(60).max(400),
+	loadCelsius: setting,
 	bakeMinutes: minutes.positive(),
-	steamSeconds: z.number().min(0).max(600),
-	coreCelsius: z.number().min(50).max(105)
+	steamSeconds: steam,
+	coreCelsius: z.number().min(50).max(105),
+	programme
 });
 
 const stepWith = (timeConstantMinutes: z.ZodType<number>): z.ZodType<Step> =>
@@ -117,10 +155,15 @@ const MOST_STEPS = 60;
 /** The chain of steps as it is saved. */
 export const stepsSchema: z.ZodType<Step[]> = z
 	.array(
-		stepWith(timeConstant.min(LEAST_TIME_CONSTANT_MINUTES)).refine(
-			(step) => step.kind !== 'wait' || foldsTooLate(step).length === 0,
-			{ message: 'a fold comes after the wait is over', path: ['foldsAtMinutes'] }
-		)
+		stepWith(timeConstant.min(LEAST_TIME_CONSTANT_MINUTES))
+			.refine((step) => step.kind !== 'wait' || foldsTooLate(step).length === 0, {
+				message: 'a fold comes after the wait is over',
+				path: ['foldsAtMinutes']
+			})
+			.refine((step) => step.kind !== 'bake' || programmeProblems(step).length === 0, {
+				message: 'the bake programme has a change or a mark that cannot be meant',
+				path: ['programme']
+			})
 	)
 	.max(MOST_STEPS);
 

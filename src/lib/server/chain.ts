@@ -1,3 +1,4 @@
+import { PLAIN_PROGRAMME } from '../core/baking/index.ts';
 import {
 	USUAL_CARRY_SHARE,
 	type BakeStep,
@@ -84,5 +85,12 @@ export function bake(
 	steamSeconds: number,
 	coreCelsius: number
 ): BakeStep {
-	return { kind: 'bake', loadCelsius, bakeMinutes, steamSeconds, coreCelsius };
+	return {
+		kind: 'bake',
+		loadCelsius,
+		bakeMinutes,
+		steamSeconds,
+		coreCelsius,
+		programme: PLAIN_PROGRAMME
+	};
 }

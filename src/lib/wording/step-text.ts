@@ -5,6 +5,7 @@ import {
 	formatTemperature,
 	type UnitChoice
 } from '../core/units/index.ts';
+import { bakeMarkTexts, CRUST_TEXT, loadingText } from './programme-text.ts';
 import { readyWordOf } from './ready-text.ts';
 
 export const ACTIVITY_TEXT: Record<Exclude<Step, { kind: 'bake' }>['activity'] | 'bake', string> = {
@@ -126,8 +127,13 @@ export function stepText(step: Step, units?: UnitChoice): string {
 			return [
 				`Bake at ${celsius(step.loadCelsius)}`,
 				`${formatNumber(step.bakeMinutes, 0)} min`,
-				step.steamSeconds > 0 ? `steam ${formatNumber(step.steamSeconds, 0)} s` : 'no steam',
-				`core ${celsius(step.coreCelsius)}`
-			].join(' · ');
+				step.steamSeconds === 0 ? 'no steam' : '',
+				loadingText(step),
+				...bakeMarkTexts(step, units),
+				`core ${celsius(step.coreCelsius)}`,
+				step.programme.crust === null ? '' : CRUST_TEXT[step.programme.crust]
+			]
+				.filter((part) => part !== '')
+				.join(' · ');
 	}
 }

@@ -5,3 +5,28 @@ export {
 	type KnownBake,
 	type BakeTimeFailure
 } from './bake-time.ts';
+export {
+	bakeMarks,
+	bakeOver,
+	changeAt,
+	CRUSTS,
+	endCelsiusOf,
+	phasesOf,
+	PLAIN_PROGRAMME,
+	programmeProblems,
+	type BakeChange,
+	type BakeFigures,
+	type BakeMark,
+	type BakePhase,
+	type BakeProgramme,
+	type Crust,
+	type OvenState,
+	type ProgrammeProblem
+} from './programme.ts';
+export {
+	coreWantedAt,
+	doneForecast,
+	type CoreReading,
+	type DoneFailure,
+	type DoneForecast
+} from './core-temperature.ts';

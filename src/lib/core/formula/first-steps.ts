@@ -1,3 +1,4 @@
+import { PLAIN_PROGRAMME } from '../baking/index.ts';
 import { USUAL_DOUGH_CELSIUS, USUAL_TIME_CONSTANT_MINUTES } from './usual.ts';
 import type { PreparationKind } from './formula.ts';
 import { USUAL_CARRY_SHARE, type Step } from './process.ts';
@@ -151,7 +152,14 @@ export const FIRST_PRODUCT_STEPS: readonly Step[] = [
 		foldsAtMinutes: [],
 		foldsAtShares: []
 	},
-	{ kind: 'bake', loadCelsius: 240, bakeMinutes: 40, steamSeconds: 8, coreCelsius: 97 },
+	{
+		kind: 'bake',
+		loadCelsius: 240,
+		bakeMinutes: 40,
+		steamSeconds: 8,
+		coreCelsius: 97,
+		programme: PLAIN_PROGRAMME
+	},
 	{
 		kind: 'wait',
 		activity: 'cool',

@@ -1,3 +1,4 @@
+import type { BakeFigures, BakeProgramme } from '../baking/index.ts';
 import type { PlaceId } from '../identity.ts';
 import type { Turn } from './lamination.ts';
 
@@ -136,11 +137,8 @@ export function foldMinutes(step: WaitStep, minutes: number): readonly number[] 
 	return [...step.foldsAtMinutes.filter((at) => at <= minutes), ...byShare].sort((a, b) => a - b);
 }
 
-export interface BakeStep {
+/** One load in the oven: its four figures, and how it goes beyond them. */
+export interface BakeStep extends BakeFigures {
 	readonly kind: 'bake';
-	readonly loadCelsius: number;
-	readonly bakeMinutes: number;
-	readonly steamSeconds: number;
-	/** Core temperature that says done. */
-	readonly coreCelsius: number;
+	readonly programme: BakeProgramme;
 }

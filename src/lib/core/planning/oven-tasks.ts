@@ -1,3 +1,4 @@
+import { endCelsiusOf } from '../baking/index.ts';
 import { MINUTE_MS } from '../time/index.ts';
 import type { DayTask } from './day-plan.ts';
 import type { BakeDayInput } from './input.ts';
@@ -19,7 +20,7 @@ const SAME_SETTING_CELSIUS = 2;
 /**
  * What ovens have to be told by a plan: when each is switched on so that it is hot for its first load, when its setting
  * changes, and when it can be switched off.
- * Model: set for the next load as soon as the load before is drawn. Range: a told plan. Source: domain (ovens); preheat
+ * Model: set for the next load as soon as the load before is drawn, from where its bake left the oven. Range: a told plan. Source: domain (ovens); preheat
  * as entered. Failures: none.
  * Example: a first load at 02:10 in an oven that takes 90 minutes is switched on at 00:40.
  */
@@ -35,7 +36,7 @@ export function ovenTasks(input: BakeDayInput, tasks: readonly DayTask[]): reado
 				const loads = tasks
 					.flatMap(({ machineId, step, startMs, endMs }) =>
 						step.kind === 'bake' && machineId !== null && deckIds.includes(machineId)
-							? [{ startMs, endMs, celsius: step.loadCelsius }]
+							? [{ startMs, endMs, celsius: step.loadCelsius, endCelsius: endCelsiusOf(step) }]
 							: []
 					)
 					.sort((a, b) => a.startMs - b.startMs);
@@ -48,19 +49,15 @@ export function ovenTasks(input: BakeDayInput, tasks: readonly DayTask[]): reado
 					celsius: first.celsius
 				};
 				const changes: OvenTask[] = [];
-				let { celsius } = first;
+				let { endCelsius: celsius } = first;
 				let freeMs = first.endMs;
 				for (const load of loads.slice(1)) {
-					if (Math.abs(load.celsius - celsius) > SAME_SETTING_CELSIUS) {
-						changes.push({
-							...told,
-							kind: 'set',
-							atMs: Math.min(freeMs, load.startMs),
-							celsius: load.celsius
-						});
-						celsius = load.celsius;
-					}
-					freeMs = Math.max(freeMs, load.endMs);
+					// Nothing is set otherwise while bread of another load is in the same heat.
+					if (load.startMs >= freeMs && Math.abs(load.celsius - celsius) > SAME_SETTING_CELSIUS)
+						changes.push({ ...told, kind: 'set', atMs: freeMs, celsius: load.celsius });
+					if (load.endMs <= freeMs) continue;
+					celsius = load.endCelsius;
+					freeMs = load.endMs;
 				}
 				return [on, ...changes, { ...told, kind: 'switch-off', atMs: freeMs, celsius: null }];
 			});

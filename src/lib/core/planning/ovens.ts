@@ -1,3 +1,4 @@
+import { endCelsiusOf } from '../baking/index.ts';
 import type { BatchMachine, Portion } from '../schedule/index.ts';
 import type { BakeStep } from '../formula/index.ts';
 import { GRID_MINUTES, unitsFilled } from './grid.ts';
@@ -85,6 +86,7 @@ export function portionOf(
 		size: Math.min(WHOLE_DECK, Math.ceil((pieces * WHOLE_DECK) / product.piecesPerDeck)),
 		kind: bake.steamSeconds > 0 ? 'steam' : 'dry',
 		level: Math.round(bake.loadCelsius),
+		leaves: Math.round(endCelsiusOf(bake)),
 		length: bakeUnits(bake),
 		lengthTolerance: unitsFilled(LENGTH_TOLERANCE_MINUTES)
 	};

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { useRoom } from '../../../client/room-context.ts';
 	import type { ProductDetailView } from '../../../contracts/views.ts';
-	import { BAKE_EXPONENT, bakeTimeOf } from '../../../core/baking/index.ts';
+	import { BAKE_EXPONENT, bakeOver, bakeTimeOf } from '../../../core/baking/index.ts';
 	import type { BakeStep } from '../../../core/formula/index.ts';
 	import { formatMass, formatNumber } from '../../../core/units/index.ts';
 	import type { EditedProduct } from './edited-product.ts';
@@ -43,7 +43,7 @@
 	function take() {
 		edited.set({
 			steps: edited.value.steps.map((step) =>
-				step.kind === 'bake' ? { ...step, bakeMinutes: minutes } : step
+				step.kind === 'bake' ? bakeOver(step, { minutes }) : step
 			)
 		});
 	}

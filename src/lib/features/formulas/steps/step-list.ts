@@ -1,3 +1,4 @@
+import { PLAIN_PROGRAMME } from '../../../core/baking/index.ts';
 import {
 	HANDS_ON_ACTIVITIES,
 	USUAL_CARRY_SHARE,
@@ -45,7 +46,14 @@ export const FIRST_CLOCK: RipenessClock = {
 /** A step of a kind to be written over; null for a kind that is not there. */
 export function beginStep(kind: string): Step | null {
 	if (kind === 'bake')
-		return { kind: 'bake', loadCelsius: 230, bakeMinutes: 35, steamSeconds: 6, coreCelsius: 97 };
+		return {
+			kind: 'bake',
+			loadCelsius: 230,
+			bakeMinutes: 35,
+			steamSeconds: 6,
+			coreCelsius: 97,
+			programme: PLAIN_PROGRAMME
+		};
 	if (HANDS_ON_ACTIVITIES.some((activity) => activity === kind)) {
 		const activity = kind as HandsOnActivity;
 		return {
