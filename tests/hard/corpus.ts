@@ -3,7 +3,8 @@ import { randomUUID } from 'node:crypto';
 import { STARTERS } from '../../src/lib/contracts/starters.ts';
 import { newPlacement } from '../integration/placement.ts';
 import { batchOf, HARBOUR_DOUGH, LEVAIN, TOMORROW } from '../integration/test-database.ts';
-import type { BakeDate } from '../../src/lib/core/time/index.ts';
+import { ingredientContent } from '../integration/ingredient-content.ts';
+import { addDays, type BakeDate } from '../../src/lib/core/time/index.ts';
 import type { Db } from '../../src/lib/server/db/client.ts';
 import { loadFormulaBook } from '../../src/lib/server/db/formula-book.ts';
 import { demoPlaceId } from '../../src/lib/server/demo/demo-place.ts';
@@ -148,14 +149,42 @@ export async function corpusOf(db: Db): Promise<readonly Readonly<Record<string,
 		productId: randomUUID(),
 		productName: `Plain ${starter} piece`
 	}));
+	const supply = {
+		kind: 'set-supply',
+		iceForm: 'flakes',
+		iceMostShare: 0.12,
+		iceCelsius: -3,
+		chilledCelsius: 5,
+		hotTapCelsius: 52,
+		hottestWaterCelsius: 38,
+		expectedVersion: 2
+	};
+	const ingredients = await Promise.all(
+		['Butter', 'Bread flour'].map(async (name) => ({
+			kind: 'save-ingredient',
+			...(await ingredientContent(db, name))
+		}))
+	);
+	const probes = {
+		kind: 'register-device',
+		deviceId: randomUUID(),
+		name: 'Probes of the bench',
+		keySha256: '0'.repeat(64),
+		sensors: [
+			{ id: randomUUID(), name: 'core', kind: 'core-probe', placeId: null, reportEverySeconds: 60 }
+		]
+	};
 	return [
-		...formulas,
+		...(await nightOf(db)),
+		...ingredients,
 		...preparations,
+		...formulas,
 		...products,
 		...entries,
 		settings,
-		...starters,
-		...(await nightOf(db))
+		supply,
+		probes,
+		...starters
 	];
 }
 
@@ -201,6 +230,9 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 		{ kind: 'end-dough', batch }
 	]);
 	return [
+		// What is planned comes before what happens.
+		{ kind: 'accept-plan', date, fingerprint, placement: newPlacement(input) },
+		{ kind: 'copy-orders', from: date, to: addDays(date, 60) },
 		...bench,
 		{
 			kind: 'take-reading',
@@ -227,9 +259,7 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 			instrument: 'typed',
 			correctsId: null
 		},
-		{ kind: 'save-place', placeId: FRIDGE, name: 'Fridge', placeKind: 'cold', celsius: 4 },
 		{ kind: 'set-base', formulaId: HARBOUR_DOUGH, celsius: 60 },
-		{ kind: 'set-liquids', formulaId: HARBOUR_DOUGH, picked: [] },
-		{ kind: 'accept-plan', date, fingerprint, placement: newPlacement(input) }
+		{ kind: 'set-liquids', formulaId: HARBOUR_DOUGH, picked: [] }
 	];
 }

@@ -85,6 +85,11 @@ export async function fuzz(
 		slowestMs = Math.max(slowestMs, tookMs);
 		if (tookMs > MOST_MS) findings.push({ what: `${Math.round(tookMs)} ms`, request: told() });
 	};
+	// Every kind is let in once as it is, whatever chance has in store.
+	for (const content of target.corpus) {
+		sent += 1;
+		await one(commandAt(content, target, chance.uuid(), target.pool.nowMs));
+	}
 	const sender = async () => {
 		while (sent < requests && findings.length < 20) {
 			sent += 1;
@@ -130,6 +135,19 @@ function command(content: unknown, { pool, origin }: FuzzTarget, chance: Chance)
 					...content
 				}
 			: content;
+	return ask(whole, origin);
+}
+
+function commandAt(
+	content: Readonly<Record<string, unknown>>,
+	{ origin }: FuzzTarget,
+	id: string,
+	occurredAtMs: number
+): Ask {
+	return ask({ id, occurredAtMs, ...content }, origin);
+}
+
+function ask(whole: unknown, origin: string): Ask {
 	return {
 		method: 'POST',
 		address: '/commands',

@@ -12,17 +12,23 @@ import {
 const MOVES = 120;
 
 /** A plan that holds, from one of a few seeds: a night that barely fits is found by one and not by another. */
-export function heldPlan(input: BakeDayInput, moves = 400): DayPlan {
-	let plan: DayPlan | null = null;
+export function heldPlacement(input: BakeDayInput, moves = 400): Placement {
+	let placement: Placement | null = null;
 	for (let seed = 1; seed <= 6; seed += 1) {
 		const made = planDay(input, { seed, moves });
 		if (!made.ok) throw new Error(`the day cannot be planned: ${JSON.stringify(made.error)}`);
-		({ plan } = judgePlacement(input, made.value));
+		placement = made.value;
+		const { plan } = judgePlacement(input, placement);
 		const isLate = plan.drops.some(({ readyMs, readyByMs }) => (readyMs ?? Infinity) > readyByMs);
 		if (!isLate && plan.cautions.length === 0) break;
 	}
-	if (!plan) throw new Error('no plan was made');
-	return plan;
+	if (!placement) throw new Error('no plan was made');
+	return placement;
+}
+
+/** The same, as it is told. */
+export function heldPlan(input: BakeDayInput, moves?: number): DayPlan {
+	return judgePlacement(input, heldPlacement(input, moves)).plan;
 }
 
 /** The plan of a day, as the worker of a page would make it. */

@@ -20,6 +20,7 @@ import { readProduct } from '../../src/lib/server/services/read-product.ts';
 import { readRipening } from '../../src/lib/server/services/read-ripening.ts';
 import { readRoomTrace } from '../../src/lib/server/services/read-room-trace.ts';
 import { readRunSheet } from '../../src/lib/server/services/read-run-sheet.ts';
+import { readWorkAhead, readWorkOn } from '../../src/lib/server/services/read-work-ahead.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import {
 	BUN_DOUGH,
@@ -82,6 +83,11 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 	],
 	plan: () => readPlan(t.db, TOMORROW),
 	'run-sheet': async () => (await readRunSheet(t.db, TOMORROW, MORNING_MS)).waters,
+	work: async () => {
+		const { nights, ...ahead } = await readWorkAhead(t.db, MORNING_MS);
+		const on = await readWorkOn(t.db, TOMORROW);
+		return [ahead, nights.map(({ date, number }) => [date, number]), on?.nights.length];
+	},
 	ripening: async () => [
 		await readRipening(t.db, TOMORROW, MORNING_MS),
 		await readRipening(t.db, TOMORROW, NOW_MS + 495 * 60_000)

@@ -69,13 +69,14 @@ type TaskOfShapeTwo = z.output<typeof shapeTwo>['plan']['tasks'][number];
 /** What a fold or a move was taken to last, and a deck to be loaded. */
 const TOUCH_MS = 5 * 60_000;
 
-/** Then every deck had its own heat, nobody was named, and what was done within a wait was worked out as it was read. */
+/** Then every deck had its own heat, nobody was named, what each drop gets was not kept, and what was done within a wait was worked out as it was read. */
 export function asShapeThree({ input, plan }: z.output<typeof shapeTwo>): unknown {
 	const { mixers, decks } = input.bakery;
 	return {
 		input: {
 			...input,
 			people: null,
+			orders: [],
 			bakery: {
 				mixers: mixers.map((mixer) => ({
 					...mixer,

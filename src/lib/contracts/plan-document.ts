@@ -57,6 +57,7 @@ const batch: z.ZodType<BatchRef> = z.discriminatedUnion('kind', [
 const input: z.ZodType<BakeDayInput> = z.object({
 	date: bakeDateSchema,
 	drops: z.array(z.object(drop)),
+	orders: z.array(z.object({ dropId, productId, name: z.string(), pieces: count })),
 	bakery: z.object({
 		mixers: z.array(
 			machine.extend({

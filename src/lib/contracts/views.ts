@@ -109,6 +109,17 @@ export interface RunSheetView extends PlanView {
 	}[];
 }
 
+/** Accepted plans, to be written as files. */
+export interface PlanWork {
+	readonly bakery: { readonly name: string; readonly timeZone: string };
+	readonly nights: readonly {
+		readonly date: BakeDate;
+		readonly number: number;
+		readonly acceptedAtMs: number;
+		readonly document: PlanDocument;
+	}[];
+}
+
 export interface AcceptedPlanView {
 	readonly number: number;
 	readonly acceptedBy: string;

@@ -8,6 +8,11 @@ import { BakeryNotSetUp } from './services/day-production.ts';
 export const TOO_MUCH_FOR_A_PAGE =
 	'This page asks for more work than one page may. Look for an order that is far beyond the house, or for builds that stand many times inside one another.';
 
+/** Of a date nobody accepted a plan for, nothing can be taken along. */
+export const NO_PLAN_YET = {
+	message: 'There is no accepted plan for this date yet. Accept one on the plan page first.'
+};
+
 /** What a page says of a trouble that passes, or that starting Jovet anew mends; null for any other error. */
 export function passingTrouble(thrown: unknown): string | null {
 	if (isUnavailable(thrown))

@@ -1,11 +1,15 @@
-import type {
-	AttendedStretch,
-	BakeDayInput,
-	BatchRef,
-	DayPlan,
-	DayTask,
-	OvenTask
+import {
+	stationOf,
+	type AttendedStretch,
+	type BakeDayInput,
+	type BatchRef,
+	type DayPlan,
+	type DayTask,
+	type OvenTask,
+	type Station
 } from '../core/planning/index.ts';
+import { bakeMarks } from '../core/baking/index.ts';
+import { loadingText, markText } from './programme-text.ts';
 import { CAUSTIC_CAUTION } from './kind-text.ts';
 import { ACTIVITY_TEXT, placeText, SPEED_TEXT, TURN_TEXT } from './step-text.ts';
 import { formatMass, formatMinutes, formatNumber, formatTemperature } from '../core/units/index.ts';
@@ -22,6 +26,12 @@ export interface ListEntry {
 	/** Who does it, by name; empty where nobody is named. */
 	readonly who: string;
 	readonly personIds: readonly string[];
+	readonly endMs: number;
+	readonly station: Station;
+	/** The mixer or the deck it is done with, by name; empty where it is none. */
+	readonly machine: string;
+	/** What is read with a probe when it is done. */
+	readonly measure: 'dough' | 'core' | null;
 	/** What can hurt in doing it; empty where nothing does beyond the usual. */
 	readonly caution: string;
 	/** What is made, where it is a mix: its water is told with it. */
@@ -115,7 +125,7 @@ function detailText(task: DayTask, input: BakeDayInput): string {
 	if (step.kind === 'bake') {
 		parts.push(machineText(task.machineId, input));
 		parts.push(formatTemperature({ celsius: step.loadCelsius }, 0));
-		if (step.steamSeconds > 0) parts.push(`steam ${step.steamSeconds} s`);
+		parts.push(loadingText(step));
 		parts.push(
 			`${formatNumber(step.bakeMinutes, 0)} min, core ${formatTemperature({ celsius: step.coreCelsius }, 0)}`
 		);
@@ -134,7 +144,8 @@ export function toDoList(
 	return [
 		...tasks.flatMap((task) => [
 			...(task.step.kind === 'wait' ? [waitEntry(task, input)] : []),
-			...task.attended.map((stretch, index) => attendedEntry(task, stretch, index, input))
+			...task.attended.map((stretch, index) => attendedEntry(task, stretch, index, input)),
+			...markEntries(task, input)
 		]),
 		...ovens.map(ovenEntry)
 	].sort((a, b) => a.atMs - b.atMs || (a.key < b.key ? -1 : 1));
@@ -145,6 +156,10 @@ function waitEntry(task: DayTask, input: BakeDayInput): ListEntry {
 		key: `${task.id} wait`,
 		taskId: task.id,
 		atMs: task.startMs,
+		endMs: task.endMs,
+		station: 'bench',
+		machine: '',
+		measure: null,
 		what: `${activityText(task)} ${subjectText(task, input)}`,
 		detail: detailText(task, input),
 		handsOn: false,
@@ -157,7 +172,7 @@ function waitEntry(task: DayTask, input: BakeDayInput): ListEntry {
 
 function attendedEntry(
 	task: DayTask,
-	{ what, fromMs, personIds }: AttendedStretch,
+	{ what, fromMs, toMs, personIds }: AttendedStretch,
 	index: number,
 	input: BakeDayInput
 ): ListEntry {
@@ -166,6 +181,10 @@ function attendedEntry(
 		key: `${task.id} ${what} ${index}`,
 		taskId: task.id,
 		atMs: fromMs,
+		endMs: toMs,
+		station: stationOf(task, what),
+		machine: machineText(task.machineId, input),
+		measure: measureOf(task, what),
 		what: told,
 		detail,
 		handsOn: true,
@@ -219,6 +238,35 @@ function attendedText(
 	}
 }
 
+/** What is done to a load while it bakes: short, and whoever stands at the ovens does it. */
+function markEntries(task: DayTask, input: BakeDayInput): readonly ListEntry[] {
+	const { step, endMs } = task;
+	if (step.kind !== 'bake') return [];
+	const bakesMs = endMs - step.bakeMinutes * 60_000;
+	return bakeMarks(step)
+		.filter(({ kind }) => kind !== 'out')
+		.map((mark, index) => {
+			const atMs = bakesMs + mark.atMinutes * 60_000;
+			const told = markText(mark);
+			return {
+				key: `${task.id} mark ${index}`,
+				taskId: task.id,
+				atMs,
+				endMs: atMs,
+				station: 'oven',
+				machine: machineText(task.machineId, input),
+				measure: mark.kind === 'check' ? 'core' : null,
+				what: `${told.charAt(0).toUpperCase()}${told.slice(1)}: ${subjectText(task, input)}`,
+				detail: `${formatNumber(mark.atMinutes, 0)} min in the oven`,
+				handsOn: true,
+				who: '',
+				personIds: [],
+				caution: '',
+				mixes: null
+			};
+		});
+}
+
 const OVEN_ACT: Readonly<Record<OvenTask['kind'], string>> = {
 	'switch-on': 'Switch on',
 	set: 'Set',
@@ -231,6 +279,10 @@ function ovenEntry({ kind, deckIds, name, atMs, celsius }: OvenTask): ListEntry 
 		key: `oven ${deckIds.join(' ')} ${kind} ${atMs}`,
 		taskId: null,
 		atMs,
+		endMs: atMs,
+		station: 'oven',
+		machine: name,
+		measure: null,
 		what: `${OVEN_ACT[kind]} ${name}${to}`,
 		detail: '',
 		handsOn: true,
@@ -239,6 +291,17 @@ function ovenEntry({ kind, deckIds, name, atMs, celsius }: OvenTask): ListEntry 
 		caution: '',
 		mixes: null
 	};
+}
+
+/** A dough is measured when it leaves the mixer, bread when it is drawn. */
+function measureOf(
+	{ step, attended }: DayTask,
+	what: AttendedStretch['what']
+): ListEntry['measure'] {
+	if (what === 'draw') return 'core';
+	if (step.kind !== 'hands-on' || step.activity !== 'mix') return null;
+	const last = attended.some((stretch) => stretch.what === 'end') ? 'end' : 'do';
+	return what === last ? 'dough' : null;
 }
 
 function cautionOf({ step }: DayTask): string {

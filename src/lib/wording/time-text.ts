@@ -1,3 +1,5 @@
+import { wallTimeOf } from '../core/time/index.ts';
+
 /** Times and dates as the bakery reads them, always in its own zone. */
 const LOCALE = 'en-GB';
 
@@ -19,6 +21,11 @@ export function dayText(epochMs: number, zone: string): string {
 		day: 'numeric',
 		month: 'short'
 	}).format(epochMs);
+}
+
+/** "2026-11-24" on the bakery's wall, as tables have it. */
+export function isoDayText(epochMs: number, zone: string): string {
+	return wallTimeOf({ epochMs }, zone).date;
 }
 
 /** "Tuesday 24 November 2026" of a calendar date; no zone is asked, a date has none. */

@@ -1,5 +1,6 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
+import { PLAIN_PROGRAMME } from '../baking/index.ts';
 import { MINUTE_MS } from '../time/index.ts';
 import type { BakeDayInput, DayPlan, Step } from './index.ts';
 import type { WaitStep } from './input.ts';
@@ -10,7 +11,8 @@ const BAKE: Step = {
 	loadCelsius: 245,
 	bakeMinutes: 42,
 	steamSeconds: 8,
-	coreCelsius: 97
+	coreCelsius: 97,
+	programme: PLAIN_PROGRAMME
 };
 const minutes = (from: number, to: number) => Math.round((to - from) / MINUTE_MS);
 const loadsOf = ({ tasks }: DayPlan) => tasks.filter(({ step }) => step.kind === 'bake');

@@ -1,3 +1,4 @@
+import { PLAIN_PROGRAMME } from '../baking/index.ts';
 import {
 	id,
 	type DropId,
@@ -72,7 +73,14 @@ const shop = id<DropId>('shop');
 export const PORTION_STEPS: readonly Step[] = [
 	hands('divide', 2, { secondsPerPiece: 10 }),
 	PROOF,
-	{ kind: 'bake', loadCelsius: 245, bakeMinutes: 42, steamSeconds: 8, coreCelsius: 97 },
+	{
+		kind: 'bake',
+		loadCelsius: 245,
+		bakeMinutes: 42,
+		steamSeconds: 8,
+		coreCelsius: 97,
+		programme: PLAIN_PROGRAMME
+	},
 	COOL,
 	hands('pack', 10)
 ];
@@ -137,6 +145,10 @@ export const DAY: BakeDayInput = {
 		]
 	},
 	people: null,
+	orders: [
+		{ dropId: ferry, productId: round, name: 'Harbour round', pieces: 36 },
+		{ dropId: shop, productId: round, name: 'Harbour round', pieces: 24 }
+	],
 	builds: [
 		{
 			preparationId: levain,

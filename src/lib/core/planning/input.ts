@@ -12,6 +12,8 @@ export interface BakeDayInput {
 	readonly doughs: readonly PlannedDough[];
 	readonly products: readonly PlannedProduct[];
 	readonly drops: readonly PlannedDrop[];
+	/** What each drop gets. */
+	readonly orders: readonly PlannedOrder[];
 	readonly bakery: BakeryMachines;
 	/** Who is at work around the date; null where no shifts are entered, and hands are not planned. */
 	readonly people: readonly PlannedPerson[] | null;
@@ -67,6 +69,15 @@ export interface PlannedDrop {
 	readonly dueMs: number;
 	/** When its bread has to be ready to pick: picking, loading and the road come after. */
 	readonly readyByMs: number;
+}
+
+/** Pieces of one product for one drop. */
+export interface PlannedOrder {
+	readonly dropId: DropId;
+	readonly productId: ProductId;
+	/** As it was called: of what is ordered and not made nothing else is told. */
+	readonly name: string;
+	readonly pieces: number;
 }
 
 /** What already happened to a batch: it stands where it is, and the plan goes around it. */

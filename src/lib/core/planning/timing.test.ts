@@ -39,6 +39,7 @@ test('whatever a plan follows from makes it out of date', () => {
 		},
 		{ ...DAY, bakery: { ...DAY.bakery, ovens: [] } },
 		{ ...DAY, people: [person('Maud', ['mixing'], 14, 22)] },
+		{ ...DAY, orders: DAY.orders.slice(1) },
 		withMix({ leaves: [{ kind: 'dark', name: 'dark' }] }),
 		{ ...DAY, bakery: { ...DAY.bakery, mixers: [] } },
 		{ ...DAY, builds: [] },

@@ -1,3 +1,4 @@
+import { endCelsiusOf } from '../baking/index.ts';
 import type { Leg, RipenessClock, Step } from '../formula/index.ts';
 import type { BakeDayInput, PlannedBuild, PlannedMix, PlannedProduct } from './input.ts';
 
@@ -11,6 +12,7 @@ import type { BakeDayInput, PlannedBuild, PlannedMix, PlannedProduct } from './i
 export function timingOf(input: BakeDayInput): string {
 	return JSON.stringify({
 		drops: input.drops.map(({ id, readyByMs }) => [id, readyByMs]),
+		orders: input.orders.map(({ dropId, productId, pieces }) => [dropId, productId, pieces]),
 		mixers: input.bakery.mixers.map(({ id, bowls, cleanDownMinutes, cleansAfter }) => [
 			id,
 			bowls,
@@ -86,7 +88,14 @@ function timingOfStep(step: Step) {
 				step.foldsAtShares
 			];
 		case 'bake':
-			return ['bake', step.loadCelsius, step.steamSeconds, step.bakeMinutes, step.coreCelsius];
+			return [
+				'bake',
+				step.loadCelsius,
+				step.steamSeconds,
+				step.bakeMinutes,
+				step.coreCelsius,
+				endCelsiusOf(step)
+			];
 	}
 }
 

@@ -1,156 +1,80 @@
 <script lang="ts">
-	import { resolve } from '$app/paths';
-	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { useRoom } from '../../client/room-context.ts';
-	import type { RunSheetView } from '../../contracts/views.ts';
+	import type { AcceptedPlanView, RunSheetView } from '../../contracts/views.ts';
 	import PlanChart from '../../ribbons/PlanChart.svelte';
 	import RibbonLegend from '../../ribbons/RibbonLegend.svelte';
 	import { cautionText } from '../../wording/caution-text.ts';
-	import { formatTemperature } from '../../core/units/index.ts';
-	import { poursOf } from '../../wording/order-text.ts';
-	import { toDoList, type ListEntry } from '../../wording/task-text.ts';
-	import { clockText, dateText, dayText } from '../../wording/time-text.ts';
+	import type { ListEntry } from '../../wording/task-text.ts';
+	import { clockText, dayText } from '../../wording/time-text.ts';
+	import SheetFrame from './SheetFrame.svelte';
+	import { waterLine } from './water-line.ts';
 
 	interface Props {
 		view: RunSheetView;
+		accepted: AcceptedPlanView;
+		list: readonly ListEntry[];
 	}
-	let { view }: Props = $props();
+	let { view, accepted, list }: Props = $props();
 	const { bakery } = useRoom();
 	const zone = bakery.timeZone;
 
 	/** The ribbons on paper are drawn at this width and shrunk to the page. */
 	const CHART_WIDTH = 1080;
-	const accepted = $derived(view.accepted);
-	const plan = $derived(accepted?.document.plan ?? null);
-	const list = $derived(
-		plan && accepted ? toDoList(plan, accepted.document.input).filter((entry) => entry.handsOn) : []
-	);
-	/** What to pour for a mix that is still to come, by the temperatures of this moment. */
-	function waterOf({ mixes }: ListEntry): string {
-		const found = view.waters.find(
-			({ recipeId, ordinal }) => recipeId === mixes?.recipeId && ordinal === mixes.ordinal
-		);
-		if (!found) return '';
-		const pours = poursOf(found.order, 'tap', bakery.units).map(
-			({ name, figure, unit }) => `${name} ${figure} ${unit}`
-		);
-		const liquid = found.liquid.charAt(0).toUpperCase() + found.liquid.slice(1);
-		return `${liquid} at ${formatTemperature(found.order.temperature, 1, bakery.units)}: ${pours.join(', ')}`;
-	}
-	const sentence = $derived.by(() => {
-		if (!accepted || !plan) return 'There is no accepted plan for this date yet.';
-		const drops = plan.drops.length === 1 ? 'one drop' : `${plan.drops.length} drops`;
-		return `${list.length} things to do for ${drops}.`;
-	});
-	const note = $derived.by(() => {
-		if (!accepted) return 'The run sheet is made from the plan you accept.';
-		const when = `${dayText(accepted.acceptedAtMs, zone)} ${clockText(accepted.acceptedAtMs, zone)}`;
-		return `Plan version ${accepted.number}, accepted by ${accepted.acceptedBy}, ${when}.`;
-	});
+	const { plan, input } = $derived(accepted.document);
 </script>
 
-<div class="print:hidden">
-	<RoomHeading {sentence} {note}>
-		{#snippet actions()}
-			{#if plan}
-				<button class="action" onclick={() => window.print()}>Print on A4</button>
-			{:else}
-				<a class="action no-underline!" href={resolve(`/bake/${view.date}/plan`)}>Go to the plan</a>
-			{/if}
-		{/snippet}
-	</RoomHeading>
-</div>
-
-{#if plan && accepted}
-	{#if !accepted.current}
-		<p class="mx-5 mb-3" role="alert">
-			<span class="act-now px-2 py-1">Out of date</span>
-			Orders or times changed since this plan was accepted.
-			<a href={resolve(`/bake/${view.date}/plan`)}>Look at the new plan</a>.
+<SheetFrame
+	sheet="night"
+	title="Run sheet"
+	date={view.date}
+	{accepted}
+	caution="Waters are by the temperatures read so far: measure again before each mix. Hot decks, steam and lids burn; guards stay on mixers and dividers; allergens are on each formula."
+>
+	<p class="drops">
+		{#each plan.drops as drop (drop.dropId)}
+			<span>
+				<b>{clockText(drop.dueMs, zone)} {drop.name}</b>{#if drop.readyMs !== null}, packed {clockText(
+						drop.readyMs,
+						zone
+					)}{drop.readyByMs < drop.dueMs
+						? ` of ${clockText(drop.readyByMs, zone)} at the latest`
+						: ''}{/if}
+			</span>
+		{/each}
+	</p>
+	{#if plan.cautions.length > 0}
+		<p class="cautions">
+			<b>Clashes, to settle by hand:</b>
+			{plan.cautions.map((caution) => cautionText(caution, plan.tasks, input, zone)).join(' ')}
 		</p>
 	{/if}
-	<article class="sheet" data-run-sheet>
-		<header class="sheet-head">
-			<p class="sheet-title">Run sheet · {dateText(view.date)}</p>
-			<p>{bakery.name} · plan version {accepted.number}</p>
-		</header>
-		<p class="drops">
-			{#each plan.drops as drop (drop.dropId)}
+	<div class="chart">
+		<PlanChart {plan} {input} {zone} width={CHART_WIDTH} nowMs={null} selected={null} names={170} />
+	</div>
+	<div class="legend"><RibbonLegend units={bakery.units} /></div>
+	<ol class="list">
+		{#each list as entry, index (entry.key)}
+			{@const day = dayText(entry.atMs, zone)}
+			{@const water = waterLine(entry, view.waters, bakery.units)}
+			{#if index === 0 || day !== dayText(list[index - 1]?.atMs ?? 0, zone)}
+				<li class="day">{day}</li>
+			{/if}
+			<li class="todo">
+				<span class="box" aria-hidden="true"></span>
+				<time>{clockText(entry.atMs, zone)}</time>
 				<span>
-					<b>{clockText(drop.dueMs, zone)} {drop.name}</b>{#if drop.readyMs !== null}, packed {clockText(
-							drop.readyMs,
-							zone
-						)}{drop.readyByMs < drop.dueMs
-							? ` of ${clockText(drop.readyByMs, zone)} at the latest`
-							: ''}{/if}
+					<b>{entry.what}</b>
+					{#if entry.who}<span class="who">{entry.who}</span>{/if}
+					<span class="detail">{entry.detail}</span>
+					{#if water}<span class="water" data-water>{water}</span>{/if}
+					{#if entry.caution}<span class="caution" data-caution>{entry.caution}</span>{/if}
 				</span>
-			{/each}
-		</p>
-		{#if plan.cautions.length > 0}
-			<p class="cautions">
-				<b>Clashes, to settle by hand:</b>
-				{plan.cautions
-					.map((caution) => cautionText(caution, plan.tasks, accepted.document.input, zone))
-					.join(' ')}
-			</p>
-		{/if}
-		<div class="chart">
-			<PlanChart
-				{plan}
-				input={accepted.document.input}
-				{zone}
-				width={CHART_WIDTH}
-				nowMs={null}
-				selected={null}
-				names={170}
-			/>
-		</div>
-		<div class="legend"><RibbonLegend units={bakery.units} /></div>
-		<ol class="list">
-			{#each list as entry, index (entry.key)}
-				{@const day = dayText(entry.atMs, zone)}
-				{#if index === 0 || day !== dayText(list[index - 1]?.atMs ?? 0, zone)}
-					<li class="day">{day}</li>
-				{/if}
-				<li class="todo">
-					<span class="box" aria-hidden="true"></span>
-					<time>{clockText(entry.atMs, zone)}</time>
-					<span>
-						<b>{entry.what}</b>
-						{#if entry.who}<span class="who">{entry.who}</span>{/if}
-						<span class="detail">{entry.detail}</span>
-						{#if waterOf(entry)}<span class="water" data-water>{waterOf(entry)}</span>{/if}
-						{#if entry.caution}<span class="caution" data-caution>{entry.caution}</span>{/if}
-					</span>
-				</li>
-			{/each}
-		</ol>
-		<p class="foot">
-			A time here is a forecast; the dough decides. Waters are by the temperatures read so far:
-			measure again before each mix. Hot decks, steam and lids burn; guards stay on mixers and
-			dividers; allergens are on each formula. The site's own rules come first.
-		</p>
-	</article>
-{/if}
+			</li>
+		{/each}
+	</ol>
+</SheetFrame>
 
 <style>
-	.sheet {
-		background: var(--sheet);
-		border: 1px solid var(--line);
-		margin: 0 auto 24px;
-		padding: 20px;
-		max-width: 1120px;
-	}
-	.sheet-head {
-		display: flex;
-		justify-content: space-between;
-		align-items: baseline;
-		border-bottom: 2px solid var(--ink);
-	}
-	.sheet-title {
-		font-size: 24px;
-		font-weight: 800;
-	}
 	.drops {
 		display: flex;
 		flex-wrap: wrap;
@@ -197,11 +121,6 @@
 	.detail {
 		color: var(--ink-2);
 	}
-	.foot {
-		margin-top: 10px;
-		font-size: 13px;
-		color: var(--ink-2);
-	}
 	.water {
 		display: block;
 		font-weight: 700;
@@ -213,17 +132,6 @@
 		border: 2px solid var(--ink);
 	}
 	@media print {
-		/* Read at arm's length, by hands that are busy: more pages rather than small print. */
-		.sheet {
-			border: 0;
-			padding: 0;
-			margin: 0;
-			font-size: 11pt;
-			line-height: 1.25;
-		}
-		.sheet-title {
-			font-size: 16pt;
-		}
 		.chart :global(svg) {
 			width: 100%;
 			height: auto;
@@ -246,8 +154,7 @@
 			width: 3mm;
 			height: 3mm;
 		}
-		.caution,
-		.foot {
+		.caution {
 			font-size: 9pt;
 		}
 	}

@@ -12,7 +12,7 @@ import {
 } from '../../core/planning/index.ts';
 import { loadSizeOn, takesOf, type OnShift, type VesselUse } from '../../core/bakery/index.ts';
 import { figuresOf, mixedShare } from '../../core/formula/index.ts';
-import { id, type BatchId, type DropId } from '../../core/identity.ts';
+import { id, type BatchId, type DropId, type ProductId } from '../../core/identity.ts';
 import { isByHand } from '../../core/mixing/index.ts';
 import type { Build, Dough, Mix } from '../../core/production/index.ts';
 import { followedLog } from '../../core/ripening/index.ts';
@@ -29,6 +29,9 @@ export function bakeDayInput(day: BakeryDay, leads: readonly LeadRow[]): BakeDay
 			dough.mixes.flatMap((mix) => mix.portions.map(({ productId }) => productId))
 		)
 	);
+	const nameOf = new Map<string, string>(
+		book.products.map(({ product }) => [product.id, product.name])
+	);
 	return {
 		date: day.date,
 		drops: day.drops
@@ -39,6 +42,15 @@ export function bakeDayInput(day: BakeryDay, leads: readonly LeadRow[]): BakeDay
 				dueMs: drop.dueMs,
 				readyByMs: drop.readyByMs
 			})),
+		orders: day.orders
+			.filter((line) => line.pieces > 0)
+			.map(({ dropId, productId, pieces }) => ({
+				dropId: id<DropId>(dropId),
+				productId: id<ProductId>(productId),
+				name: nameOf.get(productId) ?? '',
+				pieces
+			}))
+			.sort((a, b) => (`${a.dropId} ${a.productId}` < `${b.dropId} ${b.productId}` ? -1 : 1)),
 		bakery: {
 			mixers: day.plannedMixers,
 			ovens: day.ovens

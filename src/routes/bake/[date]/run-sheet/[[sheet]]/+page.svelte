@@ -1,8 +1,8 @@
 <script lang="ts">
-	import RunSheet from '$lib/features/run-sheet/RunSheet.svelte';
+	import RunSheetRoom from '$lib/features/run-sheet/RunSheetRoom.svelte';
 	import type { PageProps } from './$types';
 
 	let { data }: PageProps = $props();
 </script>
 
-<RunSheet view={data} />
+<RunSheetRoom view={data.view} sheet={data.sheet} />

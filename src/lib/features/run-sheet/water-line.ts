@@ -1,0 +1,22 @@
+import type { RunSheetView } from '../../contracts/views.ts';
+import { formatTemperature, type UnitChoice } from '../../core/units/index.ts';
+import { poursOf } from '../../wording/order-text.ts';
+import type { ListEntry } from '../../wording/task-text.ts';
+
+/** What to pour for a mix that is still to come, by the temperatures of this moment; empty where nothing is poured. */
+export function waterLine(
+	{ mixes }: ListEntry,
+	waters: RunSheetView['waters'],
+	units: UnitChoice
+): string {
+	const found = waters.find(
+		({ recipeId, ordinal }) => recipeId === mixes?.recipeId && ordinal === mixes.ordinal
+	);
+	if (!found) return '';
+	const pours = poursOf(found.order, 'tap', units).map(
+		// A figure is not parted from its unit at the end of a line.
+		({ name, figure, unit }) => `${name} ${figure}\u00A0${unit}`
+	);
+	const liquid = found.liquid.charAt(0).toUpperCase() + found.liquid.slice(1);
+	return `${liquid} at ${formatTemperature(found.order.temperature, 1, units)}: ${pours.join(', ')}`;
+}
