@@ -99,3 +99,33 @@ test('two plans that are one differ in nothing', () => {
 	const { moved, added, dropped, kept } = differenceOf(GOOD_PLAN, GOOD_PLAN);
 	assert.deepEqual([moved, added, dropped, kept], [[], [], [], 5]);
 });
+
+test('what is pinned is put in once, however dear what hangs from it, and the search knows what it costs', () => {
+	for (const [seed, at] of [
+		[2, 230],
+		[4, 150]
+	] as const) {
+		const problem = problemOf(generateDay('medium', seed));
+		const before = solve(problem, { seed: 1, moves: 100 });
+		assert.ok(before.ok);
+		const placed = new Map(before.value.placed.map((one) => [one.task, one]));
+		// What began is where it was; everything else comes long after its window.
+		const tasks = problem.tasks.map((task) => {
+			const one = placed.get(task.id);
+			return one && one.start < at
+				? { ...task, pin: { start: one.start, mode: one.mode, unit: one.unit } }
+				: { ...task, earliest: at + 40 };
+		});
+		const soft = withSoftWindows({ ...problem, tasks }, () => true, 50);
+		const made = Solver.of(soft, 1);
+		assert.ok(made.ok);
+		const solver = made.value;
+		solver.begin();
+		const { cost: first } = solver.progress;
+		assert.equal(first, checkPlan(soft, solver.plan()).cost.total);
+		solver.run(100, 0.5);
+		const { cost } = solver.progress;
+		assert.ok(first !== null && cost !== null && cost < first, `${first} to ${cost}`);
+		assert.equal(cost, checkPlan(soft, solver.plan()).cost.total);
+	}
+});

@@ -31,6 +31,8 @@ export class Inserter {
 	 */
 	insert(u: number, budget: number, noise: number): boolean {
 		const { values, state } = this;
+		// What is pinned stays where it is when what hangs from it found no place: only that is to be put in.
+		if ((state.start[u] as number) >= 0) return this.descend(u, budget, noise);
 		const before = state.priced;
 		values.lookAt(u, 0, state.model.horizon, budget);
 		for (let attempt = 0; attempt < this.attempts; attempt += 1) {
@@ -130,6 +132,7 @@ export class Inserter {
 					const edge = edges[e] as CompiledEdge;
 					const child = edge.before === u ? edge.after : edge.before;
 					const hangs = components.children[child] as readonly number[];
+					if ((state.start[child] as number) >= 0) continue;
 					if ((hangs.length === 0) !== lone) continue;
 					if (this.insert(child, this.leftFor(u, child, left), noise)) continue;
 					this.trouble[child] = (this.trouble[child] as number) + 1;
