@@ -155,6 +155,7 @@ journey(
 			['plan', 'nothing to plan'],
 			['water', 'no mix to find water for'],
 			['fermentation', 'no dough to follow'],
+			['ovens', 'no accepted plan'],
 			['run-sheet', 'no accepted plan'],
 			['bakery/ovens', 'There is no oven yet'],
 			['bakery/drops', 'There is no drop yet'],

@@ -4,30 +4,16 @@ import os from 'node:os';
 import path from 'node:path';
 import ICAL from 'ical.js';
 import type { Page } from 'puppeteer-core';
-import { readPlan } from '../../src/lib/server/services/read-plan.ts';
-import { heldPlacement } from '../integration/placement.ts';
-import { TOMORROW } from '../integration/test-database.ts';
-import { byName, journey, says, sendBeside, textOf, visit, type Bakery } from './bakery.ts';
+import { bakeMarks } from '../../src/lib/core/baking/index.ts';
+import { acceptBeside } from './accepted-night.ts';
+import { journey, says, textOf, visit } from './bakery.ts';
 
 const DAY = '/bake/2026-11-24';
 
-/** A plan that holds is accepted, as by the head baker at the desk. */
-async function acceptBeside(bakery: Bakery) {
-	const { input, fingerprint } = await readPlan(bakery.database.db, TOMORROW);
-	await sendBeside(bakery, {
-		kind: 'accept-plan',
-		date: TOMORROW,
-		fingerprint,
-		placement: heldPlacement(input)
-	});
-	const { accepted } = await readPlan(bakery.database.db, TOMORROW);
-	assert.ok(accepted);
-	return accepted.document;
-}
-
 async function openSheet(page: Page, name: string): Promise<string> {
 	const before = page.url();
-	await (await byName(page, 'link', name)).click();
+	// A page of the bakery may be called the same.
+	await page.locator(`nav[aria-label=Sheets] ::-p-text(${name})`).click();
 	await page.waitForFunction((before) => location.href !== before, {}, before);
 	await page.waitForSelector(`nav[aria-label=Sheets] ::-p-text(${name})[aria-current=page]`);
 	return textOf(page, '[data-run-sheet]');
@@ -113,7 +99,16 @@ journey('a plan is taken along as a calendar with alarms and as a table', async 
 	const { plan, input } = await acceptBeside(bakery);
 	await visit(bakery, `${DAY}/run-sheet`);
 	const attended = plan.tasks.flatMap((task) => task.attended);
-	const everything = attended.length + plan.ovens.length;
+	// What is done to a load while it bakes has its own line each.
+	const marks = plan.tasks.flatMap(({ step, endMs }) =>
+		step.kind === 'bake'
+			? bakeMarks(step)
+					.filter(({ kind }) => kind !== 'out')
+					.map(({ atMinutes }) => endMs - (step.bakeMinutes - atMinutes) * 60_000)
+			: []
+	);
+	assert.ok(marks.length > 0);
+	const everything = attended.length + plan.ovens.length + marks.length;
 	const events = (text: string) =>
 		new ICAL.Component(ICAL.parse(text) as unknown[])
 			.getAllSubcomponents('vevent')
@@ -128,7 +123,7 @@ journey('a plan is taken along as a calendar with alarms and as a table', async 
 	assert.ok(inAll.every(({ alarms }) => alarms === 1));
 	assert.deepEqual(
 		inAll.map(({ event }) => event.startDate.toJSDate().getTime()).sort((a, b) => a - b),
-		[...attended.map(({ fromMs }) => fromMs), ...plan.ovens.map(({ atMs }) => atMs)].sort(
+		[...attended.map(({ fromMs }) => fromMs), ...plan.ovens.map(({ atMs }) => atMs), ...marks].sort(
 			(a, b) => a - b
 		)
 	);

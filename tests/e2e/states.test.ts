@@ -23,6 +23,7 @@ const ROOMS = [
 	'plan',
 	'water',
 	'fermentation',
+	'ovens',
 	'run-sheet',
 	'learned',
 	'bakery'
@@ -36,6 +37,7 @@ journey('a date without orders says so in every room and offers the way on', asy
 		['water', 'no mix to find water for'],
 		['fermentation', 'no dough to follow'],
 		['plan', 'nothing to plan'],
+		['ovens', 'no accepted plan'],
 		['run-sheet', 'no accepted plan']
 	] as const) {
 		await visit(bakery, `${empty}/${room}`);

@@ -14,6 +14,7 @@ import { readFrame } from '../../src/lib/server/services/read-frame.ts';
 import { readIngredient } from '../../src/lib/server/services/read-ingredient.ts';
 import { readLearned } from '../../src/lib/server/services/read-learned.ts';
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
+import { readOvens } from '../../src/lib/server/services/read-ovens.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { readPreparation } from '../../src/lib/server/services/read-preparation.ts';
 import { readProduct } from '../../src/lib/server/services/read-product.ts';
@@ -82,6 +83,10 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 		(await readWater(t.db, DAY_AFTER, MORNING_MS)).inputs
 	],
 	plan: () => readPlan(t.db, TOMORROW),
+	ovens: async () => {
+		const { accepted, ...view } = await readOvens(t.db, TOMORROW);
+		return { ...view, version: accepted?.number };
+	},
 	'run-sheet': async () => (await readRunSheet(t.db, TOMORROW, MORNING_MS)).waters,
 	work: async () => {
 		const { nights, ...ahead } = await readWorkAhead(t.db, MORNING_MS);

@@ -1,4 +1,4 @@
-import type { Deck, OnShift, Role } from '../core/bakery/index.ts';
+import type { Deck, OnShift, OvenPiece, Role } from '../core/bakery/index.ts';
 import type { Place } from '../core/formula/index.ts';
 import type { BakeDayInput } from '../core/planning/index.ts';
 import type {
@@ -107,6 +107,15 @@ export interface RunSheetView extends PlanView {
 		readonly liquid: string;
 		readonly order: WaterOrder;
 	}[];
+}
+
+/** The ovens of a date: the accepted plan, and what lies where in them. */
+export interface OvensView {
+	readonly date: BakeDate;
+	readonly accepted: AcceptedPlanView | null;
+	readonly decks: readonly Deck[];
+	/** The ground of each product's pieces after proof. */
+	readonly pieces: readonly (OvenPiece & { readonly productId: string })[];
 }
 
 /** Accepted plans, to be written as files. */

@@ -1,4 +1,9 @@
-import { PLAIN_PROGRAMME } from '../core/baking/index.ts';
+import {
+	changeAt,
+	PLAIN_PROGRAMME,
+	type BakeChange,
+	type BakeProgramme
+} from '../core/baking/index.ts';
 import {
 	USUAL_CARRY_SHARE,
 	type BakeStep,
@@ -92,5 +97,25 @@ export function bake(
 		steamSeconds,
 		coreCelsius,
 		programme: PLAIN_PROGRAMME
+	};
+}
+
+/** A bake that goes by a programme. */
+export function goingBy(
+	step: BakeStep,
+	{
+		changes = [],
+		...programme
+	}: Partial<Omit<BakeProgramme, 'changes'>> & {
+		readonly changes?: readonly (Pick<BakeChange, 'atMinutes'> & Partial<BakeChange>)[];
+	}
+): BakeStep {
+	return {
+		...step,
+		programme: {
+			...PLAIN_PROGRAMME,
+			...programme,
+			changes: changes.map((change) => ({ ...changeAt(change.atMinutes), ...change }))
+		}
 	};
 }

@@ -12,7 +12,13 @@ import { bakeMarks } from '../core/baking/index.ts';
 import { loadingText, markText } from './programme-text.ts';
 import { CAUSTIC_CAUTION } from './kind-text.ts';
 import { ACTIVITY_TEXT, placeText, SPEED_TEXT, TURN_TEXT } from './step-text.ts';
-import { formatMass, formatMinutes, formatNumber, formatTemperature } from '../core/units/index.ts';
+import {
+	formatMass,
+	formatMinutes,
+	formatNumber,
+	formatTemperature,
+	type UnitChoice
+} from '../core/units/index.ts';
 
 /** One thing to do at one time. */
 export interface ListEntry {
@@ -273,8 +279,14 @@ const OVEN_ACT: Readonly<Record<OvenTask['kind'], string>> = {
 	'switch-off': 'Switch off'
 };
 
-function ovenEntry({ kind, deckIds, name, atMs, celsius }: OvenTask): ListEntry {
-	const to = celsius === null ? '' : ` to ${formatTemperature({ celsius }, 0)}`;
+/** What is done to an oven: "Set Deck 2 to 245 °C". */
+export function ovenActText({ kind, name, celsius }: OvenTask, units?: UnitChoice): string {
+	const to = celsius === null ? '' : ` to ${formatTemperature({ celsius }, 0, units)}`;
+	return `${OVEN_ACT[kind]} ${name}${to}`;
+}
+
+function ovenEntry(task: OvenTask): ListEntry {
+	const { kind, deckIds, name, atMs } = task;
 	return {
 		key: `oven ${deckIds.join(' ')} ${kind} ${atMs}`,
 		taskId: null,
@@ -283,7 +295,7 @@ function ovenEntry({ kind, deckIds, name, atMs, celsius }: OvenTask): ListEntry 
 		station: 'oven',
 		machine: name,
 		measure: null,
-		what: `${OVEN_ACT[kind]} ${name}${to}`,
+		what: ovenActText(task),
 		detail: '',
 		handsOn: true,
 		who: '',

@@ -35,6 +35,7 @@ export { chanceOfDrops, type DropUnderChance } from './chance-of-drops.ts';
 export { takenAsDone } from './taken-as-done.ts';
 export { planDifference, type MovedTask, type PlanDifference } from './difference.ts';
 export { describePlan, type AttendedStretch, type DayTask, type DayPlan } from './day-plan.ts';
+export { deckOutlook, type BakingTask, type DeckLoad, type DeckOutlook } from './deck-outlook.ts';
 export { packingLists, piecesOver, type PackingList, type PiecesOver } from './packing.ts';
 export { stationOf, STATIONS, type Station } from './station.ts';
 export { priceOnMoving } from './prices.ts';

@@ -273,20 +273,25 @@
 	}
 	@media (max-width: 1360px) {
 		.frame {
-			gap: 6px;
+			gap: 4px;
 			padding-right: 10px;
 		}
 		.brand {
-			padding: 0 12px;
+			padding: 0 10px;
 		}
 		.rooms a {
-			padding: 4px 9px 0;
+			padding: 4px 6px 0;
 		}
 		.clock {
 			padding-left: 8px;
 		}
 	}
-	@media (max-width: 1200px) {
+	@media (pointer: coarse) {
+		.rooms a {
+			min-width: 44px;
+		}
+	}
+	@media (max-width: 1240px) {
 		.frame {
 			flex-wrap: wrap;
 			padding: 4px 10px 0 0;

@@ -22,6 +22,11 @@ export const ROOMS = [
 		name: 'Fermentation',
 		about: 'How far each dough is, and when it will be ready.'
 	},
+	{
+		path: 'ovens',
+		name: 'Ovens',
+		about: 'What is in each deck, what is done to it, and what goes in next.'
+	},
 	{ path: 'run-sheet', name: 'Run sheet', about: 'The night on paper, step by step.' },
 	{
 		path: 'learned',

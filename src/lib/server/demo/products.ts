@@ -1,7 +1,7 @@
 import type { DemoProduct } from './demo-product.ts';
 import { WEEKLY_PRODUCTS } from './weekly-products.ts';
 import { ENRICHED_PRODUCTS } from './enriched-products.ts';
-import { bake, clock, hands, leg, ripening, timed } from './steps.ts';
+import { bake, clock, goingBy, hands, leg, ripening, timed } from './steps.ts';
 
 export const PRODUCTS: readonly DemoProduct[] = [
 	{
@@ -21,7 +21,12 @@ export const PRODUCTS: readonly DemoProduct[] = [
 			hands('shape', 0, 15),
 			ripening('proof', clock('sourdough', 25, 80, 110, 155), [leg('Bakehouse', 150)]),
 			hands('score', 0, 5),
-			bake(245, 42, 8, 97),
+			goingBy(bake(245, 42, 8, 97), {
+				changes: [{ atMinutes: 30, ventOpen: true }],
+				turnAtMinutes: 24,
+				checkAtMinutes: 38,
+				crust: 'brown'
+			}),
 			timed('cool', 75),
 			hands('pack', 3, 5)
 		]
@@ -40,7 +45,11 @@ export const PRODUCTS: readonly DemoProduct[] = [
 			hands('shape', 0, 12),
 			ripening('proof', clock('sourdough', 25, 75, 105, 150), [leg('Bakehouse', 120)]),
 			hands('score', 0, 4),
-			bake(245, 32, 8, 97),
+			goingBy(bake(245, 32, 8, 97), {
+				changes: [{ atMinutes: 22, ventOpen: true }],
+				checkAtMinutes: 28,
+				crust: 'brown'
+			}),
 			timed('cool', 60),
 			hands('pack', 3, 5)
 		]
@@ -92,7 +101,11 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		steps: [
 			hands('pan', 2, 25),
 			ripening('proof', clock('sourdough', 30, 45, 62, 85), [leg('Warm prover', 150)]),
-			bake(250, 62, 4, 98),
+			goingBy(bake(250, 62, 4, 98), {
+				changes: [{ atMinutes: 15, ventOpen: true }],
+				checkAtMinutes: 55,
+				crust: 'dark'
+			}),
 			hands('depan', 0, 6),
 			// Its crumb sets: it is not packed on the hour it leaves the oven.
 			timed('cool', 360),
@@ -268,7 +281,15 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		steps: [
 			hands('pan', 3, 28),
 			ripening('proof', clock('sourdough', 29, 55, 75, 100), [leg('Warm prover', 170)]),
-			bake(240, 115, 4, 98),
+			// It goes in hot and falls: the crust sets long before the crumb is done.
+			goingBy(bake(240, 115, 4, 98), {
+				changes: [
+					{ atMinutes: 20, celsius: 200, ventOpen: true },
+					{ atMinutes: 80, celsius: 180 }
+				],
+				checkAtMinutes: 105,
+				crust: 'dark'
+			}),
 			hands('depan', 0, 8),
 			// Cut after a day, not before.
 			timed('cool', 1200),

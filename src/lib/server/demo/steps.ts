@@ -2,7 +2,7 @@ import { PLACES, RETARDERS, type DemoPlace } from './equipment.ts';
 import { demoPlaceId } from './demo-place.ts';
 import type { Leg, WaitStep } from '../../core/formula/index.ts';
 
-export { bake, clock, hands, mix, mixing, ripening, turn } from '../chain.ts';
+export { bake, clock, goingBy, hands, mix, mixing, ripening, turn } from '../chain.ts';
 
 /** A stay in a place of the bakehouse. */
 export function leg(

@@ -1,0 +1,30 @@
+import type { OvensView } from '../../contracts/views.ts';
+import type { BakeDate } from '../../core/time/index.ts';
+import type { Db } from '../db/client.ts';
+import { loadEntries } from '../db/entries.ts';
+import { loadFormulaBook } from '../db/formula-book.ts';
+import { decksOf } from '../db/of-entries.ts';
+import { readPlan } from './read-plan.ts';
+
+/** The accepted plan of a date with the decks as they are, and the ground that pieces take. */
+export async function readOvens(db: Db, date: BakeDate): Promise<OvensView> {
+	const [{ accepted }, entries, book] = await Promise.all([
+		readPlan(db, date),
+		loadEntries(db, date, ['oven']),
+		loadFormulaBook(db)
+	]);
+	const baked = new Set(accepted?.document.input.products.map(({ id }) => id));
+	return {
+		date,
+		accepted,
+		decks: decksOf(entries),
+		pieces: book.products
+			.filter(({ product }) => baked.has(product.id))
+			.map(({ product, footprint, spacingCm, piecesPerDeck }) => ({
+				productId: product.id,
+				footprint,
+				spacingCm,
+				piecesPerDeck
+			}))
+	};
+}
