@@ -139,6 +139,7 @@ export async function corpusOf(db: Db): Promise<readonly Readonly<Record<string,
 		name: 'Saltmarrow Bakehouse',
 		timeZone: 'Europe/London',
 		currency: '€',
+		altitudeMetres: 120,
 		expectedVersion: 1
 	};
 	const starters = STARTERS.map((starter) => ({

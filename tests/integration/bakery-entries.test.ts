@@ -9,12 +9,14 @@ import { loadEntries } from '../../src/lib/server/db/entries.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
 import { readEntries } from '../../src/lib/server/services/read-entries.ts';
+import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
 import { readNextBake } from '../../src/lib/server/services/read-bakery.ts';
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import { readProduct } from '../../src/lib/server/services/read-product.ts';
 import { ALWAYS, entryOf } from './entry-content.ts';
 import { newPlacement } from './placement.ts';
-import { NOW_MS, send, testDatabase, TOMORROW } from './test-database.ts';
+import { LOAF, NOW_MS, send, testDatabase, TOMORROW } from './test-database.ts';
 
 const t = await testDatabase();
 after(t.drop);
@@ -250,4 +252,35 @@ test('a drop goes on its weekdays; closed days are passed over, and told where o
 		'id-used-before',
 		'a mixer is no closed day'
 	);
+});
+
+test('a bakery high up is told cores that are lowered, in its plans only; another height is a plan out of date', async () => {
+	const cores = async () => {
+		const { input } = await readPlan(t.db, TOMORROW);
+		return input.products.flatMap(({ steps }) =>
+			steps.flatMap((step) => (step.kind === 'bake' ? [step.coreCelsius] : []))
+		);
+	};
+	const atTheSea = await cores();
+	assert.ok(atTheSea.includes(97));
+	const before = await readPlan(t.db, TOMORROW);
+	const { settings } = await readBakeryRoom(t.db, TOMORROW);
+	const saved = await send(t.db, {
+		kind: 'save-bakery',
+		name: settings.name,
+		timeZone: settings.timeZone,
+		currency: settings.currency,
+		altitudeMetres: 1200,
+		expectedVersion: settings.version
+	});
+	assert.equal(saved.outcome, 'done');
+	assert.deepEqual(
+		await cores(),
+		atTheSea.map((celsius) => celsius - 4)
+	);
+	const after = await readPlan(t.db, TOMORROW);
+	assert.notEqual(after.fingerprint, before.fingerprint);
+	const loaf = await readProduct(t.db, TOMORROW, LOAF);
+	assert.ok(loaf?.steps.some((step) => step.kind === 'bake' && step.coreCelsius === 97));
+	assert.equal((await readBakeryRoom(t.db, TOMORROW)).settings.altitudeMetres, 1200);
 });

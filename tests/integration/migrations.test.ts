@@ -16,8 +16,7 @@ import { readLearned } from '../../src/lib/server/services/read-learned.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { readRipening } from '../../src/lib/server/services/read-ripening.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
-import { toDoList } from '../../src/lib/wording/task-text.ts';
-import { inTheWordsOfToday } from '../../src/lib/wording/words-since.fixture.ts';
+import { inTheWordsOfToday, sheetAsToldThen } from '../../src/lib/wording/words-since.fixture.ts';
 import { testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
 
 /** A database as one version left it, in the hands of the newest. */
@@ -183,12 +182,7 @@ test('a plan that the fourth version stored reads as it did then', async () => {
 		const { accepted } = await readPlan(t.db, TOMORROW);
 		assert.ok(accepted);
 		const { plan, input } = accepted.document;
-		const sheet = toDoList(plan, input).map(({ atMs, what, detail, handsOn }) => ({
-			atMs,
-			what,
-			detail,
-			handsOn
-		}));
+		const sheet = sheetAsToldThen(plan, input);
 		assert.ok(sheet.length > 40);
 		assert.deepEqual(sheet, read.runSheet.map(inTheWordsOfToday));
 		// Nothing stood between packing and the drop then.

@@ -15,7 +15,8 @@ import { readNextBake } from '../../src/lib/server/services/read-bakery.ts';
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { ALWAYS } from './entry-content.ts';
-import { newPlacement } from './placement.ts';
+import { judgePlacement } from '../../src/lib/core/planning/index.ts';
+import { heldPlacement, newPlacement } from './placement.ts';
 import { NOW_MS, testDatabase, TOMORROW } from './test-database.ts';
 import { loadClock } from '../../src/lib/server/db/bakery.ts';
 import { migrateToLatest } from '../../src/lib/server/db/migrate.ts';
@@ -189,7 +190,7 @@ test('every plain formula begins once, with its ingredients and its product, and
 	}
 });
 
-test('a bakery of 2 500 loaves a day can be entered, and its orders give doughs and mixes', async () => {
+test('a bakery of 2 500 loaves a day can be entered, and its orders give doughs, mixes and a plan that holds', async () => {
 	const { db, drop, say, found } = await emptyBakery();
 	try {
 		await found();
@@ -210,34 +211,43 @@ test('a bakery of 2 500 loaves a day can be entered, and its orders give doughs 
 				name,
 				content: { ...FIRST_MIXER, leastGrams: least, mostGrams: most }
 			});
-		await enter({
-			entryKind: 'oven',
-			name: 'Great oven',
-			content: {
-				...FIRST_OVEN,
-				loader: true,
-				decks: [1, 2, 3, 4].map((deck) => ({
-					...FIRST_DECK,
-					id: randomUUID(),
-					name: `Deck ${deck}`,
-					lengthCm: 240,
-					widthCm: 180
-				}))
-			}
-		});
+		for (const name of ['North oven', 'Middle oven', 'South oven'])
+			await enter({
+				entryKind: 'oven',
+				name,
+				content: {
+					...FIRST_OVEN,
+					loader: true,
+					decks: [1, 2, 3, 4].map((deck) => ({
+						...FIRST_DECK,
+						id: randomUUID(),
+						name: `Deck ${deck}`,
+						lengthCm: 240,
+						widthCm: 180
+					}))
+				}
+			});
 		await enter({
 			entryKind: 'divider',
 			name: 'Press of 24',
 			content: { heads: 24, leastPieceGrams: 200, mostPieceGrams: 1200 }
 		});
-		for (let person = 2; person <= 8; person += 1)
+		for (let person = 2; person <= 13; person += 1)
 			await enter({
 				entryKind: 'person',
 				name: `Hand ${person}`,
 				content: {
 					role: 'baker',
-					skills: ['shaping'],
-					shifts: [{ weekday: 1, from: '22:00', minutes: 480, breaks: [] }],
+					skills: ['mixing', 'shaping', 'oven', 'packing'],
+					// Five by day, the others by night.
+					shifts: [
+						{
+							weekday: 1,
+							from: person < 7 ? '14:00' : '20:00',
+							minutes: 600,
+							breaks: []
+						}
+					],
 					exceptions: [],
 					pacePercent: 100
 				}
@@ -280,9 +290,20 @@ test('a bakery of 2 500 loaves a day can be entered, and its orders give doughs 
 		const inAll = grams.reduce((sum, one) => sum + one, 0);
 		assert.ok(inAll >= 2500 * 900 && inAll < 2500 * 900 * 1.05, `${inAll}`);
 		assert.ok(Math.max(...grams) <= 200_000 && grams.length >= 12, `${grams.length} mixes`);
-		assert.equal(plan.input.bakery.ovens.flatMap(({ decks }) => decks).length, 4);
+		assert.equal(plan.input.bakery.ovens.flatMap(({ decks }) => decks).length, 12);
 		assert.equal(plan.input.products[0]?.piecesPerDeck, 48, '8 by 6 on 240 x 180 cm');
-		assert.ok(plan.roster && new Set(plan.roster.map(({ name }) => name)).size === 7);
+		assert.ok(plan.roster && new Set(plan.roster.map(({ name }) => name)).size === 12);
+		const told = judgePlacement(plan.input, heldPlacement(plan.input, 120));
+		assert.deepEqual(told.violations, []);
+		assert.deepEqual([told.plan.cautions, told.plan.unplaced], [[], []]);
+		const [vans] = told.plan.drops;
+		assert.ok(vans?.readyMs && vans.readyMs <= vans.readyByMs, 'all of it is packed in time');
+		const baked = told.plan.tasks.reduce(
+			(sum, { step, batch }) =>
+				sum + (step.kind === 'bake' && batch.kind === 'load' ? batch.pieces : 0),
+			0
+		);
+		assert.ok(baked >= 2500, `${baked} are baked`);
 	} finally {
 		await drop();
 	}

@@ -10,3 +10,6 @@ export const timeZoneSchema = z
 
 /** What stands before a price; empty for none. */
 export const currencySchema = line(8);
+
+/** Metres above the sea; no bakery stands higher than the model of boiling water holds. */
+export const altitudeSchema = z.number().min(0).max(4000);

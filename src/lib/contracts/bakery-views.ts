@@ -44,6 +44,7 @@ export interface BakeryRoomView {
 		readonly name: string;
 		readonly timeZone: string;
 		readonly currency: string;
+		readonly altitudeMetres: number;
 		readonly version: number;
 	};
 	readonly steps: readonly FirstStep[];

@@ -4,8 +4,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';
 import type { DayPlan } from '../core/planning/index.ts';
 import { PLAN_DOCUMENT_SCHEMA, readPlanDocument } from '../contracts/plan-document.ts';
-import { toDoList } from './task-text.ts';
-import { inTheWordsOfToday } from './words-since.fixture.ts';
+import { inTheWordsOfToday, sheetAsToldThen } from './words-since.fixture.ts';
 
 /** Plans as they were stored, each with the run sheet it told then. They are never written again. */
 const FOLDER = new URL('../../../tests/fixtures/plan-documents/', import.meta.url);
@@ -43,12 +42,7 @@ for (const file of files)
 			gunzipSync(readFileSync(new URL(file, FOLDER))).toString('utf8')
 		) as Kept;
 		const { plan, input } = readPlanDocument(kept.schema, kept.document);
-		const sheet = toDoList(plan, input).map(({ atMs, what, detail, handsOn }) => ({
-			atMs,
-			what,
-			detail,
-			handsOn
-		}));
+		const sheet = sheetAsToldThen(plan, input);
 		assert.ok(kept.runSheet.length > 40);
 		assert.deepEqual(sheet, kept.runSheet.map(inTheWordsOfToday));
 		// Of the first shape nothing stood between packing and the drop.

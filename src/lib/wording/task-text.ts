@@ -57,7 +57,9 @@ export function subjectText({ batch }: Pick<DayTask, 'batch'>, input: BakeDayInp
 	if (batch.kind === 'mix') return `${dough?.name ?? ''}${ordinal}`;
 	const product = input.products.find((product) => product.id === batch.productId)?.name ?? '';
 	if (batch.kind === 'portion') return `${product}${ordinal}`;
-	return batch.loads > 1 ? `${product}, load ${batch.load} of ${batch.loads}` : product;
+	// Two mixes of one product have loads of the same numbers.
+	const load = batch.loads > 1 ? `, load ${batch.load} of ${batch.loads}` : '';
+	return `${product}${ordinal}${load}`;
 }
 
 export function activityText(task: DayTask): string {

@@ -1,3 +1,19 @@
+import type { BakeDayInput, DayPlan } from '../core/planning/index.ts';
+import { toDoList } from './task-text.ts';
+
+/** The run sheet of a plan with no more on it than was told then: which mix a load is of was not. */
+export function sheetAsToldThen(plan: DayPlan, input: BakeDayInput) {
+	const loads = new Set(
+		plan.tasks.filter(({ batch }) => batch.kind === 'load').map((task) => task.id)
+	);
+	return toDoList(plan, input).map(({ taskId, atMs, what, detail, handsOn }) => ({
+		atMs,
+		what: loads.has(taskId ?? '') ? what.replace(/, mix \d+ of \d+/, '') : what,
+		detail,
+		handsOn
+	}));
+}
+
 /** A line of a run sheet in the words of today: the trade's words on it have changed since, its facts may not. */
 export function inTheWordsOfToday<
 	Line extends { readonly what: string; readonly detail: string | null }

@@ -111,6 +111,7 @@ async function beforeTheNight({ db, tell }: Night): Promise<void> {
 		name: 'Saltmarrow Bakehouse and Quay',
 		timeZone: 'Europe/London',
 		currency: '€',
+		altitudeMetres: 0,
 		expectedVersion: 2
 	});
 	await tell(1, {

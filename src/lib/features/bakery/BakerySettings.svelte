@@ -2,6 +2,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { BakeryRoomView } from '../../contracts/bakery-views.ts';
 	import TextField from '../../fields/TextField.svelte';
+	import NumberField from '../../fields/NumberField.svelte';
 	import ChoiceField from '../../fields/ChoiceField.svelte';
 	import { timeZones } from '../../wording/time-zones.ts';
 	import { Saving } from './saving.svelte.ts';
@@ -12,7 +13,8 @@
 	let { settings }: Props = $props();
 	const room = useRoom();
 	const saving = new Saving(room.retries);
-	let typed: Partial<Pick<typeof settings, 'name' | 'timeZone' | 'currency'>> = $state({});
+	let typed: Partial<Pick<typeof settings, 'name' | 'timeZone' | 'currency' | 'altitudeMetres'>> =
+		$state({});
 	const now = $derived({ ...settings, ...typed });
 	const isChanged = $derived(Object.keys(typed).length > 0);
 
@@ -26,6 +28,7 @@
 				name: now.name.trim(),
 				timeZone: now.timeZone,
 				currency: now.currency.trim(),
+				altitudeMetres: now.altitudeMetres,
 				expectedVersion: settings.version
 			},
 			{ said: 'Saved.', readAnew: 'everything', then: () => (typed = {}) }
@@ -49,6 +52,19 @@
 		most={8}
 		onSet={(currency: string) => (typed = { ...typed, currency })}
 	/>
+	<NumberField
+		label="Height above the sea"
+		value={now.altitudeMetres}
+		unit="m"
+		decimals={0}
+		least={0}
+		most={4000}
+		onSet={(value: number | null) => (typed = { ...typed, altitudeMetres: value ?? 0 })}
+	/>
+	<p class="text-note text-ink-2">
+		Water boils lower higher up: what a plan says of a core that is done is lowered a degree for
+		every 300 m.
+	</p>
 	<p class="mt-2 flex flex-wrap items-center gap-3">
 		<button class="action" disabled={!isChanged}>Save the bakery</button>
 		{#if saving.done}<span role="status">{saving.done}</span>{/if}

@@ -1,12 +1,12 @@
 import { z } from 'zod';
-import { currencySchema, timeZoneSchema } from '../../contracts/bakery-settings.ts';
+import { altitudeSchema, currencySchema, timeZoneSchema } from '../../contracts/bakery-settings.ts';
 import { versionSchema } from '../../contracts/border-schemas.ts';
 import { nameSchema } from '../../contracts/text.ts';
 import { fail, ok } from '../../core/result.ts';
 import { loadBakery, updateBakery } from '../db/bakery.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 
-/** Saves what the bakery is called, where its clock hangs and what its money is. */
+/** Saves what the bakery is called, where its clock hangs, what its money is and how high it stands. */
 export const saveBakery = defineCommand({
 	kind: 'save-bakery',
 	lane: 'settings',
@@ -14,12 +14,14 @@ export const saveBakery = defineCommand({
 		name: nameSchema,
 		timeZone: timeZoneSchema,
 		currency: currencySchema,
+		altitudeMetres: altitudeSchema,
 		expectedVersion: versionSchema
 	}),
 	permitted: EVERYONE,
 	refusals: ['settings-changed-meanwhile', 'no-bakery'],
-	handle: async (tx, { name, timeZone, currency, expectedVersion }) => {
-		const version = await updateBakery(tx, { name, timeZone, currency }, expectedVersion);
+	handle: async (tx, { name, timeZone, currency, altitudeMetres, expectedVersion }) => {
+		const settings = { name, timeZone, currency, altitudeMetres };
+		const version = await updateBakery(tx, settings, expectedVersion);
 		if (version !== null) return ok({ version });
 		const now = await loadBakery(tx);
 		return now

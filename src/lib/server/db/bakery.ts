@@ -21,6 +21,8 @@ export interface BakerySettings extends WaterSupply {
 	readonly version: number;
 	/** What stands before a price; empty when the bakery keeps none. */
 	readonly currency: string;
+	/** How high it stands above the sea. */
+	readonly altitudeMetres: number;
 }
 
 /** The bakery, its rooms taken to be at what they are set to on a date; null where there is none yet. */
@@ -50,6 +52,7 @@ export async function loadBakery(db: Db | Tx, on: On = 'newest'): Promise<Bakery
 		iceCelsius: row.ice_celsius,
 		iceMostShare: row.ice_most_share,
 		currency: row.currency,
+		altitudeMetres: row.altitude_m,
 		waterSchool: row.water_school,
 		countsSoakers: row.factor_counts_soakers
 	};
@@ -107,10 +110,10 @@ export async function updateSupply(
 	return row?.row_version ?? null;
 }
 
-/** Sets what the bakery is called, its zone and its money; null where somebody changed the settings first. */
+/** Sets what the bakery is called, its zone, its money and its height; null where somebody changed the settings first. */
 export async function updateBakery(
 	tx: Tx,
-	bakery: { readonly name: string; readonly timeZone: string; readonly currency: string },
+	bakery: Pick<BakerySettings, 'name' | 'timeZone' | 'currency' | 'altitudeMetres'>,
 	expectedVersion: number
 ): Promise<number | null> {
 	const row = await tx
@@ -119,6 +122,7 @@ export async function updateBakery(
 			name: bakery.name,
 			time_zone: bakery.timeZone,
 			currency: bakery.currency,
+			altitude_m: bakery.altitudeMetres,
 			row_version: set('row_version', '+', 1)
 		}))
 		.where('row_version', '=', expectedVersion)

@@ -52,6 +52,7 @@ export interface Tables {
 		ice_celsius: number;
 		ice_most_share: number;
 		currency: string;
+		altitude_m: number;
 		caustic_most_share: number;
 		water_school: WaterSchool;
 		factor_counts_soakers: boolean;

@@ -11,7 +11,8 @@ import {
 	type PlannedProduct
 } from '../../core/planning/index.ts';
 import { loadSizeOn, takesOf, type OnShift, type VesselUse } from '../../core/bakery/index.ts';
-import { figuresOf, mixedShare } from '../../core/formula/index.ts';
+import { coreWantedAt } from '../../core/baking/index.ts';
+import { figuresOf, mixedShare, type Step } from '../../core/formula/index.ts';
 import { id, type BatchId, type DropId, type ProductId } from '../../core/identity.ts';
 import { isByHand } from '../../core/mixing/index.ts';
 import type { Build, Dough, Mix } from '../../core/production/index.ts';
@@ -66,7 +67,7 @@ export function bakeDayInput(day: BakeryDay, leads: readonly LeadRow[]): BakeDay
 
 function plannedProduct(
 	{ product, ...revision }: ProductRevision,
-	{ decks, vessels }: BakeryDay
+	{ bakery, decks, vessels }: BakeryDay
 ): PlannedProduct {
 	const load = loadSizeOn(decks, revision);
 	const vessel = vessels.find((one) => one.id === revision.vesselId);
@@ -75,7 +76,7 @@ function plannedProduct(
 		revisionId: revision.revisionId,
 		name: product.name,
 		scaledGrams: revision.scaledGrams,
-		steps: revision.steps,
+		steps: revision.steps.map((step) => atAltitude(step, bakery.altitudeMetres)),
 		piecesPerDeck: load.pieces,
 		deckIds: load.deckIds,
 		vessel: vessel
@@ -88,6 +89,13 @@ function plannedProduct(
 				}
 			: null
 	};
+}
+
+/** A bake is done at a lower core where water boils lower. */
+function atAltitude(step: Step, altitudeMetres: number): Step {
+	return step.kind === 'bake'
+		? { ...step, coreCelsius: coreWantedAt(step.coreCelsius, altitudeMetres) }
+		: step;
 }
 
 /** What pieces are turned or slid out of when they are loaded. */

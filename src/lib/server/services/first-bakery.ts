@@ -9,6 +9,7 @@ export const FIRST_SETTINGS: Omit<
 	'name' | 'time_zone' | 'currency' | 'mass_units' | 'temperature_units'
 > = {
 	id: true,
+	altitude_m: 0,
 	assumed_tap_celsius: 12,
 	hot_tap_celsius: 55,
 	hottest_water_celsius: 40,

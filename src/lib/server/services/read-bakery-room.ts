@@ -27,6 +27,7 @@ export async function readBakeryRoom(db: Db, date: BakeDate): Promise<BakeryRoom
 			name: bakery.name,
 			timeZone: bakery.timeZone,
 			currency: bakery.currency,
+			altitudeMetres: bakery.altitudeMetres,
 			version: bakery.version
 		},
 		steps: firstSteps({

@@ -9,6 +9,7 @@ import * as schools from './0008-schools.ts';
 import * as liquidsAndWraps from './0009-liquids-and-wraps.ts';
 import * as sparesAndScalds from './0010-spares-and-scalds.ts';
 import * as bakeryEntries from './0011-bakery-entries.ts';
+import * as altitude from './0012-altitude.ts';
 import * as readingsAndReadiness from './0004-readings-and-readiness.ts';
 
 /** Migrations in the order of their names; they only ever go forward. */
@@ -23,7 +24,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0008-schools': schools,
 	'0009-liquids-and-wraps': liquidsAndWraps,
 	'0010-spares-and-scalds': sparesAndScalds,
-	'0011-bakery-entries': bakeryEntries
+	'0011-bakery-entries': bakeryEntries,
+	'0012-altitude': altitude
 };
 
 export const migrations: MigrationProvider = {
