@@ -1,5 +1,6 @@
 import { ENTRY_PATHS } from '../../src/lib/contracts/entry-paths.ts';
 import { randomUUID } from 'node:crypto';
+import { SHEETS } from '../../src/lib/contracts/sheet-paths.ts';
 import { STARTERS } from '../../src/lib/contracts/starters.ts';
 import { newPlacement } from '../integration/placement.ts';
 import { batchOf, HARBOUR_DOUGH, LEVAIN, TOMORROW } from '../integration/test-database.ts';
@@ -53,6 +54,7 @@ export async function poolOf(db: Db, nowMs: number): Promise<Pool> {
 			placeId: named('place'),
 			entryId: [...entries.map((row) => row.id), ...ENTRY_KINDS.flatMap(named)],
 			personId: named('person'),
+			sheetId: SHEETS.filter((sheet) => sheet !== 'night'),
 			sectionId: [...Object.values(ENTRY_PATHS), 'water', 'devices'],
 			observationId: entries.map((row) => row.id)
 		}

@@ -27,7 +27,7 @@ export function routesOfApplication(): readonly Route[] {
 
 /** An address with something in the place of each parameter. */
 export function filled(address: string, valueOf: (parameter: string) => string): string {
-	return address.replace(/\[([^\]]+)\]/g, (_, parameter: string) =>
+	return address.replace(/\[\[?([^\]]+)\]\]?/g, (_, parameter: string) =>
 		encodeURIComponent(valueOf(parameter))
 	);
 }

@@ -109,7 +109,7 @@
 	)}; the list beside says the same in words"
 >
 	<clipPath id="{id}-time">
-		<rect x={names - 6} y="0" width={width - names + 6} {height} />
+		<rect x={names - 6} y="0" width={Math.max(0, width - names + 6)} {height} />
 	</clipPath>
 	{#each hours as ms, index (ms)}
 		{@const midnight = isMidnight(ms)}

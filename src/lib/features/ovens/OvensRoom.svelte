@@ -4,6 +4,7 @@
 	import type { OvensView } from '../../contracts/views.ts';
 	import { deckOutlook } from '../../core/planning/index.ts';
 	import { formatMinutes } from '../../core/units/index.ts';
+	import OutOfDate from '../../sheets/OutOfDate.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { SITE_RULES, STATION_CAUTION } from '../../wording/sheet-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
@@ -63,13 +64,7 @@
 	{/snippet}
 </RoomHeading>
 {#if document && view.accepted}
-	{#if !view.accepted.current}
-		<p class="mx-5 mb-3" role="alert">
-			<span class="act-now px-2 py-1">Out of date</span>
-			Orders or times changed since this plan was accepted.
-			<a href={resolve(`/bake/${view.date}/plan`)}>Look at the new plan</a>.
-		</p>
-	{/if}
+	{#if !view.accepted.current}<OutOfDate date={view.date} />{/if}
 	<div class="decks">
 		{#each decks as { id, name } (id)}
 			<DeckCard

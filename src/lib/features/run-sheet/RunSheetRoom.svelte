@@ -4,6 +4,7 @@
 	import { SHEETS, type Sheet } from '../../contracts/sheet-paths.ts';
 	import type { RunSheetView } from '../../contracts/views.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
+	import OutOfDate from '../../sheets/OutOfDate.svelte';
 	import { SHEET_TEXT } from '../../wording/sheet-text.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 	import NightSheet from './NightSheet.svelte';
@@ -65,13 +66,7 @@
 			{/each}
 		</ul>
 	</nav>
-	{#if !accepted.current}
-		<p class="mx-5 mb-3 print:hidden" role="alert">
-			<span class="act-now px-2 py-1">Out of date</span>
-			Orders or times changed since this plan was accepted.
-			<a href={planPath}>Look at the new plan</a>.
-		</p>
-	{/if}
+	{#if !accepted.current}<OutOfDate date={view.date} />{/if}
 	<div data-run-sheet>
 		{#each shown as one (one)}
 			{#if one === 'night'}
