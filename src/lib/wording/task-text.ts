@@ -9,6 +9,7 @@ import {
 	type Station
 } from '../core/planning/index.ts';
 import { bakeMarks } from '../core/baking/index.ts';
+import { capital } from './capital.ts';
 import { loadingText, markText } from './programme-text.ts';
 import { CAUSTIC_CAUTION } from './kind-text.ts';
 import { ACTIVITY_TEXT, placeText, SPEED_TEXT, TURN_TEXT } from './step-text.ts';
@@ -255,7 +256,6 @@ function markEntries(task: DayTask, input: BakeDayInput): readonly ListEntry[] {
 		.filter(({ kind }) => kind !== 'out')
 		.map((mark, index) => {
 			const atMs = bakesMs + mark.atMinutes * 60_000;
-			const told = markText(mark);
 			return {
 				key: `${task.id} mark ${index}`,
 				taskId: task.id,
@@ -264,7 +264,7 @@ function markEntries(task: DayTask, input: BakeDayInput): readonly ListEntry[] {
 				station: 'oven',
 				machine: machineText(task.machineId, input),
 				measure: mark.kind === 'check' ? 'core' : null,
-				what: `${told.charAt(0).toUpperCase()}${told.slice(1)}: ${subjectText(task, input)}`,
+				what: `${capital(markText(mark))}: ${subjectText(task, input)}`,
 				detail: `${formatNumber(mark.atMinutes, 0)} min in the oven`,
 				handsOn: true,
 				who: '',

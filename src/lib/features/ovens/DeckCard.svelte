@@ -2,9 +2,14 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { OvensView } from '../../contracts/views.ts';
 	import type { Deck } from '../../core/bakery/index.ts';
-	import { deckOutlook, type DayPlan, type DeckLoad } from '../../core/planning/index.ts';
-	import type { BakeDayInput } from '../../core/planning/index.ts';
+	import {
+		deckOutlook,
+		type BakeDayInput,
+		type DayPlan,
+		type DeckLoad
+	} from '../../core/planning/index.ts';
 	import { formatMinutes, formatTemperature } from '../../core/units/index.ts';
+	import { capital } from '../../wording/capital.ts';
 	import { markText } from '../../wording/programme-text.ts';
 	import { ovenActText, subjectText } from '../../wording/task-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
@@ -39,17 +44,13 @@
 	const lying = $derived.by(() => {
 		const load = outlook.load ?? next;
 		if (!deck || !load) return null;
-		const groups = load.tasks.map((task) => ({
-			piece: pieces.find(
-				({ productId }) => task.batch.kind === 'load' && productId === task.batch.productId
-			),
-			pieces: piecesOf(task)
-		}));
 		return lieOnDeck(
 			deck,
-			groups.map(({ piece, pieces }) => ({
-				piece: piece ?? { footprint: null, spacingCm: 0, piecesPerDeck: null },
-				pieces
+			load.tasks.map((task) => ({
+				piece: pieces.find(
+					({ productId }) => task.batch.kind === 'load' && productId === task.batch.productId
+				) ?? { footprint: null, spacingCm: 0, piecesPerDeck: null },
+				pieces: piecesOf(task)
 			}))
 		);
 	});
@@ -70,7 +71,6 @@
 		].sort((a, b) => a.atMs - b.atMs)
 	);
 	const MOST_STEPS = 6;
-	const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 </script>
 
 <article class="card" data-deck={name}>

@@ -46,7 +46,7 @@
 	});
 	const note = $derived(
 		view.accepted
-			? `By plan version ${view.accepted.number}. Times are of the plan: what the crumb says comes first.`
+			? `By plan version ${view.accepted.number}: nothing here was read from an oven, and what the crumb says comes first.`
 			: 'What is in the ovens is told by the plan you accept.'
 	);
 </script>

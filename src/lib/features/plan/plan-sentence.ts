@@ -1,5 +1,6 @@
 import type { BakeDayInput, DayPlan } from '../../core/planning/index.ts';
 import { formatMinutes } from '../../core/units/index.ts';
+import { capital } from '../../wording/capital.ts';
 import { subjectText } from '../../wording/task-text.ts';
 import { clockText, dayText } from '../../wording/time-text.ts';
 
@@ -113,8 +114,4 @@ export function unplacedNames(plan: DayPlan, input: BakeDayInput): readonly stri
 				.map((batch) => subjectText({ batch }, input))
 		)
 	];
-}
-
-function capital(text: string): string {
-	return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -40,7 +40,7 @@
 			<p>
 				{dayText(drop.dueMs, zone)}.
 				{#if drop.readyByMs < drop.dueMs}
-					Picked from {clockText(drop.readyByMs, zone)} at the latest.
+					Picking begins at {clockText(drop.readyByMs, zone)} at the latest.
 				{/if}
 				{#if drop.readyMs !== null}All of it is ready at {clockText(
 						drop.readyMs,

@@ -1,5 +1,6 @@
 import type { RunSheetView } from '../../contracts/views.ts';
 import { formatTemperature, type UnitChoice } from '../../core/units/index.ts';
+import { capital } from '../../wording/capital.ts';
 import { poursOf } from '../../wording/order-text.ts';
 import type { ListEntry } from '../../wording/task-text.ts';
 
@@ -17,6 +18,5 @@ export function waterLine(
 		// A figure is not parted from its unit at the end of a line.
 		({ name, figure, unit }) => `${name} ${figure}\u00A0${unit}`
 	);
-	const liquid = found.liquid.charAt(0).toUpperCase() + found.liquid.slice(1);
-	return `${liquid} at ${formatTemperature(found.order.temperature, 1, units)}: ${pours.join(', ')}`;
+	return `${capital(found.liquid)} at ${formatTemperature(found.order.temperature, 1, units)}: ${pours.join(', ')}`;
 }

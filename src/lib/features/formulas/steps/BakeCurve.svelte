@@ -68,6 +68,9 @@
 				label: {
 					show: true,
 					formatter: '{b}',
+					// In the ink of the appearance, without the light edge that the library gives it.
+					color: 'inherit',
+					textBorderWidth: 0,
 					position: points === steam ? [6, 14] : ('top' as const)
 				},
 				data: points
