@@ -3,7 +3,7 @@
 //   npm test -- unit integration                  runs only the named parts: checks, unit, integration, journey, hard
 //   npm test -- tests/integration/orders.test.ts  runs only the named test files
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { buildApplication, prepareTypes } from './parts/build.mjs';
 import {
@@ -34,34 +34,33 @@ let passed = 0;
 let failed = 0;
 
 /**
- * Runs test files with Node's own runner; an empty list is a failure, not a success.
+ * Runs test files with Node's own runner; an empty list is a failure, not a success. Files that share most of what
+ * they read run in one process; a file that keeps something of its own open, a browser, gets a process.
  * @param {string} what
  * @param {string[]} files
  * @param {Record<string, string>} env
- * @param {number} atOnce
+ * @param {'together' | 'alone'} how
  */
-async function runTests(what, files, env, atOnce) {
+async function runTests(what, files, env, how) {
 	if (files.length === 0) throw new Plain(`There are no ${what} tests.`);
-	await step(`${what} tests (${files.length} files)`, async () => {
-		const args = [
-			'--import',
-			'tsx',
-			'--test',
-			`--test-concurrency=${atOnce}`,
-			// A test that never ends is a failure with a name, not a night of waiting.
-			'--test-timeout=900000',
-			'--test-reporter=tap',
-			...files
-		];
-		const { code, output } = await capture(process.execPath, args, { ...process.env, ...env });
+	const told =
+		files.length === 1 ? path.basename(files[0] ?? '', '.test.ts') : `${files.length} files`;
+	await step(`${what} tests (${told})`, async () => {
+		const args = ['--import', 'tsx', '--test-reporter=tap'];
+		if (how === 'together') args.push('tests/together.mjs');
+		else args.push('--test', '--test-concurrency=1');
+		const { code, output } = await capture(process.execPath, [...args, ...files], {
+			...process.env,
+			...env
+		});
 		const count = (/** @type {string} */ word) =>
 			Number(new RegExp(`^# ${word} (\\d+)$`, 'm').exec(output)?.[1] ?? 0);
 		passed += count('pass');
-		failed += count('fail');
+		failed += count('fail') + count('cancelled');
+		if (code !== 0) throw new Plain(failures(output));
 		if (count('tests') === 0)
 			throw new Plain(`The ${what} tests ran no test:\n${output.slice(-4000)}`);
 		if (count('skipped') > 0) say(`  ${count('skipped')} skipped, each says why in its name`);
-		if (code !== 0) throw new Plain(failures(output));
 	});
 }
 
@@ -73,6 +72,9 @@ function failures(output) {
 	return blocks.map((block) => block.slice(0, 2500)).join('\n') || output.slice(-6000);
 }
 
+/** A test that never ends is a failure with a name, not a night of waiting. */
+const SILENCE_MS = 15 * 60_000;
+
 /**
  * @param {string} program
  * @param {string[]} args
@@ -83,11 +85,40 @@ function capture(program, args, env) {
 	return new Promise((resolve, reject) => {
 		const child = spawn(program, args, { cwd: PROJECT, env, stdio: ['ignore', 'pipe', 'pipe'] });
 		let output = '';
-		child.stdout.on('data', (chunk) => (output += chunk));
-		child.stderr.on('data', (chunk) => (output += chunk));
+		const silent = setTimeout(() => {
+			output += `\nnot ok 0 - nothing was heard of these tests for ${SILENCE_MS / 60_000} minutes; the last lines:\n${output.slice(-1500)}`;
+			child.kill('SIGKILL');
+		}, SILENCE_MS);
+		const take = (/** @type {Buffer} */ chunk) => {
+			output += chunk.toString();
+			silent.refresh();
+		};
+		child.stdout.on('data', take);
+		child.stderr.on('data', take);
 		child.on('error', reject);
-		child.on('close', (code) => resolve({ code: code ?? 1, output }));
+		child.on('close', (code) => {
+			clearTimeout(silent);
+			resolve({ code: code ?? 1, output });
+		});
 	});
+}
+
+/**
+ * Does jobs by two hands, as the machine has at least two cores: each takes the next when it is done with one.
+ * What goes wrong in one does not keep the others from being done.
+ * @param {(() => Promise<unknown>)[]} jobs
+ * @returns {Promise<unknown[]>} what went wrong
+ */
+async function byTwoHands(jobs) {
+	const waiting = [...jobs];
+	/** @type {unknown[]} */
+	const wrong = [];
+	const hand = async () => {
+		for (let job = waiting.shift(); job; job = waiting.shift())
+			await job().catch((reason) => wrong.push(reason));
+	};
+	await Promise.all([hand(), hand()]);
+	return wrong;
 }
 
 /** @param {string} what @param {string} tool @param {string[]} args */
@@ -107,6 +138,64 @@ function checkTypes(what, part) {
 		'--tsBuildInfoFile',
 		path.join(CACHE, `tsc-${part}.json`)
 	]);
+}
+
+function checkLint() {
+	return check('lint', 'eslint', [
+		'.',
+		'--cache',
+		'--cache-strategy',
+		'content',
+		'--cache-location',
+		path.join(CACHE, 'eslint/')
+	]);
+}
+
+/** Everything else that is read and not run; one that fails does not hide what the next would say. */
+async function checkTheRest() {
+	const checks = [
+		() =>
+			check('formatting', 'prettier', [
+				'--check',
+				'.',
+				'--log-level',
+				'warn',
+				'--cache',
+				'--cache-strategy',
+				'content'
+			]),
+		() => checkTypes('types of the core alone', 'core'),
+		() => checkTypes('types of tests and scripts', 'tests'),
+		() =>
+			check('types of the interface', 'svelte-check', [
+				'--tsconfig',
+				'tsconfig.json',
+				'--fail-on-warnings',
+				'--incremental'
+			]),
+		() =>
+			check('directions', 'depcruise', [
+				'src',
+				'--config',
+				'.dependency-cruiser.cjs',
+				'--output-type',
+				'err'
+			]),
+		() => check('unused files and exports', 'knip', [])
+	];
+	/** @type {string[]} */
+	const wrong = [];
+	for (const one of checks)
+		await one().catch((reason) =>
+			wrong.push(reason instanceof Error ? reason.message : String(reason))
+		);
+	if (wrong.length > 0) throw new Plain(wrong.join('\n\n'));
+}
+
+/** Test files by how long they are, which is about how long they take. @param {string[]} files */
+function longestFirst(files) {
+	const size = (/** @type {string} */ file) => statSync(path.join(PROJECT, file)).size;
+	return files.toSorted((a, b) => size(b) - size(a));
 }
 
 /**
@@ -172,66 +261,24 @@ async function main() {
 			JOVET_TEST_FAILURES: failuresFolder,
 			JOVET_CHROMIUM: findChromium() ?? ''
 		};
-		const lanes = [
-			async () => {
-				if (wanted('checks')) {
-					await check('formatting', 'prettier', [
-						'--check',
-						'.',
-						'--log-level',
-						'warn',
-						'--cache',
-						'--cache-strategy',
-						'content'
-					]);
-					await checkTypes('types of the core alone', 'core');
-					await checkTypes('types of tests and scripts', 'tests');
-					await check('directions', 'depcruise', [
-						'src',
-						'--config',
-						'.dependency-cruiser.cjs',
-						'--output-type',
-						'err'
-					]);
-					await check('lint', 'eslint', [
-						'.',
-						'--cache',
-						'--cache-strategy',
-						'content',
-						'--cache-location',
-						path.join(CACHE, 'eslint/')
-					]);
-				}
-				if (wanted('unit') || unit.length > 0) await runTests('unit', unit, env, 1);
-			},
-			async () => {
-				if (wanted('checks'))
-					await check('types of the interface', 'svelte-check', [
-						'--tsconfig',
-						'tsconfig.json',
-						'--fail-on-warnings',
-						'--incremental'
-					]);
-				if (wanted('checks')) await check('unused files and exports', 'knip', []);
-				if (wanted('integration') || integration.length > 0)
-					await runTests('integration', integration, env, 1);
-			}
-		];
 		const wantsBuild = journeys.length + hard.length > 0;
 		if (wantsBuild || integration.some((file) => file.startsWith('tests/rules'))) {
 			process.env.JOVET_PRECOMPRESS = 'no';
 			await buildApplication();
 		}
-		const results = await Promise.allSettled(lanes.map((lane) => lane()));
-		if (wanted('journey') || journeys.length > 0)
-			await runTests('journey', journeys, env, 2).catch((error) =>
-				results.push({ status: 'rejected', reason: error })
-			);
-		if (wanted('hard') || hard.length > 0)
-			await runTests('hard', hard, env, 2).catch((error) =>
-				results.push({ status: 'rejected', reason: error })
-			);
-		const broken = results.flatMap((one) => (one.status === 'rejected' ? [one.reason] : []));
+		// The longest first, so that neither hand is left with one at the end.
+		/** @type {(() => Promise<unknown>)[]} */
+		const jobs = [];
+		if (wanted('checks')) jobs.push(checkLint, checkTheRest);
+		if (integration.length > 0 || wanted('integration'))
+			jobs.push(() => runTests('integration', integration, env, 'together'));
+		if (unit.length > 0 || wanted('unit')) jobs.push(() => runTests('unit', unit, env, 'together'));
+		for (const file of longestFirst(journeys))
+			jobs.push(() => runTests('journey', [file], env, 'alone'));
+		for (const file of longestFirst(hard)) jobs.push(() => runTests('hard', [file], env, 'alone'));
+		if (wanted('journey') && journeys.length === 0) throw new Plain('There are no journey tests.');
+		if (wanted('hard') && hard.length === 0) throw new Plain('There are no hard tests.');
+		const broken = await byTwoHands(jobs);
 		const minutes = ((performance.now() - started) / 60_000).toFixed(1);
 		for (const reason of broken) reportAndExit(reason);
 		if (failed > 0 || broken.length > 0) process.exitCode = 1;

@@ -4,7 +4,6 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import assert from 'node:assert/strict';
-import axe from 'axe-core';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
 import { browserOptions } from '../../scripts/parts/browser.mjs';
 import { startApplication } from '../../scripts/parts/application.mjs';
@@ -280,6 +279,15 @@ export async function search(
 	);
 }
 
+/**
+ * Leaves the open slip by its key. The slip hears keys only once it has taken the focus, a frame after it shows.
+ */
+export async function leaveSlip(page: Page): Promise<void> {
+	await page.waitForFunction(() => document.activeElement?.closest('[role=dialog]'));
+	await page.keyboard.press('Escape');
+	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
+}
+
 /** What the printer would be given after a button: the text that shows on paper. */
 export async function printed(page: Page, button: string): Promise<string> {
 	await page.evaluate(() => {
@@ -309,69 +317,6 @@ export async function type(
 	if (text === '') await page.keyboard.press('Delete');
 	else await page.keyboard.type(text);
 	await page.keyboard.press(leaveWith);
-}
-
-/** Accessibility faults of the page as it stands, by axe-core. */
-export async function accessibilityFaults(page: Page): Promise<string[]> {
-	await page.evaluate(axe.source);
-	return page.evaluate(async () => {
-		const { axe: check } = window as unknown as {
-			axe: {
-				run: (
-					context: Document,
-					options: { rules: Record<string, { enabled: boolean }> }
-				) => Promise<{
-					violations: {
-						id: string;
-						nodes: { target: string[]; failureSummary: string }[];
-					}[];
-				}>;
-			};
-		};
-		const { violations } = await check.run(document, {
-			rules: { 'label-content-name-mismatch': { enabled: true } }
-		});
-		return violations.flatMap((violation) =>
-			violation.nodes.map(
-				(node) => `${violation.id}: ${node.target.join(' ')} ${node.failureSummary}`
-			)
-		);
-	});
-}
-
-/**
- * What a hand on a phone would stumble over: a page wider than the screen, something too small for a finger, a field
- * that no browser can fill in again. A link within a sentence is as high as its line.
- */
-export async function handFaults(page: Page): Promise<string[]> {
-	return page.evaluate(() => {
-		const faults: string[] = [];
-		const wider = document.documentElement.scrollWidth - innerWidth;
-		if (wider > 0) faults.push(`${wider} px wider than the screen`);
-		for (const element of document.querySelectorAll('a[href], button, input, select, summary')) {
-			const told = (element.getAttribute('aria-label') ?? element.textContent ?? '').trim();
-			const name = `${element.tagName} ${told.slice(0, 60)}`;
-			const { width, height } = (
-				element.matches('[type=radio], [type=checkbox]')
-					? (element.closest('label') ?? element)
-					: element
-			).getBoundingClientRect();
-			const style = getComputedStyle(element);
-			// What only machines see is a pixel large: a button stands for it.
-			const isThere = width > 1 && height > 1 && style.visibility !== 'hidden';
-			const inSentence = element.tagName === 'A' && style.display === 'inline';
-			if (
-				isThere &&
-				!inSentence &&
-				!element.closest('.sr-only, .skip') &&
-				(width < 43.5 || height < 43.5)
-			)
-				faults.push(`${name} is ${Math.round(width)} by ${Math.round(height)}`);
-			if (element.matches('input, select') && !element.id && !element.getAttribute('name'))
-				faults.push(`${name} has neither id nor name`);
-		}
-		return faults;
-	});
 }
 
 /** Runs a task; when it fails, keeps a picture of what was on the screen outside the repository. */

@@ -6,10 +6,8 @@ import type { ElementHandle, Page } from 'puppeteer-core';
 import { setClock } from '../../src/lib/server/db/bakery.ts';
 import { demoClock } from '../../src/lib/server/demo/demo-clock.ts';
 import {
-	accessibilityFaults,
 	AFTERNOON,
 	byName,
-	handFaults,
 	journey,
 	PHONE,
 	says,
@@ -20,6 +18,7 @@ import {
 	visit,
 	type Bakery
 } from './bakery.ts';
+import { accessibilityFaults, handFaults } from './page-faults.ts';
 import { TONIGHT } from './hot-night.ts';
 
 const press = async (page: Page, name: string) => (await byName(page, 'button', name)).click();

@@ -3,9 +3,9 @@ import type { Page } from 'puppeteer-core';
 import { HARBOUR_DOUGH, TOMORROW } from '../integration/test-database.ts';
 import { readFormula } from '../../src/lib/server/services/read-formula.ts';
 import {
-	accessibilityFaults,
 	byName,
 	choose,
+	leaveSlip,
 	search,
 	journey,
 	openInList,
@@ -17,6 +17,7 @@ import {
 	visit,
 	type Bakery
 } from './bakery.ts';
+import { accessibilityFaults } from './page-faults.ts';
 import { isValue } from './formula-journey.ts';
 
 const sentence = '[data-room-sentence]';
@@ -147,8 +148,7 @@ journey(
 		await openFormula(bakery, 'Old Pier dough');
 		await press(page, 'Hydration 64.6 %, open the arithmetic');
 		await says(page, '[role=dialog]', 'Hydration, 64.6 % of the flour', '64.60');
-		await page.keyboard.press('Escape');
-		await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
+		await leaveSlip(page);
 		await says(page, '[data-figures]', 'Pier bloomer, its dough', '€');
 	}
 );
@@ -159,14 +159,12 @@ journey('the seed ratio of a build and the cost of a product open theirs', async
 	await page.waitForSelector('[data-seed-ratio] button:not(.term)');
 	await page.click('[data-seed-ratio] button:not(.term)');
 	await says(page, '[role=dialog]', 'of flour to one of seed', '÷');
-	await page.keyboard.press('Escape');
-	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
+	await leaveSlip(page);
 	await openShelf(bakery, 'Products', 'Pier bloomer');
 	const cost = await page.waitForSelector('button[aria-label^="Ingredients of its dough"]');
 	await cost!.click();
 	await says(page, '[role=dialog]', 'Pier bloomer', 'a piece', '×');
-	await page.keyboard.press('Escape');
-	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
+	await leaveSlip(page);
 });
 
 journey('a pre-ferment that is fed otherwise is offered when it would be ripe', async (bakery) => {

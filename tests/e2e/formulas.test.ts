@@ -2,9 +2,9 @@ import assert from 'node:assert/strict';
 import type { Page } from 'puppeteer-core';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import {
-	accessibilityFaults,
 	byName,
 	journey,
+	leaveSlip,
 	openInList,
 	says,
 	search,
@@ -13,6 +13,7 @@ import {
 	type,
 	visit
 } from './bakery.ts';
+import { accessibilityFaults } from './page-faults.ts';
 import { formulaJourney } from './formula-journey.ts';
 
 const sentence = '[data-room-sentence]';
@@ -158,8 +159,7 @@ journey('it is scaled to the ripe levain on hand', async (bakery) => {
 	await says(page, '[data-scaled]', '12.41 kg of flour', 'one mix');
 	await (await byName(page, 'button', '12.41 kg of flour')).click();
 	await says(page, '[role=dialog]', '× (1 − 0.030) − 2300.0');
-	await page.keyboard.press('Escape');
-	await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
+	await leaveSlip(page);
 });
 
 journey(

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
-import { accessibilityFaults, choose, says, SIZES, textOf, type, visit } from './bakery.ts';
+import { choose, leaveSlip, says, SIZES, textOf, type, visit } from './bakery.ts';
+import { accessibilityFaults } from './page-faults.ts';
 import {
 	HARBOUR,
 	makeHot,
@@ -81,8 +82,7 @@ night(
 		await says(page, '[data-schools]', 'weighs all parts alike');
 		await page.click('[data-schools] li:nth-child(3) button:not(.term)');
 		await says(page, '[role=dialog]', `Heat balance for ${HARBOUR}`, 'heat of friction', '÷');
-		await page.keyboard.press('Escape');
-		await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
+		await leaveSlip(page);
 	}
 );
 

@@ -9,6 +9,7 @@ import {
 	AFTERNOON,
 	byName,
 	journey,
+	leaveSlip,
 	says,
 	sendBeside,
 	search,
@@ -141,8 +142,7 @@ journey(
 			said.some((sentence) => /× 32 % = /.test(sentence)),
 			said.join(' | ')
 		);
-		await page.keyboard.press('Escape');
-		await page.waitForFunction(() => !document.querySelector('[role=dialog][data-state=open]'));
+		await leaveSlip(page);
 	}
 );
 

@@ -1,15 +1,6 @@
 import assert from 'node:assert/strict';
-import {
-	accessibilityFaults,
-	byName,
-	journey,
-	openInList,
-	says,
-	SIZES,
-	textOf,
-	type,
-	visit
-} from './bakery.ts';
+import { byName, journey, openInList, says, SIZES, textOf, type, visit } from './bakery.ts';
+import { accessibilityFaults } from './page-faults.ts';
 import { formulaJourney } from './formula-journey.ts';
 import { growBook } from './large-book.ts';
 

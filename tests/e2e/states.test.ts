@@ -2,19 +2,8 @@ import assert from 'node:assert/strict';
 import { sql } from 'kysely';
 import { openDatabase } from '../../src/lib/server/db/client.ts';
 import { server } from '../integration/test-database.ts';
-import {
-	accessibilityFaults,
-	byName,
-	handFaults,
-	journey,
-	PHONE,
-	says,
-	search,
-	SIZES,
-	textOf,
-	type,
-	visit
-} from './bakery.ts';
+import { byName, journey, PHONE, says, search, SIZES, textOf, type, visit } from './bakery.ts';
+import { accessibilityFaults, handFaults } from './page-faults.ts';
 
 const sentence = '[data-room-sentence]';
 const ROOMS = [

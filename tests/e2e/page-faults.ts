@@ -1,0 +1,65 @@
+import axe from 'axe-core';
+import type { Page } from 'puppeteer-core';
+
+/** Accessibility faults of the page as it stands, by axe-core. */
+export async function accessibilityFaults(page: Page): Promise<string[]> {
+	await page.evaluate(axe.source);
+	return page.evaluate(async () => {
+		const { axe: check } = window as unknown as {
+			axe: {
+				run: (
+					context: Document,
+					options: { rules: Record<string, { enabled: boolean }> }
+				) => Promise<{
+					violations: {
+						id: string;
+						nodes: { target: string[]; failureSummary: string }[];
+					}[];
+				}>;
+			};
+		};
+		const { violations } = await check.run(document, {
+			rules: { 'label-content-name-mismatch': { enabled: true } }
+		});
+		return violations.flatMap((violation) =>
+			violation.nodes.map(
+				(node) => `${violation.id}: ${node.target.join(' ')} ${node.failureSummary}`
+			)
+		);
+	});
+}
+
+/**
+ * What a hand on a phone would stumble over: a page wider than the screen, something too small for a finger, a field
+ * that no browser can fill in again. A link within a sentence is as high as its line.
+ */
+export async function handFaults(page: Page): Promise<string[]> {
+	return page.evaluate(() => {
+		const faults: string[] = [];
+		const wider = document.documentElement.scrollWidth - innerWidth;
+		if (wider > 0) faults.push(`${wider} px wider than the screen`);
+		for (const element of document.querySelectorAll('a[href], button, input, select, summary')) {
+			const told = (element.getAttribute('aria-label') ?? element.textContent ?? '').trim();
+			const name = `${element.tagName} ${told.slice(0, 60)}`;
+			const { width, height } = (
+				element.matches('[type=radio], [type=checkbox]')
+					? (element.closest('label') ?? element)
+					: element
+			).getBoundingClientRect();
+			const style = getComputedStyle(element);
+			// What only machines see is a pixel large: a button stands for it.
+			const isThere = width > 1 && height > 1 && style.visibility !== 'hidden';
+			const inSentence = element.tagName === 'A' && style.display === 'inline';
+			if (
+				isThere &&
+				!inSentence &&
+				!element.closest('.sr-only, .skip') &&
+				(width < 43.5 || height < 43.5)
+			)
+				faults.push(`${name} is ${Math.round(width)} by ${Math.round(height)}`);
+			if (element.matches('input, select') && !element.id && !element.getAttribute('name'))
+				faults.push(`${name} has neither id nor name`);
+		}
+		return faults;
+	});
+}
