@@ -273,9 +273,9 @@ async function main() {
 		if (integration.length > 0 || wanted('integration'))
 			jobs.push(() => runTests('integration', integration, env, 'together'));
 		if (unit.length > 0 || wanted('unit')) jobs.push(() => runTests('unit', unit, env, 'together'));
+		for (const file of longestFirst(hard)) jobs.push(() => runTests('hard', [file], env, 'alone'));
 		for (const file of longestFirst(journeys))
 			jobs.push(() => runTests('journey', [file], env, 'alone'));
-		for (const file of longestFirst(hard)) jobs.push(() => runTests('hard', [file], env, 'alone'));
 		if (wanted('journey') && journeys.length === 0) throw new Plain('There are no journey tests.');
 		if (wanted('hard') && hard.length === 0) throw new Plain('There are no hard tests.');
 		const broken = await byTwoHands(jobs);

@@ -5,6 +5,7 @@ import os from 'node:os';
 import path from 'node:path';
 import assert from 'node:assert/strict';
 import puppeteer, { type Browser, type ElementHandle, type Page } from 'puppeteer-core';
+import './sure-clicks.ts';
 import { browserOptions } from '../../scripts/parts/browser.mjs';
 import { startApplication } from '../../scripts/parts/application.mjs';
 import { freePort } from '../../scripts/parts/ports.mjs';

@@ -1,7 +1,7 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { takenAsDone, type Placement } from '../../src/lib/core/planning/index.ts';
-import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import { readDayAsIf, readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { newPlacement } from './placement.ts';
 import {
 	batchOf,
@@ -190,4 +190,23 @@ test('a mix that comes out as planned leaves the plan current, one that is an ho
 	} finally {
 		await night.drop();
 	}
+});
+
+test('a drop that is taken to order twice as much has twice the pieces, and the others theirs', async () => {
+	const { input } = await readPlan(t.db, TOMORROW);
+	const [order] = input.orders;
+	assert.ok(order);
+	const twice = await readDayAsIf(t.db, TOMORROW, { drop: order.dropId, times: 2 });
+	const pieces = (day: typeof input, isOfDrop: boolean) =>
+		day.orders
+			.filter(({ dropId }) => (dropId === order.dropId) === isOfDrop)
+			.reduce((all, line) => all + line.pieces, 0);
+	assert.equal(pieces(twice, true), 2 * pieces(input, true));
+	assert.equal(pieces(twice, false), pieces(input, false));
+	const made = (day: typeof input) =>
+		day.doughs.flatMap(({ mixes }) => mixes).reduce((all, { grams }) => all + grams, 0);
+	assert.ok(made(twice) > made(input), 'more dough is mixed');
+	const none = await readDayAsIf(t.db, TOMORROW, { drop: order.dropId, times: 0 });
+	assert.equal(pieces(none, true), 0);
+	assert.deepEqual((await readPlan(t.db, TOMORROW)).input, input, 'and the day is as it was');
 });

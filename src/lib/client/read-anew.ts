@@ -11,9 +11,15 @@ export type ReadAnew = 'jovet:day' | 'jovet:moment' | 'everything';
  * same would put an error in the place of what stands there.
  */
 export async function readAnew(what: ReadAnew): Promise<boolean> {
-	// The way may fail or lead elsewhere; either way it is over then.
-	await navigating.complete?.catch(() => undefined);
+	await theWayIsOver();
 	if (!(await answers())) return false;
+	// A hand may have gone on its way while the server was asked.
+	await theWayIsOver();
 	await (what === 'everything' ? invalidateAll() : invalidate(what));
 	return true;
+}
+
+/** The way may fail or lead elsewhere; either way it is over then. */
+async function theWayIsOver(): Promise<void> {
+	while (navigating.complete) await navigating.complete.catch(() => undefined);
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Placement, PlanWish } from '../core/planning/index.ts';
+import { MINUTE_MS } from '../core/time/index.ts';
 
 /** Keys of tasks, machines and hands are ids and numbers joined by colons. */
 const key = z.string().regex(/^[a-z0-9:-]{1,200}$/i);
@@ -9,6 +10,10 @@ const unit = z.int().min(-20_000).max(40_000);
 const MOST_TASKS = 5000;
 /** More to spare than this before a drop is another plan. */
 const MOST_MORE_MINUTES = 240;
+/** A drop that comes later than this is another drop. */
+const MOST_LATER_MINUTES = 12 * 60;
+/** More than this is no longer shift but another one. */
+const MOST_LONGER_MS = 6 * 60 * MINUTE_MS;
 const given = z.array(z.array(key).max(20)).max(20);
 
 /** What the baker wants so, as a browser keeps it. */
@@ -25,7 +30,23 @@ export const planWishesSchema: z.ZodType<readonly PlanWish[]> = z
 				dropId: key,
 				minutes: z.int().min(0).max(MOST_MORE_MINUTES)
 			}),
-			z.object({ kind: z.literal('away'), personId: key, fromMs: z.number() })
+			z.object({ kind: z.literal('away'), personId: key, fromMs: z.number() }),
+			z.object({ kind: z.literal('flour-from'), atMs: z.number() }),
+			z.object({
+				kind: z.literal('drop-later'),
+				dropId: key,
+				minutes: z.int().min(1).max(MOST_LATER_MINUTES)
+			}),
+			z
+				.object({
+					kind: z.literal('there-too'),
+					personId: key,
+					fromMs: z.int(),
+					toMs: z.int()
+				})
+				.refine(({ fromMs, toMs }) => fromMs < toMs && toMs - fromMs <= MOST_LONGER_MS, {
+					error: 'is no stretch of work that could be added to a shift'
+				})
 		])
 	)
 	.max(MOST_TASKS);

@@ -4,6 +4,7 @@ import type {
 	DayPlan,
 	DropUnderChance,
 	HeldTask,
+	HeldTo,
 	Placement
 } from '../core/planning/index.ts';
 import type { Cost } from '../core/schedule/index.ts';
@@ -32,7 +33,29 @@ export type PlanRequest =
 			readonly id: number;
 			readonly input: BakeDayInput;
 			readonly placement: Placement;
+	  }
+	/** What would free a night that has no plan that holds. A later question of any kind ends it. */
+	| {
+			readonly kind: 'ways-out';
+			readonly id: number;
+			readonly input: BakeDayInput;
+			readonly conditions: Omit<Conditions, 'relaxed'>;
+			/** The plan that does not hold. */
+			readonly standing: Placement;
 	  };
+
+/** What does not go together, and what each would take, as far as it was found. */
+export type WaysOutFound =
+	| { readonly kind: 'holds'; readonly found: FoundPlan }
+	| {
+			readonly kind: 'clash';
+			readonly clashes: readonly (readonly HeldTo[])[];
+			readonly ways: readonly {
+				readonly givenUp: readonly HeldTo[];
+				readonly found: FoundPlan;
+			}[];
+	  }
+	| { readonly kind: 'beyond' };
 
 /** What is known of a plan beyond its times. */
 export interface PlanLookedInto {
@@ -55,5 +78,7 @@ export type PlanReply =
 	| { readonly kind: 'better'; readonly id: number; readonly found: FoundPlan }
 	| { readonly kind: 'planned'; readonly id: number; readonly found: FoundPlan }
 	| { readonly kind: 'looked-into'; readonly id: number; readonly found: PlanLookedInto }
+	/** null where it was ended before it was known. */
+	| { readonly kind: 'ways-out'; readonly id: number; readonly found: WaysOutFound | null }
 	| { readonly kind: 'cancelled'; readonly id: number }
 	| { readonly kind: 'broken'; readonly id: number; readonly message: string };

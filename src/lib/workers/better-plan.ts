@@ -8,7 +8,7 @@ export function isBetter(one: FoundPlan, other: FoundPlan): boolean {
 }
 
 /** Nothing is late, nothing is missing, nothing had to be given more room. */
-export function holds({ plan }: FoundPlan): boolean {
+export function holds({ plan }: Pick<FoundPlan, 'plan'>): boolean {
 	return (
 		plan.cautions.length === 0 &&
 		plan.unplaced.length === 0 &&

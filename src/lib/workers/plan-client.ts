@@ -3,7 +3,8 @@ import type {
 	PlanLookedInto,
 	PlanReply,
 	PlanRequest,
-	PlanWanted
+	PlanWanted,
+	WaysOutFound
 } from '../contracts/plan-protocol.ts';
 import type { BakeDayInput, Placement } from '../core/planning/index.ts';
 import { BestOfTeam, type TeamWorker, type Word } from './best-of-team.ts';
@@ -19,10 +20,8 @@ export type PlanOutcome = { readonly kind: 'planned'; readonly found: FoundPlan 
 /** Asks a team of plan workers for a night's plan: a night that barely fits is found by one and not by another. */
 export class PlanClient {
 	private readonly team: BestOfTeam<PlanRequest, PlanReply, FoundPlan, Trouble>;
-	private looking: {
-		readonly id: number;
-		readonly settle: (found: PlanLookedInto | null) => void;
-	} | null = null;
+	private readonly looking = new OneAtATime<PlanLookedInto>();
+	private readonly seeking = new OneAtATime<WaysOutFound>();
 
 	constructor(
 		makeWorker: () => WorkerLike,
@@ -61,11 +60,20 @@ export class PlanClient {
 
 	/** Looks into a plan; null where a later one was asked about, or nothing can be told. */
 	lookInto(input: BakeDayInput, placement: Placement): Promise<PlanLookedInto | null> {
-		this.looked(null);
-		return new Promise((settle) => {
-			const id = this.team.tellOne((id) => ({ kind: 'look-into', id, input, placement }));
-			this.looking = { id, settle };
-		});
+		return this.looking.ask(() =>
+			this.team.tellOne((id) => ({ kind: 'look-into', id, input, placement }))
+		);
+	}
+
+	/** Looks for what would free a night; null where something else was asked meanwhile, or nothing can be told. */
+	waysOut(
+		input: BakeDayInput,
+		conditions: PlanWanted['conditions'],
+		standing: Placement
+	): Promise<WaysOutFound | null> {
+		return this.seeking.ask(() =>
+			this.team.tellOne((id) => ({ kind: 'ways-out', id, input, conditions, standing }))
+		);
 	}
 
 	cancel(): void {
@@ -74,19 +82,34 @@ export class PlanClient {
 
 	close(): void {
 		this.team.close();
-		this.looked(null);
+		this.hearLook(null);
 	}
 
 	/** Where a worker broke, it may have been the one that was looking. */
 	private hearLook(reply: PlanReply | null): void {
-		if (reply && reply.id !== this.looking?.id) return;
-		this.looked(reply?.kind === 'looked-into' ? reply.found : null);
+		this.looking.hear(reply?.id ?? null, reply?.kind === 'looked-into' ? reply.found : null);
+		this.seeking.hear(reply?.id ?? null, reply?.kind === 'ways-out' ? reply.found : null);
+	}
+}
+
+/** One question that is open at a time: a later one ends it without an answer. */
+class OneAtATime<Found> {
+	private open: { readonly id: number; readonly settle: (found: Found | null) => void } | null =
+		null;
+
+	ask(tell: () => number): Promise<Found | null> {
+		this.hear(null, null);
+		return new Promise((settle) => {
+			this.open = { id: tell(), settle };
+		});
 	}
 
-	private looked(found: PlanLookedInto | null): void {
-		const { looking } = this;
-		this.looking = null;
-		looking?.settle(found);
+	/** What came for a question; for whichever is open where no id is told. */
+	hear(id: number | null, found: Found | null): void {
+		const { open } = this;
+		if (!open || (id !== null && id !== open.id)) return;
+		this.open = null;
+		open.settle(found);
 	}
 }
 
@@ -97,6 +120,7 @@ function wordOf(reply: PlanReply): Word<FoundPlan, Trouble> | null {
 		case 'planned':
 			return { kind: 'found', found: reply.found };
 		case 'looked-into':
+		case 'ways-out':
 			return null;
 		case 'broken':
 			return { kind: 'trouble', trouble: { kind: 'broken', message: reply.message } };

@@ -1,4 +1,10 @@
-import type { FoundPlan, PlanReply, PlanRequest, PlanWanted } from '../contracts/plan-protocol.ts';
+import type {
+	FoundPlan,
+	PlanReply,
+	PlanRequest,
+	PlanWanted,
+	WaysOutFound
+} from '../contracts/plan-protocol.ts';
 import {
 	alsoRelaxed,
 	chanceOfDrops,
@@ -7,8 +13,11 @@ import {
 	placementOn,
 	priceOnMoving,
 	RELAXING_ROUNDS,
+	waysOut,
 	whyHere,
-	type Placement
+	type BakeDayInput,
+	type Placement,
+	type WaysOut
 } from '../core/planning/index.ts';
 import type { Plan } from '../core/schedule/index.ts';
 import { holds, isBetter } from './better-plan.ts';
@@ -32,6 +41,9 @@ const PATIENT_TURNS = 4;
 /** A night that barely fits is planned from several beginnings: one of them may leave a drop late for want of luck. */
 const BEGINNINGS = 3;
 
+/** How long each way out of a night is looked for: long enough for a night of thirty mixes (our default). */
+const WAYS_OUT = { seed: 1, moves: 300 };
+
 /** The part of the time after which a day that lacks something is relaxed, rather than searched on. */
 const RELAX_AFTER_SHARE = 0.4;
 
@@ -51,8 +63,51 @@ export function answerPlanRequests(port: PlanPort): void {
 			return;
 		}
 		current = request.id;
-		void answer(port, request, () => current === request.id);
+		const isWanted = () => current === request.id;
+		if (request.kind === 'ways-out') void answerWaysOut(port, request, isWanted);
+		else void answer(port, request, isWanted);
 	});
+}
+
+/** Looks for what would free a night for as long as nothing else is asked; what breaks is told as not known. */
+async function answerWaysOut(
+	port: PlanPort,
+	{ id, input, conditions, standing }: Extract<PlanRequest, { kind: 'ways-out' }>,
+	isWanted: () => boolean
+): Promise<void> {
+	try {
+		const steps = waysOut(input, conditions, standing, WAYS_OUT);
+		for (let step = steps.next(); ; step = steps.next()) {
+			if (step.done) {
+				port.reply({ kind: 'ways-out', id, found: waysOutFound(input, step.value) });
+				return;
+			}
+			await port.pause();
+			if (!isWanted()) break;
+		}
+		port.reply({ kind: 'ways-out', id, found: null });
+	} catch (error) {
+		port.reply({ kind: 'broken', id, message: messageOf(error) });
+	}
+}
+
+function waysOutFound(input: BakeDayInput, ways: WaysOut): WaysOutFound {
+	const told = (placement: Placement): FoundPlan => {
+		const { plan, cost } = judgePlacement(input, placement);
+		return { placement, plan, cost };
+	};
+	switch (ways.kind) {
+		case 'holds':
+			return { kind: 'holds', found: told(ways.placement) };
+		case 'clash':
+			return {
+				kind: 'clash',
+				clashes: ways.clashes,
+				ways: ways.ways.map(({ givenUp, placement }) => ({ givenUp, found: told(placement) }))
+			};
+		case 'beyond':
+			return ways;
+	}
 }
 
 function lookInto({

@@ -1,8 +1,9 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import type { PlanReply, PlanRequest, PlanWanted } from '../contracts/plan-protocol.ts';
-import { DAY } from '../core/planning/harbour-day.fixture.ts';
+import { DAY, FERRY_MS } from '../core/planning/harbour-day.fixture.ts';
 import { judgePlacement, planDifference } from '../core/planning/index.ts';
+import { holds } from './better-plan.ts';
 import { PlanClient, type WorkerLike } from './plan-client.ts';
 import { answerPlanRequests } from './plan-server.ts';
 
@@ -42,6 +43,12 @@ const wanted: PlanWanted = {
 	budgetMs: 400,
 	isPatient: false
 };
+
+async function plannedOnce(client: PlanClient) {
+	const outcome = await client.plan(wanted);
+	assert.ok(outcome.kind === 'planned');
+	return outcome;
+}
 
 test('a plan comes back through the protocol, better ones on the way, judged before they are told', async () => {
 	const { client } = joined();
@@ -111,6 +118,27 @@ test('a wish that nothing can keep leaves something without a place, and the pla
 	assert.ok(outcome.kind === 'planned');
 	assert.notDeepEqual(outcome.found.plan.unplaced, []);
 	assert.equal(outcome.found.cost, null);
+});
+
+test('what would free a night is told with plans that hold, and gives way to whatever is asked after it', async () => {
+	const { client } = joined();
+	const late = { ...wanted.conditions, nowMs: FERRY_MS - 12 * 3_600_000 };
+	const { found: standing } = await plannedOnce(client);
+	const left = client.waysOut(DAY, late, standing.placement);
+	const outcome = await client.plan(wanted);
+	assert.equal(await left, null);
+	assert.equal(outcome.kind, 'planned');
+	const told = await client.waysOut(DAY, late, standing.placement);
+	assert.ok(told?.kind === 'clash');
+	assert.deepEqual(told.clashes, [[{ kind: 'drop', dropId: 'ferry' }]]);
+	assert.equal(told.ways.length, 1);
+	for (const { found } of told.ways) {
+		assert.ok(holds(found));
+		assert.deepEqual(judgePlacement(DAY, found.placement).plan, found.plan);
+	}
+	// A day that breaks the search is nothing that can be told.
+	const broken = { ...DAY, doughs: null } as unknown as typeof DAY;
+	assert.equal(await client.waysOut(broken, late, standing.placement), null);
 });
 
 test('a plan in force is kept where nothing asks for another', async () => {

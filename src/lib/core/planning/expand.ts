@@ -1,5 +1,6 @@
 import type { DropId, ProductId } from '../identity.ts';
 import type { Problem } from '../schedule/index.ts';
+import { asAgreed } from './agreed.ts';
 import { batchKey, type BatchRef } from './batch-ref.ts';
 import { ChainWriter, type ChainEnd } from './chain-writer.ts';
 import { courseThrough, type Course, type CourseFailure } from './course.ts';
@@ -57,7 +58,8 @@ export interface UnplannedChain {
  * cannot be worked out stand in `unplanned`; the others are not held up.
  * Example: 40 loaves at 18 to a deck are three loads, the last of which takes four and leaves room for another product.
  */
-export function expandDay(input: BakeDayInput, conditions: Conditions = AS_IT_IS): ExpandedDay {
+export function expandDay(ordered: BakeDayInput, conditions: Conditions = AS_IT_IS): ExpandedDay {
+	const input = asAgreed(ordered, conditions.wishes);
 	const { grid, horizon } = nightOf(input);
 	const day = new DayUnderConstruction(input, grid, horizon, conditions);
 	for (const dough of input.doughs) day.addDough(dough);
@@ -119,7 +121,7 @@ class DayUnderConstruction {
 		};
 		return {
 			grid,
-			problem: withWishes(problem, this.conditions, grid),
+			problem: withWishes(problem, this.conditions, grid, night.told),
 			tasks: night.told,
 			waits: night.waits,
 			soft: night.soft,

@@ -29,6 +29,8 @@ export {
 	type Placement,
 	type PlanWish
 } from './placement.ts';
+export { laterThanOrdered } from './agreed.ts';
+export { waysOut, type HeldTo, type WaysOut } from './ways-out.ts';
 export { asIfOf, type WhatIf } from './what-if.ts';
 export { whyHere, type HeldTask, type WhyHolder } from './why-here.ts';
 export { chanceOfDrops, type DropUnderChance } from './chance-of-drops.ts';

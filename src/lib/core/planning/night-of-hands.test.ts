@@ -56,6 +56,28 @@ test('where nobody is there it is told for what and when, and all the rest stand
 	);
 });
 
+test('flour that is late keeps every mixer waiting, and nothing else', () => {
+	const before = planned(DAY).plan.tasks;
+	const mixing = (tasks: typeof before) =>
+		tasks.filter(({ step }) => step.kind === 'hands-on' && step.activity === 'mix');
+	const firstMs = Math.min(...mixing(before).map(({ startMs }) => startMs));
+	const atMs = firstMs + 40 * MINUTE_MS;
+	const { plan, violations } = planned(DAY, { wishes: [{ kind: 'flour-from', atMs }] });
+	assert.deepEqual(violations, []);
+	assert.equal(mixing(plan.tasks).length, mixing(before).length);
+	for (const { id, startMs } of mixing(plan.tasks)) assert.ok(startMs >= atMs, id);
+	// What was mixed already was mixed when it was.
+	const stirred = before.find(({ id }) => id === 'preparation:levain:1:0');
+	assert.ok(stirred);
+	const begun = { mixedAtMs: stirred.endMs, endedAtMs: null };
+	const goesOn = planned(
+		{ ...DAY, builds: DAY.builds.map((build) => ({ ...build, begun })) },
+		{ wishes: [{ kind: 'flour-from', atMs: stirred.endMs + MINUTE_MS }] }
+	);
+	assert.deepEqual(goesOn.violations, []);
+	assert.deepEqual(goesOn.plan.unplaced, []);
+});
+
 test('a wish binds what it names, and the plan goes around it', () => {
 	const { plan, placement } = planned(DAY);
 	const mixing = plan.tasks.find(({ id }) => id === 'mix:loaf:1:0');

@@ -9,7 +9,7 @@ export interface Placement {
 	readonly relaxed: readonly string[];
 	/** What was taken as done, since a plan before this told so and its time was past. */
 	readonly done: readonly DoneTask[];
-	/** What the baker wanted so. It only binds: a plan that keeps it holds without it too. */
+	/** What the baker wanted so. It only binds, agreements aside: a plan that keeps it holds without it too. */
 	readonly wishes: readonly PlanWish[];
 }
 
@@ -25,7 +25,18 @@ export type PlanWish =
 	/** A drop wants so many minutes more to spare than others. */
 	| { readonly kind: 'more-to-spare'; readonly dropId: string; readonly minutes: number }
 	/** Somebody who is not there from then on: ill, or gone home. */
-	| { readonly kind: 'away'; readonly personId: string; readonly fromMs: number };
+	| { readonly kind: 'away'; readonly personId: string; readonly fromMs: number }
+	/** Nothing is mixed before: the flour comes only then. */
+	| { readonly kind: 'flour-from'; readonly atMs: number }
+	/** An agreement: a drop may come so many minutes later than it was ordered for. */
+	| { readonly kind: 'drop-later'; readonly dropId: string; readonly minutes: number }
+	/** An agreement: somebody comes sooner, or stays longer, than the shift says. */
+	| {
+			readonly kind: 'there-too';
+			readonly personId: string;
+			readonly fromMs: number;
+			readonly toMs: number;
+	  };
 
 /** What a plan is made under beside the day itself. */
 export interface Conditions {

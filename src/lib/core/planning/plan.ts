@@ -7,6 +7,7 @@ import {
 	type Plan,
 	type Violation
 } from '../schedule/index.ts';
+import { asAgreed, isAgreement } from './agreed.ts';
 import { describePlan, type DayPlan } from './day-plan.ts';
 import { expandDay, OVENS, type ExpandedDay } from './expand.ts';
 import type { Grid } from './grid.ts';
@@ -33,7 +34,8 @@ export function judgePlacement(input: BakeDayInput, placement: Placement): Judge
 	const expanded = expandDay(input, {
 		...AS_IT_IS,
 		done: placement.done,
-		relaxed: placement.relaxed
+		relaxed: placement.relaxed,
+		wishes: placement.wishes.filter(isAgreement)
 	});
 	const onGrid = placementOn(placement, expanded.grid);
 	const { violations, cost } = checkPlan(expanded.problem, onGrid.plan);
@@ -43,7 +45,7 @@ export function judgePlacement(input: BakeDayInput, placement: Placement): Judge
 		violations: violations.filter(
 			(violation) => violation.kind !== 'task-missing' || !unplaced.has(violation.task)
 		),
-		plan: describePlan(input, onGrid, expanded),
+		plan: describePlan(asAgreed(input, placement.wishes), onGrid, expanded),
 		cost
 	};
 }

@@ -33,7 +33,7 @@ const OUTSIDE = 100;
 const MOVED = 12;
 
 /** What is wanted between the end of a chain and the time its drop has to be ready (our default, in minutes). */
-const SLACK_MINUTES = 15;
+export const SLACK_MINUTES = 15;
 
 export const FOUND_PRICE = { amount: FOUND, tier: TIER.found };
 export const OVEN_PRICE = { tier: TIER.oven, onPrice: OVEN };

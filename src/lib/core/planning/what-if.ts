@@ -6,7 +6,9 @@ export type WhatIf =
 	/** The rooms are so many degrees warmer, or colder. */
 	| { readonly kind: 'room'; readonly kelvins: number }
 	/** So much of the yeast and culture, as a share of what the formulas say. */
-	| { readonly kind: 'leaven'; readonly share: number };
+	| { readonly kind: 'leaven'; readonly share: number }
+	/** A drop that ordered so many times as much: another production, which the day is read with. */
+	| { readonly kind: 'orders'; readonly dropId: string; readonly times: number };
 
 /**
  * The day as it would be: every wait in a room follows it, every clock goes as much slower as there is less to raise it.
@@ -32,6 +34,8 @@ function stepAsIf(step: Step, what: readonly WhatIf[]): Step {
 	if (step.kind !== 'wait') return step;
 	return what.reduce((wait, one) => {
 		switch (one.kind) {
+			case 'orders':
+				return wait;
 			case 'room':
 				return {
 					...wait,

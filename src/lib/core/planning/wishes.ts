@@ -1,6 +1,7 @@
 import type { Pool, Problem, Task } from '../schedule/index.ts';
 import type { Grid } from './grid.ts';
 import { isOfPerson, poolOf } from './hands.ts';
+import type { NightTask } from './night-tasks.ts';
 import type { Conditions, PlanWish } from './placement.ts';
 
 type TaskWish = Extract<PlanWish, { readonly task: string }>;
@@ -13,9 +14,15 @@ type TaskWish = Extract<PlanWish, { readonly task: string }>;
 export function withWishes(
 	problem: Problem,
 	{ wishes }: Pick<Conditions, 'wishes'>,
-	grid: Grid
+	grid: Grid,
+	told: readonly NightTask[]
 ): Problem {
 	if (wishes.length === 0) return problem;
+	const mixing = new Set(told.filter(isMixing).map(({ id }) => id));
+	const flourFrom = Math.max(
+		0,
+		...wishes.flatMap((wish) => (wish.kind === 'flour-from' ? [grid.ceil(wish.atMs)] : []))
+	);
 	const bound = new Binding(problem, grid, wishes);
 	const ofTasks = wishes.filter((wish): wish is TaskWish => 'task' in wish);
 	return {
@@ -30,9 +37,26 @@ export function withWishes(
 		tasks: problem.tasks.map((task) =>
 			ofTasks
 				.filter((wish) => wish.task === task.id)
-				.reduce((one, wish) => bound.task(one, wish), bound.inWhatIsDown(task))
+				.reduce(
+					(one, wish) => bound.task(one, wish),
+					notBefore(bound.inWhatIsDown(task), mixing.has(task.id) ? flourFrom : 0)
+				)
 		)
 	};
+}
+
+/** Work that wants flour at its beginning. */
+function isMixing(task: NightTask): boolean {
+	return (
+		task.kind === 'run' &&
+		task.steps.some(({ step }) => step.kind === 'hands-on' && step.activity === 'mix')
+	);
+}
+
+/** What happened, happened when it did. */
+function notBefore(task: Task, unit: number): Task {
+	if (unit === 0 || (task.pin?.start ?? null) !== null) return task;
+	return { ...task, earliest: Math.max(task.earliest ?? 0, unit) };
 }
 
 class Binding {
@@ -85,7 +109,7 @@ class Binding {
 			case 'start':
 				return { ...task, pin: { ...pin, start: this.grid.nearest(wish.atMs) } };
 			case 'not-before':
-				return { ...task, earliest: Math.max(task.earliest ?? 0, this.grid.ceil(wish.atMs)) };
+				return notBefore(task, this.grid.ceil(wish.atMs));
 			case 'deck':
 				return this.units.has(wish.deckId) ? { ...task, pin: { ...pin, unit: wish.deckId } } : task;
 			case 'person': {

@@ -3,6 +3,7 @@ import { circleOf, type Link } from './circle.ts';
 import { checkPlan } from './check/check-plan.ts';
 import { faultOf, type Fault } from './faults.ts';
 import type { Problem } from './problem.ts';
+import { inOneGo, smallestClash } from './smallest-clash.ts';
 import { solve } from './solver.ts';
 
 /** Something that could be otherwise: a shift, a machine, a due time, a window; and the problem with it relaxed. */
@@ -50,7 +51,12 @@ export function conflictOf(
 	if (attempt(wishes).cost !== null) return ok({ kind: 'none' });
 	const bare = attempt([]);
 	if (bare.cost === null) return ok({ kind: 'beyond', missing: bare.missing });
-	const clash = smallestClash((kept) => attempt(kept).cost !== null, [], wishes, false);
+	const clash = inOneGo(
+		smallestClash<Wish>(function* (kept) {
+			yield;
+			return attempt(kept).cost !== null;
+		}, wishes)
+	);
 	return ok({
 		kind: 'wishes',
 		clash: clash.map((wish) => ({
@@ -76,20 +82,4 @@ function attemptWith(
 		cost: violations.length === 0 ? cost.total : null,
 		missing: made.value.missing
 	};
-}
-
-/** QuickXplain: of what is left open, the fewest that clash with what is fixed; `grew` where something was just fixed. */
-function smallestClash(
-	isPlannable: (kept: readonly Wish[]) => boolean,
-	fixed: readonly Wish[],
-	open: readonly Wish[],
-	grew: boolean
-): readonly Wish[] {
-	if (grew && !isPlannable(fixed)) return [];
-	if (open.length <= 1) return open;
-	const half = Math.ceil(open.length / 2);
-	const [first, second] = [open.slice(0, half), open.slice(half)];
-	const late = smallestClash(isPlannable, [...fixed, ...first], second, true);
-	const early = smallestClash(isPlannable, [...fixed, ...late], first, late.length > 0);
-	return [...early, ...late];
 }

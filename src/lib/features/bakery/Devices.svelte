@@ -39,6 +39,8 @@
 		Probes speak the open protocol that docs/device-protocol.md tells: an address and a key are all
 		they hold.
 	</p>
+	<!-- Above the list, which grows by what is added: a key that is shown once does not move away from the hand. -->
+	<NewDevice {places} />
 	{#each devices as device (device.id)}
 		<article class="mt-3 border-t border-line pt-2" data-device={device.name}>
 			<header class="flex flex-wrap items-center justify-between gap-3">
@@ -91,7 +93,6 @@
 	{/each}
 	{#if saving.done}<p role="status" class="mt-2">{saving.done}</p>{/if}
 	{#if saving.message}<p role="alert" class="mt-2 font-bold">{saving.message}</p>{/if}
-	<NewDevice {places} />
 </section>
 
 <style>

@@ -2,6 +2,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { BakeDayInput, DayPlan } from '../../core/planning/index.ts';
 	import { formatMinutes, formatNumber } from '../../core/units/index.ts';
+	import { agreedText } from '../../wording/agreed-text.ts';
 	import { activityText, subjectText } from '../../wording/task-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import type { PlanModel } from './plan-model.svelte.ts';
@@ -57,6 +58,9 @@
 				{#if (spareOf(drop) ?? 0) >= 0 || drop.othersReadyMs !== null || drop.late.length === 0}
 					<span>{spareText(drop)}</span>
 				{/if}
+				{#if agreedText(drop, input, zone) !== ''}
+					<span class="block text-note">{agreedText(drop, input, zone)}</span>
+				{/if}
 				{#if drop.chance}
 					<span class="block text-note text-ink-2">
 						Late in {percent(drop.chance.lateShare)} of such nights{drop.chance.lateInTenMinutes > 0
@@ -70,7 +74,7 @@
 								>{activityText(drop.weakest).toLowerCase()}
 								{subjectText(drop.weakest, input)}</button
 							>.
-							{#if drop.chance.toHalveMinutes > 0 && drop.chance.toHalveMinutes <= MOST_MORE_MINUTES}
+							{#if (spareOf(drop) ?? -1) >= 0 && drop.chance.toHalveMinutes > 0 && drop.chance.toHalveMinutes <= MOST_MORE_MINUTES}
 								<button
 									class="action-lesser mt-1"
 									onclick={() => wantMore(drop.dropId, drop.chance?.toHalveMinutes ?? 0)}

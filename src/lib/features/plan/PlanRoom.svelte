@@ -81,7 +81,7 @@
 		if (!plan) return 'Planning the night.';
 		const told = planSentence(plan, input, zone, view.unmade.length);
 		return model.whatIf.length > 0
-			? `If ${model.whatIf.map(whatIfText).join(' and ')}: ${told}`
+			? `If ${model.whatIf.map((what) => whatIfText(what, view.input)).join(' and ')}: ${told}`
 			: told;
 	});
 	const note = $derived.by(() => {
@@ -249,7 +249,7 @@
 			>What if</button
 		>
 	</div>
-	{#if supposing}<SupposePanel {model} input={view.input} />{/if}
+	{#if supposing}<SupposePanel {model} {view} />{/if}
 	{#if model.wishes.length > 0}
 		<ul class="wishes" aria-label="Held so" data-wishes>
 			{#each model.wishes as wish (JSON.stringify(wish))}

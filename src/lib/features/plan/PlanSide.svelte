@@ -15,6 +15,7 @@
 	import type { PlanModel } from './plan-model.svelte.ts';
 	import DropsAhead from './DropsAhead.svelte';
 	import TaskDetail from './TaskDetail.svelte';
+	import WaysOut from './WaysOut.svelte';
 
 	interface Props {
 		plan: DayPlan;
@@ -50,6 +51,7 @@
 			<TaskDetail {task} {plan} {input} {model} onClose={() => onSelect(null)} />
 		</div>
 	{/if}
+	<WaysOut {plan} {input} {model} />
 	<DropsAhead {plan} {input} {model} {onSelect} />
 	{#if plan.cautions.length > 0}
 		<section aria-labelledby="cautions" data-cautions class="mb-4">

@@ -1,15 +1,19 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { BakeDayInput, PlanWish, WhatIf } from '../../core/planning/index.ts';
+	import { dayAsIf } from '../../client/day-as-if.ts';
+	import type { PlanView } from '../../contracts/views.ts';
+	import type { PlanWish, WhatIf } from '../../core/planning/index.ts';
 	import Choice from '../../ui/Choice.svelte';
+	import { clockText, dayText } from '../../wording/time-text.ts';
 	import type { PlanModel } from './plan-model.svelte.ts';
 
 	interface Props {
 		model: PlanModel;
-		input: BakeDayInput;
+		view: PlanView;
 	}
-	let { model, input }: Props = $props();
+	let { model, view }: Props = $props();
 	const room = useRoom();
+	const input = $derived(view.input);
 
 	const DEGREES = [-4, -2, 2, 4, 6];
 	const SHARES = [0.8, 0.9, 1.1];
@@ -21,6 +25,38 @@
 			...decks.map((deck) => ({ value: deck.id, label: deck.name, decks: [deck.id] }))
 		])
 	);
+	/** Flour that is late comes within a night's work (our default), told by the half hour. */
+	const HALF_HOUR_MS = 30 * 60_000;
+	const FLOUR_STEPS = 16;
+	const firstMs = $derived(
+		Math.max(
+			room.now.epochMs,
+			Math.min(...(model.shown?.plan.tasks.map(({ startMs }) => startMs) ?? [room.now.epochMs]))
+		)
+	);
+	const flourTimes = $derived(
+		Array.from(
+			{ length: FLOUR_STEPS },
+			(_, at) => (Math.ceil(firstMs / HALF_HOUR_MS) + at) * HALF_HOUR_MS
+		)
+	);
+	let unread = $state(false);
+	const ordered = $derived(model.whatIf.find((what) => what.kind === 'orders') ?? null);
+	const orderKey = (dropId: string, times: number) => `${dropId} ${times}`;
+	const AS_ORDERED = 'as ordered';
+	const ORDER_TIMES = [
+		{ times: 2, text: 'orders twice as much' },
+		{ times: 0, text: 'takes nothing' }
+	];
+	async function supposeOrders(value: string): Promise<void> {
+		const [dropId = '', times = ''] = value.split(' ');
+		if (value === AS_ORDERED) return suppose('orders', null);
+		const day = await dayAsIf(view.date, dropId, Number(times));
+		unread = day === null;
+		if (!day) return;
+		const others = model.whatIf.filter((one) => one.kind !== 'orders');
+		await model.suppose([...others, { kind: 'orders', dropId, times: Number(times) }], day);
+	}
 	const warmer = $derived(model.whatIf.find((what) => what.kind === 'room')?.kelvins ?? 0);
 	const share = $derived(model.whatIf.find((what) => what.kind === 'leaven')?.share ?? 1);
 
@@ -73,6 +109,19 @@
 					onSet={away}
 				/>
 			{/if}
+			<Choice
+				label="The flour is late"
+				placeholder="The flour is late"
+				options={flourTimes.map((ms) => ({
+					value: String(ms),
+					label: `Flour comes at ${clockText(ms, room.bakery.timeZone)}, ${dayText(ms, room.bakery.timeZone)}`
+				}))}
+				value=""
+				onSet={(value) => {
+					const others = model.wishes.filter(({ kind }) => kind !== 'flour-from');
+					void model.wish([...others, { kind: 'flour-from', atMs: Number(value) }]);
+				}}
+			/>
 		</div>
 	</div>
 	<div>
@@ -105,7 +154,22 @@
 				onSet={(value) =>
 					suppose('leaven', value === '1' ? null : { kind: 'leaven', share: Number(value) })}
 			/>
+			<Choice
+				label="More or less ordered"
+				options={[
+					{ value: AS_ORDERED, label: 'Orders as they are' },
+					...input.drops.flatMap(({ id, name }) =>
+						ORDER_TIMES.map(({ times, text }) => ({
+							value: orderKey(id, times),
+							label: `${name} ${text}`
+						}))
+					)
+				]}
+				value={ordered ? orderKey(ordered.dropId, ordered.times) : AS_ORDERED}
+				onSet={(value: string) => void supposeOrders(value)}
+			/>
 		</div>
+		{#if unread}<p role="alert">The orders could not be looked at. Try again in a moment.</p>{/if}
 	</div>
 </section>
 

@@ -1,7 +1,7 @@
 import { EditSteps } from '../../client/edit-steps.svelte.ts';
 import { KeptHere } from '../../client/kept-here.ts';
 import type { PlanDocument } from '../../contracts/plan-document.ts';
-import type { FoundPlan, PlanLookedInto } from '../../contracts/plan-protocol.ts';
+import type { FoundPlan, PlanLookedInto, WaysOutFound } from '../../contracts/plan-protocol.ts';
 import type { PlanView } from '../../contracts/views.ts';
 import {
 	asIfOf,
@@ -15,6 +15,7 @@ import {
 	type WhatIf
 } from '../../core/planning/index.ts';
 import { FoundPlans } from './found-plans.ts';
+import { holds } from '../../workers/better-plan.ts';
 import { PlanClient } from '../../workers/plan-client.ts';
 import { planWorkers, startPlanWorker } from '../../workers/start-plan-worker.ts';
 
@@ -48,6 +49,9 @@ export class PlanModel {
 	/** What the night is taken to be; a plan under it is looked at, never accepted. */
 	whatIf: readonly WhatIf[] = $state.raw([]);
 	lookedInto: PlanLookedInto | null = $state.raw(null);
+	/** What would free the night; null while its plan holds, or nothing can be told. */
+	waysOut: WaysOutFound | 'looked for' | null = $state.raw(null);
+	#dayAsIf: BakeDayInput | null = $state.raw(null);
 	#view: PlanView = $state.raw() as PlanView;
 	#client: PlanClient | null = null;
 	readonly #steps = new EditSteps<{
@@ -78,7 +82,7 @@ export class PlanModel {
 
 	/** What is planned for: the day, or as it would be. */
 	get input(): BakeDayInput {
-		return asIfOf(this.#view.input, this.whatIf);
+		return asIfOf(this.#dayAsIf ?? this.#view.input, this.whatIf);
 	}
 
 	/** What is on the screen: the accepted plan as it was told, or what is proposed. */
@@ -121,6 +125,8 @@ export class PlanModel {
 	async show(view: PlanView): Promise<void> {
 		const asBefore = view.fingerprint === this.#view.fingerprint && this.found !== null;
 		const newlyAccepted = view.accepted?.number !== this.#view.accepted?.number;
+		// What was supposed of the orders was worked out from a day that is another now.
+		if (this.#dayAsIf && view.fingerprint !== this.#view.fingerprint) this.#supposeNothing();
 		this.#view = view;
 		if (newlyAccepted && view.accepted?.current === true) {
 			this.#client?.cancel();
@@ -128,7 +134,10 @@ export class PlanModel {
 			return;
 		}
 		// What is planned here holds while nothing that timing uses has changed.
-		if (view.accepted?.current === true ? this.found === null : asBefore) return;
+		if (view.accepted?.current === true ? this.found === null : asBefore) {
+			if (this.phase.kind === 'planned' && this.waysOut === 'looked for') void this.#lookInto();
+			return;
+		}
 		if (view.accepted?.current === true && same(this.wishes, inForceOf(view)?.wishes ?? []))
 			this.#standAsAccepted(view);
 		else await this.replan();
@@ -164,6 +173,18 @@ export class PlanModel {
 		await this.#take(wishes, found);
 	}
 
+	/** Takes a plan that was found for other wishes, with what it wants so. */
+	take(found: FoundPlan): void {
+		const { wishes } = found.placement;
+		this.#foundBefore.keep(this.#keyOf(this.wishes), this.found);
+		this.#steps.push({ before: this.wishes, after: wishes });
+		this.#client?.cancel();
+		this.wishes = wishes;
+		this.#keep(wishes);
+		this.#tell(found, 'planned');
+		void this.#lookInto();
+	}
+
 	async undo(): Promise<void> {
 		const step = this.#steps.back();
 		if (step) await this.#goTo(step.before);
@@ -174,14 +195,19 @@ export class PlanModel {
 		if (step) await this.#goTo(step.after);
 	}
 
-	async suppose(whatIf: readonly WhatIf[]): Promise<void> {
+	/** Takes the night to be so, to look at; `day` is its work where more or less is ordered. */
+	async suppose(
+		whatIf: readonly WhatIf[],
+		day: BakeDayInput | null = this.#dayAsIf
+	): Promise<void> {
+		this.#dayAsIf = whatIf.some(({ kind }) => kind === 'orders') ? day : null;
 		this.whatIf = whatIf;
 		await this.replan();
 	}
 
 	/** Leaves what is proposed, and goes back to the plan in force. */
 	async backToAccepted(): Promise<void> {
-		this.whatIf = [];
+		this.#supposeNothing();
 		const wishes = inForceOf(this.#view)?.wishes ?? [];
 		if (!same(this.wishes, wishes)) this.#steps.push({ before: this.wishes, after: wishes });
 		await this.#take(wishes);
@@ -252,6 +278,7 @@ export class PlanModel {
 	#tell(found: FoundPlan, kind: 'improving' | 'planned'): void {
 		this.found = found;
 		this.lookedInto = null;
+		this.waysOut = null;
 		this.phase = { kind };
 	}
 
@@ -259,7 +286,22 @@ export class PlanModel {
 		const { shown } = this;
 		if (!shown?.placement) return;
 		const found = await this.#workers().lookInto(shown.input, shown.placement);
-		if (this.shown === shown) this.lookedInto = found;
+		if (this.shown !== shown) return;
+		this.lookedInto = found;
+		if (!holds(shown)) await this.#lookForWaysOut(shown, shown.placement);
+	}
+
+	/** A night whose plan does not hold is asked what would free it, for as long as nothing else is wanted. */
+	async #lookForWaysOut(shown: PlanDocument, standing: Placement): Promise<void> {
+		this.waysOut = 'looked for';
+		const nowMs = this.#nowMs();
+		const conditions = { nowMs, wishes: this.wishes, done: this.#done(nowMs) };
+		const found = await this.#workers().waysOut(this.input, conditions, standing);
+		if (this.shown !== shown) return;
+		if (found?.kind === 'holds') {
+			this.#tell(found.found, 'planned');
+			void this.#lookInto();
+		} else this.waysOut = found;
 	}
 
 	/** Goes back or forth to wishes that were there before, and to the plan that was found under them. */
@@ -305,13 +347,19 @@ export class PlanModel {
 		return (this.#client ??= new PlanClient(startPlanWorker, planWorkers()));
 	}
 
+	#supposeNothing(): void {
+		this.whatIf = [];
+		this.#dayAsIf = null;
+	}
+
 	#acceptedStands(view: PlanView): boolean {
 		return view.accepted?.current === true;
 	}
 
 	#standAsAccepted(view: PlanView): void {
 		this.found = null;
-		this.whatIf = [];
+		this.waysOut = null;
+		this.#supposeNothing();
 		this.wishes = inForceOf(view)?.wishes ?? [];
 		this.#kept.forget();
 		this.phase = { kind: 'planned' };

@@ -19,7 +19,7 @@ export function spareText(drop: Drop): string {
 		if (drop.othersReadyMs === null || drop.late.length === 0)
 			return `${formatMinutes(-spare)} late`;
 		const rest = Math.floor((drop.readyByMs - drop.othersReadyMs) / 60_000);
-		return `all but ${drop.late.length === 1 ? 'one' : drop.late.length} in time, ${formatMinutes(rest)} to spare`;
+		return `all but ${drop.late.length === 1 ? 'one' : drop.late.length} in time, ${rest === 0 ? 'nothing' : formatMinutes(rest)} to spare`;
 	}
 	return spare === 0 ? 'nothing to spare' : `${formatMinutes(spare)} to spare`;
 }

@@ -1,5 +1,5 @@
 import type { BakeDayInput, DayPlan, PlanWish, WhatIf } from '../../core/planning/index.ts';
-import { formatNumber } from '../../core/units/index.ts';
+import { formatMinutes, formatNumber } from '../../core/units/index.ts';
 import { activityText, machineText, peopleText, subjectText } from '../../wording/task-text.ts';
 import { clockText } from '../../wording/time-text.ts';
 
@@ -12,11 +12,17 @@ export function wishText(
 ): string {
 	switch (wish.kind) {
 		case 'more-to-spare':
-			return `${input.drops.find(({ id }) => id === wish.dropId)?.name ?? 'A drop'}: ${wish.minutes} min more to spare`;
+			return `${dropName(wish.dropId, input)}: ${wish.minutes} min more to spare`;
 		case 'deck-down':
 			return `${machineText(wish.deckId, input)} is down`;
 		case 'away':
 			return `${peopleText([wish.personId], input)} is away from ${clockText(wish.fromMs, zone)}`;
+		case 'flour-from':
+			return `Nothing is mixed before ${clockText(wish.atMs, zone)}: the flour comes then`;
+		case 'drop-later':
+			return `${dropName(wish.dropId, input)} waits ${formatMinutes(wish.minutes)}`;
+		case 'there-too':
+			return `${peopleText([wish.personId], input)} is there from ${clockText(wish.fromMs, zone)} to ${clockText(wish.toMs, zone)} too`;
 		default: {
 			const task = plan?.tasks.find((one) => one.id === wish.task);
 			const what = task ? `${activityText(task)} ${subjectText(task, input)}` : 'Something';
@@ -34,10 +40,16 @@ export function wishText(
 	}
 }
 
-export function whatIfText(what: WhatIf): string {
+function dropName(dropId: string, input: BakeDayInput): string {
+	return input.drops.find(({ id }) => id === dropId)?.name ?? 'A drop';
+}
+
+export function whatIfText(what: WhatIf, input: BakeDayInput): string {
 	switch (what.kind) {
 		case 'room':
 			return `the rooms are ${formatNumber(Math.abs(what.kelvins), 0)} degrees ${what.kelvins > 0 ? 'warmer' : 'colder'}`;
+		case 'orders':
+			return `${dropName(what.dropId, input)} ${what.times === 0 ? 'takes nothing' : what.times === 2 ? 'orders twice as much' : `orders ${formatNumber(what.times, 1)} times as much`}`;
 		case 'leaven':
 			return `${formatNumber(100 * what.share, 0)} % of the yeast and culture`;
 	}

@@ -3,6 +3,7 @@
 	import type { AcceptedPlanView, RunSheetView } from '../../contracts/views.ts';
 	import PlanChart from '../../ribbons/PlanChart.svelte';
 	import RibbonLegend from '../../ribbons/RibbonLegend.svelte';
+	import { agreedText } from '../../wording/agreed-text.ts';
 	import { cautionText } from '../../wording/caution-text.ts';
 	import type { ListEntry } from '../../wording/task-text.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
@@ -39,6 +40,7 @@
 					)}{drop.readyByMs < drop.dueMs
 						? ` of ${clockText(drop.readyByMs, zone)} at the latest`
 						: ''}{/if}
+				{agreedText(drop, input, zone)}
 			</span>
 		{/each}
 	</p>

@@ -2,6 +2,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { AcceptedPlanView, RunSheetView } from '../../contracts/views.ts';
 	import { packingLists, piecesOver } from '../../core/planning/index.ts';
+	import { agreedText } from '../../wording/agreed-text.ts';
 	import { SHEET_TEXT, STATION_CAUTION } from '../../wording/sheet-text.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 	import SheetFrame from './SheetFrame.svelte';
@@ -39,6 +40,7 @@
 			</h2>
 			<p>
 				{dayText(drop.dueMs, zone)}.
+				{agreedText(drop, input, zone)}
 				{#if drop.readyByMs < drop.dueMs}
 					Picking begins at {clockText(drop.readyByMs, zone)} at the latest.
 				{/if}

@@ -100,9 +100,16 @@ export class BakeryNotSetUp extends Error {
 	}
 }
 
-/** Loads a date and works out its production around what was begun; a fixed number of queries. */
-export async function loadBakeryDay(db: Db | Tx, date: BakeDate): Promise<BakeryDay> {
-	const [bakery, bases, liquids, book, house, orders, { batches, parents }] = await Promise.all([
+/**
+ * Loads a date and works out its production around what was begun; a fixed number of queries. `timesOrdered` is how often
+ * what a drop ordered is taken, where a day is looked at as it would be.
+ */
+export async function loadBakeryDay(
+	db: Db | Tx,
+	date: BakeDate,
+	timesOrdered: (dropId: string) => number = () => 1
+): Promise<BakeryDay> {
+	const [bakery, bases, liquids, book, house, lines, { batches, parents }] = await Promise.all([
 		loadBakery(db, date),
 		loadBases(db),
 		loadLiquids(db),
@@ -112,6 +119,10 @@ export async function loadBakeryDay(db: Db | Tx, date: BakeDate): Promise<Bakery
 		loadBatchesOn(db, date)
 	]);
 	if (!bakery) throw new BakeryNotSetUp();
+	const orders = lines.map((line) => ({
+		...line,
+		pieces: Math.round(line.pieces * timesOrdered(line.dropId))
+	}));
 	const begun = batches.filter(isBegun);
 	const [pinned, entries] = await Promise.all([
 		loadPinned(db, begun, book.pantry.causticMost, book.places),

@@ -1,5 +1,5 @@
 import type { AcceptedPlanView, PlanView } from '../../contracts/views.ts';
-import { asPlanned, isFollowed } from '../../core/planning/index.ts';
+import { asPlanned, isFollowed, type BakeDayInput } from '../../core/planning/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import { loadLeadsOn } from '../db/batches.ts';
 import type { Db } from '../db/client.ts';
@@ -50,4 +50,17 @@ export async function readPlan(db: Db, date: BakeDate): Promise<PlanView> {
 		unmade: day.production.unmade,
 		roster: day.roster
 	};
+}
+
+/** The work of a date if a drop had ordered so many times as much. */
+export async function readDayAsIf(
+	db: Db,
+	date: BakeDate,
+	{ drop, times }: { readonly drop: string; readonly times: number }
+): Promise<BakeDayInput> {
+	const [day, leads] = await Promise.all([
+		loadBakeryDay(db, date, (dropId) => (dropId === drop ? times : 1)),
+		loadLeadsOn(db, date)
+	]);
+	return bakeDayInput(day, leads);
 }
