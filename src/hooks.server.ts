@@ -7,6 +7,7 @@ import { migrateToLatest } from '$lib/server/db/migrate.ts';
 import { demoClock } from '$lib/server/demo/demo-clock.ts';
 import { letProbesIn } from '$lib/server/demo/demo-probes.ts';
 import { loadSaltmarrow } from '$lib/server/demo/load-saltmarrow.ts';
+import { planNextNight } from '$lib/server/demo/plan-next-night.ts';
 import { compressed } from '$lib/server/edge/compress.ts';
 import { drainAnsweredRequests } from '$lib/server/edge/drain.ts';
 import { Busy, Gate } from '$lib/server/edge/gate.ts';
@@ -22,11 +23,12 @@ export const init: ServerInit = async () => {
 	await migrateToLatest(db);
 	if (env.JOVET_DEMO === 'saltmarrow') {
 		const now = Date.now();
-		await loadSaltmarrow(
+		const isNew = await loadSaltmarrow(
 			db,
 			env.JOVET_DEMO_AT ? demoClock(env.JOVET_DEMO_AT, now) : REAL_TIME,
 			now
 		);
+		if (isNew && env.JOVET_DEMO_PLANNED) await planNextNight(db, now);
 		if (env.JOVET_DEMO_DEVICE_KEY) await letProbesIn(db, env.JOVET_DEMO_DEVICE_KEY);
 	}
 	drainAnsweredRequests();

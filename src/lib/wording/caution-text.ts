@@ -1,4 +1,4 @@
-import type { BakeDayInput, Caution, DayTask } from '../core/planning/index.ts';
+import { batchKey, type BakeDayInput, type Caution, type DayTask } from '../core/planning/index.ts';
 import { formatMinutes } from '../core/units/index.ts';
 import { activityText, machineText, subjectText } from './task-text.ts';
 import { clockText } from './time-text.ts';
@@ -21,13 +21,32 @@ export function cautionText(
 	}
 	if (caution.kind === 'nobody') {
 		const task = tasks.find((task) => task.id === caution.task);
-		const act = task ? `${activityText(task).toLowerCase()} ${subjectText(task, input)}` : '';
+		const act = task
+			? `${caution.doing ?? activityText(task).toLowerCase()} ${subjectText(task, input)}`
+			: '';
 		return `Nobody is free who could ${act} at ${clockText(caution.fromMs, zone)}, for ${formatMinutes((caution.toMs - caution.fromMs) / 60_000)}.`;
 	}
-	const waiting = tasks.find((task) => task.id === caution.before);
 	if (caution.kind === 'too-early')
 		return `${name(caution.before)} is not through by then: ${name(caution.after)} would begin ${formatMinutes(caution.least - caution.gap)} before.`;
 	const over = formatMinutes(caution.gap - caution.most);
-	const activity = waiting ? activityText(waiting).toLowerCase() : '';
-	return `${name(caution.before)} waits ${over} past its late mark (${activity}), until ${name(caution.after)} is taken on.`;
+	const waited = waitAfter(caution.before, tasks);
+	const activity = waited ? ` (${activityText(waited).toLowerCase()})` : '';
+	return `${name(caution.before)} waits ${over} past its late mark${activity}, until ${name(caution.after)} is taken on.`;
+}
+
+/** The wait that begins when a task is done; the task itself where it is the wait. */
+function waitAfter(id: string, tasks: readonly DayTask[]): DayTask | null {
+	const before = tasks.find((task) => task.id === id);
+	if (!before || before.step.kind === 'wait') return before ?? null;
+	const { batch, endMs } = before;
+	return (
+		tasks
+			.filter(
+				(task) =>
+					task.step.kind === 'wait' &&
+					batchKey(task.batch) === batchKey(batch) &&
+					task.startMs >= endMs
+			)
+			.toSorted((a, b) => a.startMs - b.startMs)[0] ?? before
+	);
 }

@@ -10,6 +10,7 @@ import {
 } from '../core/planning/index.ts';
 import { bakeMarks } from '../core/baking/index.ts';
 import { capital } from './capital.ts';
+import { lackedHands, NOBODY_YET } from './lacked-hands.ts';
 import { loadingText, markText } from './programme-text.ts';
 import { CAUSTIC_CAUTION } from './kind-text.ts';
 import { ACTIVITY_TEXT, placeText, SPEED_TEXT, TURN_TEXT } from './step-text.ts';
@@ -30,7 +31,7 @@ export interface ListEntry {
 	readonly what: string;
 	readonly detail: string;
 	readonly handsOn: boolean;
-	/** Who does it, by name; empty where nobody is named. */
+	/** Who does it, by name; 'nobody yet' where somebody has to be found, empty where hands are not planned. */
 	readonly who: string;
 	readonly personIds: readonly string[];
 	readonly endMs: number;
@@ -147,13 +148,16 @@ function detailText(task: DayTask, input: BakeDayInput): string {
 
 /** Everything a hand does, in order: the tasks, what is done within waits, what goes in and out of the ovens, their settings. */
 export function toDoList(
-	{ tasks, ovens }: Pick<DayPlan, 'tasks' | 'ovens'>,
+	{ tasks, ovens, cautions }: Pick<DayPlan, 'tasks' | 'ovens' | 'cautions'>,
 	input: BakeDayInput
 ): readonly ListEntry[] {
+	const lacks = lackedHands(tasks, cautions);
 	return [
 		...tasks.flatMap((task) => [
 			...(task.step.kind === 'wait' ? [waitEntry(task, input)] : []),
-			...task.attended.map((stretch, index) => attendedEntry(task, stretch, index, input)),
+			...task.attended.map((stretch, index) =>
+				attendedEntry(task, stretch, index, input, lacks(task, stretch))
+			),
 			...markEntries(task, input)
 		]),
 		...ovens.map(ovenEntry)
@@ -183,7 +187,8 @@ function attendedEntry(
 	task: DayTask,
 	{ what, fromMs, toMs, personIds }: AttendedStretch,
 	index: number,
-	input: BakeDayInput
+	input: BakeDayInput,
+	isLacking: boolean
 ): ListEntry {
 	const { told, detail } = attendedText(task, what, fromMs, input);
 	return {
@@ -197,7 +202,7 @@ function attendedEntry(
 		what: told,
 		detail,
 		handsOn: true,
-		who: peopleText(personIds, input),
+		who: isLacking ? NOBODY_YET : peopleText(personIds, input),
 		personIds,
 		caution: what === 'do' ? cautionOf(task) : '',
 		mixes: what === 'do' ? mixesOf(task) : null

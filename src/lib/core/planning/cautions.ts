@@ -27,6 +27,8 @@ export type Caution =
 	| {
 			readonly kind: 'nobody';
 			readonly task: string;
+			/** What is done, where it is not the whole of the task: within a wait, or at an oven. */
+			readonly doing?: 'fold' | 'move' | 'load' | 'draw';
 			readonly fromMs: number;
 			readonly toMs: number;
 	  }
@@ -42,7 +44,7 @@ export type Caution =
 
 /** What of a placement goes beyond what the recipes and the shifts allow, by the tasks as they are told. Minutes. */
 export function cautionsOf(
-	{ soft, problem, grid }: ExpandedDay,
+	{ soft, problem, grid, tasks: written }: ExpandedDay,
 	{ placed: all, loads }: Plan,
 	told: readonly DayTask[]
 ): readonly Caution[] {
@@ -64,15 +66,20 @@ export function cautionsOf(
 		if (most !== null && gap > most)
 			found.push({ kind: 'gap-too-long', ...names, ...minutes, most: most * GRID_MINUTES });
 	}
+	const touches = new Map(
+		written.flatMap((one) => (one.kind === 'touch' ? [[one.id, one.what] as const] : []))
+	);
 	for (const { id, modes } of problem.tasks) {
 		const at = placed.get(id);
 		const mode = modes.find((mode) => mode.id === at?.mode);
 		if (!at || !mode) continue;
+		const doing = touches.get(id);
 		mode.demands.forEach((demand, index) => {
 			if (!at.given[index]?.includes(SOMEBODY)) return;
 			found.push({
 				kind: 'nobody',
 				task: toldIdOf(id),
+				...(doing && { doing }),
 				fromMs: grid.ms(at.start + demand.from),
 				toMs: grid.ms(at.start + demand.to)
 			});
@@ -83,7 +90,8 @@ export function cautionsOf(
 			if (!names.includes(SOMEBODY)) return;
 			const fromMs = grid.ms(index === 0 ? start : end);
 			const toMs = fromMs + GRID_MINUTES * MINUTE_MS;
-			found.push({ kind: 'nobody', task: tasks[0] ?? '', fromMs, toMs });
+			const doing = index === 0 ? 'load' : 'draw';
+			found.push({ kind: 'nobody', task: tasks[0] ?? '', doing, fromMs, toMs });
 		});
 	return found.filter((caution) => caution.kind !== 'nobody' || known.has(caution.task));
 }
