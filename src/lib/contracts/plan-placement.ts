@@ -12,8 +12,8 @@ const MOST_TASKS = 5000;
 const MOST_MORE_MINUTES = 240;
 /** A drop that comes later than this is another drop. */
 const MOST_LATER_MINUTES = 12 * 60;
-/** More than this is no longer shift but another one. */
-const MOST_LONGER_MS = 6 * 60 * MINUTE_MS;
+/** Longer than this nobody works on end. */
+const MOST_LONGER_MS = 14 * 60 * MINUTE_MS;
 const given = z.array(z.array(key).max(20)).max(20);
 
 /** What the baker wants so, as a browser keeps it. */

@@ -30,6 +30,7 @@ export {
 	type PlanWish
 } from './placement.ts';
 export { laterThanOrdered } from './agreed.ts';
+export { shiftOfNight } from './longer-hours.ts';
 export { waysOut, type HeldTo, type WaysOut } from './ways-out.ts';
 export { asIfOf, type WhatIf } from './what-if.ts';
 export { whyHere, type HeldTask, type WhyHolder } from './why-here.ts';

@@ -2,7 +2,7 @@ import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import { inOneGo } from '../schedule/index.ts';
 import { laterThanOrdered } from './agreed.ts';
-import { DAY, FERRY_MS, person, planned } from './harbour-day.fixture.ts';
+import { DAY, FERRY_MS, person, planned, SHOP_MS } from './harbour-day.fixture.ts';
 import type { BakeDayInput } from './input.ts';
 import type { Conditions, Placement } from './placement.ts';
 import { judgePlacement } from './plan.ts';
@@ -151,4 +151,30 @@ test('what is in the way apart from one another is told apart, and given up toge
 
 test('a drop that could only be met half a day later is not met by waiting', () => {
 	assert.deepEqual(asked(DAY, { nowMs: FERRY_MS - 3 * HOUR_MS }), { kind: 'beyond' });
+});
+
+test('who is off can be called in, and works of other nights are no hours of this one', () => {
+	const nightBefore = (who: ReturnType<typeof person>, ...hours: readonly [number, number][]) => ({
+		...who,
+		there: hours.flatMap(([from, to]) => person(who.name, who.skills, from, to).there)
+	});
+	// Maud works on the nights around this one; Ilo mixes until ten, and nobody follows.
+	const input = {
+		...DAY,
+		people: [
+			nightBefore(person('Maud', ALL, 0, 1), [-10, -4], [38, 44]),
+			nightBefore(person('Ilo', ['mixing', 'shaping'], 14, 22), [-10, -2], [14, 18], [18.5, 22])
+		]
+	};
+	const ways = clash(asked(input));
+	assert.deepEqual(
+		ways.map(({ held }) => held),
+		[{ kind: 'day-off', personId: 'maud' }]
+	);
+	const placement = ways[0]?.placement ?? null;
+	holds(input, placement);
+	const [wish, ...others] = placement?.wishes ?? [];
+	assert.deepEqual(others, []);
+	assert.ok(wish?.kind === 'there-too' && wish.personId === 'maud');
+	assert.ok(wish.toMs <= SHOP_MS && wish.fromMs >= FERRY_MS - 9 * HOUR_MS);
 });

@@ -5,13 +5,18 @@ import { asAgreed } from './agreed.ts';
 import type { DayPlan } from './day-plan.ts';
 import { expandDay, type ExpandedDay } from './expand.ts';
 import type { BakeDayInput, PlannedPerson } from './input.ts';
+import { roomAround, roomOfDayOff, shiftOfNight, workedIn, type Room } from './longer-hours.ts';
 import type { Conditions, Placement, PlanWish } from './placement.ts';
 import { judgePlacement, placementOn } from './plan.ts';
 import { SLACK_MINUTES } from './prices.ts';
 
-/** What a night is held to and could be let off: a drop's time, somebody's hours, something the baker wanted so. */
+/**
+ * What a night is held to and could be let off: a drop's time, somebody's day off, somebody's hours, something the baker
+ * wanted so.
+ */
 export type HeldTo =
 	| { readonly kind: 'drop'; readonly dropId: DropId }
+	| { readonly kind: 'day-off'; readonly personId: string }
 	| { readonly kind: 'hours'; readonly personId: string }
 	| { readonly kind: 'wish'; readonly wish: PlanWish };
 
@@ -100,14 +105,17 @@ function heldTo(input: BakeDayInput, { wishes }: Pick<Conditions, 'wishes'>): re
 		)
 	);
 	const away = new Set(wishes.flatMap((wish) => (wish.kind === 'away' ? [wish.personId] : [])));
+	const people = (input.people ?? []).filter(({ id }) => !away.has(id));
+	const works = (person: PlannedPerson) => shiftOfNight(person, input) !== null;
 	return [
 		...input.drops
 			.filter(({ id }) => wanted.has(id))
 			.toSorted((a, b) => a.readyByMs - b.readyByMs)
 			.map(({ id }): HeldTo => ({ kind: 'drop', dropId: id })),
-		...(input.people ?? [])
-			.filter(({ id, there }) => there.length > 0 && !away.has(id))
-			.map(({ id }): HeldTo => ({ kind: 'hours', personId: id })),
+		...people
+			.filter((person) => !works(person))
+			.map(({ id }): HeldTo => ({ kind: 'day-off', personId: id })),
+		...people.filter(works).map(({ id }): HeldTo => ({ kind: 'hours', personId: id })),
 		...wishes
 			.filter(({ kind }) => ['start', 'not-before', 'deck', 'person'].includes(kind))
 			.map((wish): HeldTo => ({ kind: 'wish', wish }))
@@ -194,9 +202,7 @@ class HeldNight {
 		const given = new Set(free.flatMap((one) => (one.kind === 'wish' ? [one.wish] : [])));
 		return [
 			...this.conditions.wishes.filter((wish) => !given.has(wish)),
-			...free.flatMap((one) =>
-				one.kind === 'hours' ? longer(this.personOf(one.personId), longerMinutes) : []
-			)
+			...free.flatMap((one) => this.roomOf(one, longerMinutes).map(({ wish }) => wish))
 		];
 	}
 
@@ -218,25 +224,25 @@ class HeldNight {
 				const minutes = steps * LATER_STEP_MINUTES + agreed;
 				return [{ kind: 'drop-later', dropId: one.dropId, minutes }];
 			}
+			case 'day-off':
 			case 'hours': {
-				const person = this.personOf(one.personId);
-				return longer(person, MOST_LONGER_MINUTES).flatMap((side) => {
-					const work = plan.tasks
-						.flatMap(({ attended }) => attended)
-						.filter(
-							({ personIds, fromMs, toMs }) =>
-								personIds.includes(one.personId) && fromMs < side.toMs && toMs > side.fromMs
-						);
-					if (work.length === 0) return [];
-					const isAfter = side.fromMs >= lastOf(person);
-					return [
-						isAfter
-							? { ...side, toMs: Math.max(...work.map(({ toMs }) => toMs)) }
-							: { ...side, fromMs: Math.min(...work.map(({ fromMs }) => fromMs)) }
-					];
-				});
+				const work = plan.tasks
+					.flatMap(({ attended }) => attended)
+					.filter(({ personIds }) => personIds.includes(one.personId));
+				return this.roomOf(one, MOST_LONGER_MINUTES).flatMap((room) => workedIn(room, work) ?? []);
 			}
 		}
+	}
+
+	/** The time that somebody would be there too. */
+	private roomOf(one: HeldTo, longerMinutes: number): readonly Room[] {
+		if (one.kind !== 'hours' && one.kind !== 'day-off') return [];
+		const day = asAgreed(this.input, this.conditions.wishes);
+		const person = day.people?.find(({ id }) => id === one.personId);
+		if (!person) return [];
+		return one.kind === 'hours'
+			? roomAround(person, this.input, longerMinutes)
+			: roomOfDayOff(person, this.input);
 	}
 
 	/** The placement with what it asks for, as it is told. */
@@ -249,32 +255,6 @@ class HeldNight {
 		);
 		return { ...placement, wishes: [...others, ...asked] };
 	}
-
-	private personOf(personId: string): PlannedPerson {
-		const person = asAgreed(this.input, this.conditions.wishes).people?.find(
-			({ id }) => id === personId
-		);
-		if (!person) throw new Error(`${personId} is nobody of this night`);
-		return person;
-	}
-}
-
-function lastOf({ there }: PlannedPerson): number {
-	return Math.max(...there.map(({ toMs }) => toMs));
-}
-
-/** Somebody who comes sooner and stays longer by so much. */
-function longer(
-	person: PlannedPerson,
-	minutes: number
-): readonly Extract<PlanWish, { readonly kind: 'there-too' }>[] {
-	const firstMs = Math.min(...person.there.map(({ fromMs }) => fromMs));
-	const lastMs = lastOf(person);
-	const byMs = minutes * MINUTE_MS;
-	return [
-		{ kind: 'there-too', personId: person.id, fromMs: firstMs - byMs, toMs: firstMs },
-		{ kind: 'there-too', personId: person.id, fromMs: lastMs, toMs: lastMs + byMs }
-	];
 }
 
 /** The problem with the last times of the drops as limits: nothing of theirs can end later. */

@@ -1,5 +1,11 @@
 import type { FoundPlan } from '../../contracts/plan-protocol.ts';
-import type { BakeDayInput, DayPlan, HeldTo, PlanWish } from '../../core/planning/index.ts';
+import {
+	shiftOfNight,
+	type BakeDayInput,
+	type DayPlan,
+	type HeldTo,
+	type PlanWish
+} from '../../core/planning/index.ts';
 import { formatMinutes } from '../../core/units/index.ts';
 import { peopleText } from '../../wording/task-text.ts';
 import { clockText } from '../../wording/time-text.ts';
@@ -18,11 +24,15 @@ export function heldText(
 			const drop = input.drops.find(({ id }) => id === held.dropId);
 			return drop ? `${drop.name} packed by ${clockText(drop.readyByMs, zone)}` : 'A drop';
 		}
+		case 'day-off':
+			return `${peopleText([held.personId], input)} is off`;
 		case 'hours': {
-			const there = input.people?.find(({ id }) => id === held.personId)?.there ?? [];
-			const fromMs = Math.min(...there.map((stretch) => stretch.fromMs));
-			const toMs = Math.max(...there.map((stretch) => stretch.toMs));
-			return `${peopleText([held.personId], input)} from ${clockText(fromMs, zone)} to ${clockText(toMs, zone)}`;
+			const person = input.people?.find(({ id }) => id === held.personId);
+			const shift = person && shiftOfNight(person, input);
+			const who = peopleText([held.personId], input);
+			return shift
+				? `${who} from ${clockText(shift.fromMs, zone)} to ${clockText(shift.toMs, zone)}`
+				: who;
 		}
 		case 'wish':
 			return wishText(held.wish, plan, input, zone);
@@ -56,11 +66,12 @@ function askedOf(wish: PlanWish, plan: DayPlan, input: BakeDayInput, zone: strin
 	if (wish.kind !== 'there-too') return told;
 	const who = peopleText([wish.personId], input);
 	const there = input.people?.find(({ id }) => id === wish.personId)?.there ?? [];
-	const isAfter = there.every(({ fromMs }) => fromMs < wish.fromMs);
 	const minutes = formatMinutes((wish.toMs - wish.fromMs) / 60_000);
-	return isAfter
-		? `${who} stays until ${clockText(wish.toMs, zone)}, ${minutes} longer`
-		: `${who} comes at ${clockText(wish.fromMs, zone)}, ${minutes} sooner`;
+	if (there.some(({ toMs }) => toMs === wish.fromMs))
+		return `${who} stays until ${clockText(wish.toMs, zone)}, ${minutes} longer`;
+	if (there.some(({ fromMs }) => fromMs === wish.toMs))
+		return `${who} comes at ${clockText(wish.fromMs, zone)}, ${minutes} sooner`;
+	return `${who} comes in from ${clockText(wish.fromMs, zone)} to ${clockText(wish.toMs, zone)}`;
 }
 
 /** What the night has to spare then: of the drop that has least. */
