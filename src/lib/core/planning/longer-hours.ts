@@ -1,5 +1,6 @@
 import { MINUTE_MS } from '../time/index.ts';
 import type { Agreement } from './agreed.ts';
+import { GRID_MINUTES } from './grid.ts';
 import type { BakeDayInput, PlannedPerson } from './input.ts';
 
 type Stretch = PlannedPerson['there'][number];
@@ -13,6 +14,8 @@ export interface Room {
 
 /** A gap of no more than this within a shift is a break; a longer one parts two shifts (our default). */
 const LONGEST_BREAK_MS = 2 * 60 * MINUTE_MS;
+/** Hours are asked for in steps of five minutes, as plans are made. */
+const STEP_MS = GRID_MINUTES * MINUTE_MS;
 /** The work for a night's drops may begin so long before the first, and whoever is called in comes no sooner than that. */
 const WORK_BEFORE_MS = 16 * 60 * MINUTE_MS;
 const CALLED_IN_BEFORE_MS = 9 * 60 * MINUTE_MS;
@@ -65,8 +68,11 @@ export function workedIn(
 ): ThereToo | null {
 	const within = work.filter(({ fromMs, toMs }) => fromMs < wish.toMs && toMs > wish.fromMs);
 	if (within.length === 0) return null;
-	const fromMs = Math.max(wish.fromMs, Math.min(...within.map((one) => one.fromMs)));
-	const toMs = Math.min(wish.toMs, Math.max(...within.map((one) => one.toMs)));
+	const first = Math.min(...within.map((one) => one.fromMs));
+	const last = Math.max(...within.map((one) => one.toMs));
+	// Nobody is asked to come or go by the minute.
+	const fromMs = Math.max(wish.fromMs, Math.floor(first / STEP_MS) * STEP_MS);
+	const toMs = Math.min(wish.toMs, Math.ceil(last / STEP_MS) * STEP_MS);
 	return {
 		...wish,
 		...(trimmed === 'end' ? {} : { fromMs }),

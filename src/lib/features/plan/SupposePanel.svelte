@@ -15,7 +15,7 @@
 	const room = useRoom();
 	const input = $derived(view.input);
 
-	const DEGREES = [-4, -2, 2, 4, 6];
+	const DEGREES = [-4, -2, 2, 4, 6, 8];
 	const SHARES = [0.8, 0.9, 1.1];
 	const ovens = $derived(
 		input.bakery.ovens.flatMap(({ id, name, decks }) => [
