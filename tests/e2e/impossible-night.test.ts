@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict';
+import { accessibilityFaults } from './page-faults.ts';
 import { AFTERNOON, byName, journey, printed, says, search, visit } from './bakery.ts';
 
 const DAY = '/bake/2026-11-24';
@@ -66,6 +67,24 @@ journey(
 		await says(page, '[data-room-sentence]', 'drops hold');
 		await page.waitForFunction((accept) => !document.querySelector(accept), {}, accept);
 		assert.equal(await pieces(), asOrdered);
+	},
+	AFTERNOON
+);
+
+journey(
+	'on a machine that is set to dark the plan reads as in ember, with nothing chosen',
+	async (bakery) => {
+		const { page } = bakery;
+		await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }]);
+		await visit(bakery, `${DAY}/plan`);
+		await says(page, '[data-room-sentence]', 'drops hold');
+		await (await byName(page, 'button', 'What if')).click();
+		await page.waitForFunction(() => !document.body.innerText.includes('Still looking'));
+		assert.equal(
+			await page.$eval('html', (html) => html.getAttribute('data-appearance')),
+			'system'
+		);
+		assert.deepEqual(await accessibilityFaults(page), []);
 	},
 	AFTERNOON
 );

@@ -21,6 +21,8 @@
 	const WORTH_SAYING = 0.01;
 	/** More room than this before a drop is another night, not one change. */
 	const MOST_MORE_MINUTES = 60;
+	/** The latest of a drop's products are named, the others counted. */
+	const MOST_LATE_NAMED = 4;
 	const drops = $derived(
 		plan.drops
 			.filter((drop) => drop.readyMs !== null || plan.unplaced.length > 0)
@@ -51,9 +53,13 @@
 			<li class="border-b border-line py-2" data-drop={drop.name}>
 				<b class="text-lead">{clockText(drop.dueMs, zone)} {drop.name}</b>
 				{#if (spareOf(drop) ?? 0) < 0}
-					{#each latePieces(drop, input) as piece (piece.name)}
+					{@const late = latePieces(drop, input).toSorted((a, b) => b.minutes - a.minutes)}
+					{#each late.slice(0, MOST_LATE_NAMED) as piece (piece.name)}
 						<span class="late">{piece.name} {formatMinutes(piece.minutes)} late</span>
 					{/each}
+					{#if late.length > MOST_LATE_NAMED}
+						<span>and {late.length - MOST_LATE_NAMED} more by less;</span>
+					{/if}
 				{/if}
 				{#if (spareOf(drop) ?? 0) >= 0 || drop.othersReadyMs !== null || drop.late.length === 0}
 					<span>{spareText(drop)}</span>

@@ -90,7 +90,7 @@
 
 <section class="suppose" aria-label="What if" data-suppose>
 	<div>
-		<h3>It is so tonight</h3>
+		<h2>It is so tonight</h2>
 		<p class="text-note text-ink-2">The plan goes around it, and can be accepted.</p>
 		<div class="boxes">
 			<Choice
@@ -125,7 +125,7 @@
 		</div>
 	</div>
 	<div>
-		<h3>Only to look at</h3>
+		<h2>Only to look at</h2>
 		<p class="text-note text-ink-2">What the plan would be; it cannot be accepted.</p>
 		<div class="boxes">
 			<Choice
