@@ -97,7 +97,39 @@
 
 <svelte:window onpointermove={move} onpointerup={letGo} onpointercancel={letGo} />
 
+{#snippet axis()}
+	{#each hours as ms, index (ms)}
+		{@const midnight = isMidnight(ms)}
+		{#if everyHour || index % 2 === 0}
+			<text x={x(ms)} y={TOP - 12} text-anchor="middle" class="hour" class:strong={midnight}>
+				{clockText(ms, zone).slice(0, 2)}
+			</text>
+		{/if}
+		{#if midnight || index === 0}
+			<text x={midnight ? x(ms) + 4 : x(ms)} y={12} class="day">{dayText(ms, zone)}</text>
+		{/if}
+	{/each}
+	{#if nowShown !== null}
+		<rect x={x(nowShown) - 22} y={TOP - 25} width="44" height="18" fill="var(--ink)" />
+		<text x={x(nowShown)} y={TOP - 11} text-anchor="middle" class="now"
+			>{clockText(nowShown, zone)}</text
+		>
+	{/if}
+	{#if drag && drag.toMs !== null}
+		<text x={x(drag.toMs)} y={TOP - 11} text-anchor="middle" class="name"
+			>{clockText(drag.toMs, zone)}</text
+		>
+	{/if}
+{/snippet}
+
+{#if onSelect}
+	<!-- The hours stay in sight, however many ribbons there are. -->
+	<svg class="axis" {width} height={TOP} viewBox="0 0 {width} {TOP}" aria-hidden="true">
+		{@render axis()}
+	</svg>
+{/if}
 <svg
+	class={onSelect ? 'under-axis' : ''}
 	{width}
 	{height}
 	viewBox="0 0 {width} {height}"
@@ -111,7 +143,7 @@
 	<clipPath id="{id}-time">
 		<rect x={names - 6} y="0" width={Math.max(0, width - names + 6)} {height} />
 	</clipPath>
-	{#each hours as ms, index (ms)}
+	{#each hours as ms (ms)}
 		{@const midnight = isMidnight(ms)}
 		<line
 			x1={x(ms)}
@@ -121,17 +153,9 @@
 			stroke={midnight ? 'var(--ink-2)' : 'var(--line)'}
 			stroke-width={midnight ? 1.5 : 1}
 		/>
-		{#if everyHour || index % 2 === 0}
-			<text x={x(ms)} y={TOP - 12} text-anchor="middle" class="hour" class:strong={midnight}>
-				{clockText(ms, zone).slice(0, 2)}
-			</text>
-		{/if}
-		{#if midnight}
-			<text x={x(ms) + 4} y={12} class="day">{dayText(ms, zone)}</text>
-		{:else if index === 0}
-			<text x={x(ms)} y={12} class="day">{dayText(ms, zone)}</text>
-		{/if}
 	{/each}
+
+	{@render axis()}
 
 	{#each rows as row, index (row.key)}
 		<g transform="translate(0 {TOP + index * RIBBON_HEIGHT})" data-row={row.title}>
@@ -197,9 +221,6 @@
 			stroke-dasharray="4 3"
 			stroke-width="2"
 		/>
-		<text x={x(drag.toMs)} y={TOP - 11} text-anchor="middle" class="name"
-			>{clockText(drag.toMs, zone)}</text
-		>
 	{/if}
 	{#if nowShown !== null}
 		<line
@@ -210,10 +231,6 @@
 			stroke="var(--ink)"
 			stroke-width="3"
 		/>
-		<rect x={x(nowShown) - 22} y={TOP - 25} width="44" height="18" fill="var(--ink)" />
-		<text x={x(nowShown)} y={TOP - 11} text-anchor="middle" class="now"
-			>{clockText(nowShown, zone)}</text
-		>
 	{/if}
 </svg>
 
@@ -221,6 +238,24 @@
 	svg {
 		display: block;
 		max-width: 100%;
+	}
+	.axis {
+		position: sticky;
+		top: 0;
+		z-index: 1;
+		background: var(--ground);
+	}
+	/* The axis lies over that of the ribbons: as high as it is. */
+	.under-axis {
+		margin-top: -40px;
+	}
+	@media print {
+		.axis {
+			display: none;
+		}
+		.under-axis {
+			margin-top: 0;
+		}
 	}
 	.held {
 		cursor: grabbing;

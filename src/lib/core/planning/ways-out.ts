@@ -82,9 +82,9 @@ export function* waysOut(
 			}, left)
 		);
 	} while (!(yield* night.first(without(clashes.flat()), clashes.flat())));
-	const [first = [], ...others] = clashes;
-	const given =
-		others.length === 0 ? first.map((one) => [one]) : [clashes.flatMap((one) => one.slice(-1))];
+	// One of each clash has to be given up: any of the one with the most to choose from, of the others what is easiest.
+	const [widest = [], ...others] = clashes.toSorted((a, b) => b.length - a.length);
+	const given = widest.map((one) => [one, ...others.flatMap((clash) => clash.slice(-1))]);
 	const ways: WayOut[] = [];
 	for (const givenUp of given) {
 		const placement = yield* night.without(givenUp, without(givenUp));
