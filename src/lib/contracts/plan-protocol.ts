@@ -4,8 +4,8 @@ import type {
 	DayPlan,
 	DropUnderChance,
 	HeldTask,
-	HeldTo,
-	Placement
+	Placement,
+	WaysOut
 } from '../core/planning/index.ts';
 import type { Cost } from '../core/schedule/index.ts';
 
@@ -44,19 +44,6 @@ export type PlanRequest =
 			readonly standing: Placement;
 	  };
 
-/** What does not go together, and what each would take, as far as it was found. */
-export type WaysOutFound =
-	| { readonly kind: 'holds'; readonly found: FoundPlan }
-	| {
-			readonly kind: 'clash';
-			readonly clashes: readonly (readonly HeldTo[])[];
-			readonly ways: readonly {
-				readonly givenUp: readonly HeldTo[];
-				readonly found: FoundPlan;
-			}[];
-	  }
-	| { readonly kind: 'beyond' };
-
 /** What is known of a plan beyond its times. */
 export interface PlanLookedInto {
 	readonly held: readonly HeldTask[];
@@ -79,6 +66,6 @@ export type PlanReply =
 	| { readonly kind: 'planned'; readonly id: number; readonly found: FoundPlan }
 	| { readonly kind: 'looked-into'; readonly id: number; readonly found: PlanLookedInto }
 	/** null where it was ended before it was known. */
-	| { readonly kind: 'ways-out'; readonly id: number; readonly found: WaysOutFound | null }
+	| { readonly kind: 'ways-out'; readonly id: number; readonly found: WaysOut<FoundPlan> | null }
 	| { readonly kind: 'cancelled'; readonly id: number }
 	| { readonly kind: 'broken'; readonly id: number; readonly message: string };

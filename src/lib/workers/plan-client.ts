@@ -3,10 +3,9 @@ import type {
 	PlanLookedInto,
 	PlanReply,
 	PlanRequest,
-	PlanWanted,
-	WaysOutFound
+	PlanWanted
 } from '../contracts/plan-protocol.ts';
-import type { BakeDayInput, Placement } from '../core/planning/index.ts';
+import type { BakeDayInput, Placement, WaysOut } from '../core/planning/index.ts';
 import { BestOfTeam, type TeamWorker, type Word } from './best-of-team.ts';
 import { isBetter } from './better-plan.ts';
 
@@ -21,7 +20,7 @@ export type PlanOutcome = { readonly kind: 'planned'; readonly found: FoundPlan 
 export class PlanClient {
 	private readonly team: BestOfTeam<PlanRequest, PlanReply, FoundPlan, Trouble>;
 	private readonly looking = new OneAtATime<PlanLookedInto>();
-	private readonly seeking = new OneAtATime<WaysOutFound>();
+	private readonly seeking = new OneAtATime<WaysOut<FoundPlan>>();
 
 	constructor(
 		makeWorker: () => WorkerLike,
@@ -70,7 +69,7 @@ export class PlanClient {
 		input: BakeDayInput,
 		conditions: PlanWanted['conditions'],
 		standing: Placement
-	): Promise<WaysOutFound | null> {
+	): Promise<WaysOut<FoundPlan> | null> {
 		return this.seeking.ask(() =>
 			this.team.tellOne((id) => ({ kind: 'ways-out', id, input, conditions, standing }))
 		);

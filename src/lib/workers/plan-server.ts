@@ -1,14 +1,9 @@
-import type {
-	FoundPlan,
-	PlanReply,
-	PlanRequest,
-	PlanWanted,
-	WaysOutFound
-} from '../contracts/plan-protocol.ts';
+import type { FoundPlan, PlanReply, PlanRequest, PlanWanted } from '../contracts/plan-protocol.ts';
 import {
 	alsoRelaxed,
 	chanceOfDrops,
 	expandDay,
+	holds,
 	judgePlacement,
 	placementOn,
 	priceOnMoving,
@@ -20,7 +15,7 @@ import {
 	type WaysOut
 } from '../core/planning/index.ts';
 import type { Plan } from '../core/schedule/index.ts';
-import { holds, isBetter } from './better-plan.ts';
+import { isBetter } from './better-plan.ts';
 import { solveInSlices } from './solve-in-slices.ts';
 
 /** What the worker's side of the protocol needs of its surroundings. */
@@ -91,19 +86,19 @@ async function answerWaysOut(
 	}
 }
 
-function waysOutFound(input: BakeDayInput, ways: WaysOut): WaysOutFound {
+function waysOutFound(input: BakeDayInput, ways: WaysOut): WaysOut<FoundPlan> {
 	const told = (placement: Placement): FoundPlan => {
 		const { plan, cost } = judgePlacement(input, placement);
 		return { placement, plan, cost };
 	};
 	switch (ways.kind) {
 		case 'holds':
-			return { kind: 'holds', found: told(ways.placement) };
+			return { kind: 'holds', found: told(ways.found) };
 		case 'clash':
 			return {
 				kind: 'clash',
 				clashes: ways.clashes,
-				ways: ways.ways.map(({ givenUp, placement }) => ({ givenUp, found: told(placement) }))
+				ways: ways.ways.map(({ givenUp, found }) => ({ givenUp, found: told(found) }))
 			};
 		case 'beyond':
 			return ways;
@@ -196,7 +191,7 @@ function bestOf(onBetter: (found: FoundPlan) => void) {
 		},
 		found: () => best,
 		placement: () => best?.placement ?? null,
-		holds: () => best !== null && holds(best)
+		holds: () => best !== null && holds(best.plan)
 	};
 }
 

@@ -2,8 +2,7 @@ import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import type { PlanReply, PlanRequest, PlanWanted } from '../contracts/plan-protocol.ts';
 import { DAY, FERRY_MS } from '../core/planning/harbour-day.fixture.ts';
-import { judgePlacement, planDifference } from '../core/planning/index.ts';
-import { holds } from './better-plan.ts';
+import { holds, judgePlacement, planDifference } from '../core/planning/index.ts';
 import { PlanClient, type WorkerLike } from './plan-client.ts';
 import { answerPlanRequests } from './plan-server.ts';
 
@@ -133,7 +132,7 @@ test('what would free a night is told with plans that hold, and gives way to wha
 	assert.deepEqual(told.clashes, [[{ kind: 'drop', dropId: 'ferry' }]]);
 	assert.equal(told.ways.length, 1);
 	for (const { found } of told.ways) {
-		assert.ok(holds(found));
+		assert.ok(holds(found.plan));
 		assert.deepEqual(judgePlacement(DAY, found.placement).plan, found.plan);
 	}
 	// A day that breaks the search is nothing that can be told.

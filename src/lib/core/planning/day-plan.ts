@@ -71,6 +71,15 @@ export interface DayPlan {
 	readonly unplaced: readonly BatchRef[];
 }
 
+/** Nothing is late, nothing is missing, nothing had to be given more room. */
+export function holds({ cautions, unplaced, drops }: DayPlan): boolean {
+	return (
+		cautions.length === 0 &&
+		unplaced.length === 0 &&
+		drops.every(({ readyMs, readyByMs }) => readyMs === null || readyMs <= readyByMs)
+	);
+}
+
 /**
  * Describes a placement: tasks with their times, hands, temperatures and marks, what is done at the ovens, drops with what
  * they have to spare, and the cautions.

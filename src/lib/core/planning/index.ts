@@ -37,7 +37,13 @@ export { whyHere, type HeldTask, type WhyHolder } from './why-here.ts';
 export { chanceOfDrops, type DropUnderChance } from './chance-of-drops.ts';
 export { takenAsDone } from './taken-as-done.ts';
 export { planDifference, type MovedTask, type PlanDifference } from './difference.ts';
-export { describePlan, type AttendedStretch, type DayTask, type DayPlan } from './day-plan.ts';
+export {
+	describePlan,
+	holds,
+	type AttendedStretch,
+	type DayTask,
+	type DayPlan
+} from './day-plan.ts';
 export { deckOutlook, type BakingTask, type DeckLoad, type DeckOutlook } from './deck-outlook.ts';
 export { packingLists, piecesOver, type PackingList, type PiecesOver } from './packing.ts';
 export { stationOf, STATIONS, type Station } from './station.ts';

@@ -28,7 +28,7 @@ function clash(told: WaysOut) {
 		told.ways.flatMap(({ givenUp }) => givenUp),
 		first
 	);
-	return told.ways.map(({ givenUp: [held], placement }) => {
+	return told.ways.map(({ givenUp: [held], found: placement }) => {
 		assert.ok(held);
 		return { held, placement };
 	});
@@ -49,7 +49,7 @@ function holds(input: BakeDayInput, placement: Placement | null) {
 test('a night that has a plan is told so, with the plan', () => {
 	const told = asked(DAY);
 	assert.equal(told.kind, 'holds');
-	if (told.kind === 'holds') holds(DAY, told.placement);
+	if (told.kind === 'holds') holds(DAY, told.found);
 });
 
 test('twelve hours before the ferry only its own time is in the way, and it waits as long as it has to, with the usual to spare', () => {
@@ -145,9 +145,9 @@ test('what is in the way apart from one another is told apart, and given up toge
 	const [way, ...others] = told.ways;
 	assert.deepEqual(others, []);
 	assert.ok(way);
-	holds(DAY, way.placement);
+	holds(DAY, way.found);
 	assert.deepEqual(
-		way.placement.wishes.map((wish) => wish.kind === 'drop-later' && wish.dropId),
+		way.found.wishes.map((wish) => wish.kind === 'drop-later' && wish.dropId),
 		['ferry', 'shop']
 	);
 });

@@ -21,21 +21,21 @@ export type HeldTo =
 	| { readonly kind: 'wish'; readonly wish: PlanWish };
 
 /** Something that could be given up, and a plan that holds then. */
-export interface WayOut {
+export interface WayOut<Found> {
 	/** One of what does not go together; where several things are in the way apart from one another, one of each. */
 	readonly givenUp: readonly HeldTo[];
 	/** The plan, with what it wants so: what was wanted and is kept, and what is asked for instead. */
-	readonly placement: Placement;
+	readonly found: Found;
 }
 
-export type WaysOut =
+export type WaysOut<Found = Placement> =
 	/** A plan that holds was found after all. */
-	| { readonly kind: 'holds'; readonly placement: Placement }
+	| { readonly kind: 'holds'; readonly found: Found }
 	/** The fewest that were not found to go together; more than once where they have nothing to do with one another. */
 	| {
 			readonly kind: 'clash';
 			readonly clashes: readonly (readonly HeldTo[])[];
-			readonly ways: readonly WayOut[];
+			readonly ways: readonly WayOut<Found>[];
 	  }
 	/** Nothing that could be given up frees it. */
 	| { readonly kind: 'beyond' };
@@ -70,29 +70,30 @@ export function* waysOut(
 	const night = new HeldNight(input, conditions, standing, budget);
 	const all = heldTo(input, conditions);
 	const without = (given: readonly HeldTo[]) => all.filter((one) => !given.includes(one));
-	const held = yield* night.first(all, []);
-	if (held) return { kind: 'holds', placement: held };
+	let left = all;
+	let found = yield* night.first(all, []);
+	if (found) return { kind: 'holds', found };
 	if (!(yield* night.first([], all))) return { kind: 'beyond' };
 	const clashes: (readonly HeldTo[])[] = [];
-	do {
-		const left = without(clashes.flat());
-		clashes.push(
-			yield* smallestClash<HeldTo>(function* (kept) {
-				return (yield* night.first(kept, without(kept))) !== null;
-			}, left)
-		);
-	} while (!(yield* night.first(without(clashes.flat()), clashes.flat())));
+	while (!found && left.length > 0) {
+		const clash = yield* smallestClash<HeldTo>(function* (kept) {
+			return (yield* night.first(kept, without(kept))) !== null;
+		}, left);
+		clashes.push(clash);
+		left = left.filter((one) => !clash.includes(one));
+		found = yield* night.first(left, without(left));
+	}
 	// One of each clash has to be given up: any of the one with the most to choose from, of the others what is easiest.
 	const [widest = [], ...others] = clashes.toSorted((a, b) => b.length - a.length);
 	const given = widest.map((one) => [one, ...others.flatMap((clash) => clash.slice(-1))]);
-	const ways: WayOut[] = [];
+	const ways: WayOut<Placement>[] = [];
 	for (const givenUp of given) {
 		const placement = yield* night.without(givenUp, without(givenUp));
 		if (!placement) continue;
 		const asksNothing = placement.wishes.every((wish) => conditions.wishes.includes(wish));
 		if (asksNothing && givenUp.every(({ kind }) => kind !== 'wish'))
-			return { kind: 'holds', placement };
-		ways.push({ givenUp, placement });
+			return { kind: 'holds', found: placement };
+		ways.push({ givenUp, found: placement });
 	}
 	return { kind: 'clash', clashes, ways };
 }

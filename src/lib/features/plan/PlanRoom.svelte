@@ -7,6 +7,7 @@
 	import { Sending } from '../../client/sending.svelte.ts';
 	import { followUndoKeys } from '../../client/undo-keys.ts';
 	import type { PlanView } from '../../contracts/views.ts';
+	import { holds } from '../../core/planning/index.ts';
 	import PlanChart from '../../ribbons/PlanChart.svelte';
 	import RibbonLegend from '../../ribbons/RibbonLegend.svelte';
 	import { stepped, windowOf, ZOOMS, type Zoom } from '../../ribbons/time-window.ts';
@@ -68,12 +69,7 @@
 	const plan = $derived(model.shown?.plan ?? null);
 	const input = $derived(model.shown?.input ?? view.input);
 	const nothing = $derived(view.input.doughs.length === 0 && !plan);
-	const breaks = $derived(
-		plan !== null &&
-			(plan.cautions.length > 0 ||
-				plan.unplaced.length > 0 ||
-				plan.drops.some(({ readyMs, readyByMs }) => readyMs !== null && readyMs > readyByMs))
-	);
+	const breaks = $derived(plan !== null && !holds(plan));
 	const looked = $derived(plan ? windowOf(plan, input, zoom, aroundMs) : null);
 	const sentence = $derived.by(() => {
 		if (nothing) return 'There is nothing to plan: nothing is ordered for this date.';

@@ -6,6 +6,7 @@
 	import Choice from '../../ui/Choice.svelte';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 	import type { PlanModel } from './plan-model.svelte.ts';
+	import { whatIfText } from './wish-text.ts';
 
 	interface Props {
 		model: PlanModel;
@@ -44,10 +45,7 @@
 	const ordered = $derived(model.whatIf.find((what) => what.kind === 'orders') ?? null);
 	const orderKey = (dropId: string, times: number) => `${dropId} ${times}`;
 	const AS_ORDERED = 'as ordered';
-	const ORDER_TIMES = [
-		{ times: 2, text: 'orders twice as much' },
-		{ times: 0, text: 'takes nothing' }
-	];
+	const TIMES = [2, 0];
 	async function supposeOrders(value: string): Promise<void> {
 		const [dropId = '', times = ''] = value.split(' ');
 		if (value === AS_ORDERED) return suppose('orders', null);
@@ -158,10 +156,10 @@
 				label="More or less ordered"
 				options={[
 					{ value: AS_ORDERED, label: 'Orders as they are' },
-					...input.drops.flatMap(({ id, name }) =>
-						ORDER_TIMES.map(({ times, text }) => ({
+					...input.drops.flatMap(({ id }) =>
+						TIMES.map((times) => ({
 							value: orderKey(id, times),
-							label: `${name} ${text}`
+							label: whatIfText({ kind: 'orders', dropId: id, times }, input)
 						}))
 					)
 				]}

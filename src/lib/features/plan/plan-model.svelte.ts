@@ -1,10 +1,11 @@
 import { EditSteps } from '../../client/edit-steps.svelte.ts';
 import { KeptHere } from '../../client/kept-here.ts';
 import type { PlanDocument } from '../../contracts/plan-document.ts';
-import type { FoundPlan, PlanLookedInto, WaysOutFound } from '../../contracts/plan-protocol.ts';
+import type { FoundPlan, PlanLookedInto } from '../../contracts/plan-protocol.ts';
 import type { PlanView } from '../../contracts/views.ts';
 import {
 	asIfOf,
+	holds,
 	planDifference,
 	takenAsDone,
 	type BakeDayInput,
@@ -12,10 +13,10 @@ import {
 	type Placement,
 	type PlanDifference,
 	type PlanWish,
+	type WaysOut,
 	type WhatIf
 } from '../../core/planning/index.ts';
 import { FoundPlans } from './found-plans.ts';
-import { holds } from '../../workers/better-plan.ts';
 import { PlanClient } from '../../workers/plan-client.ts';
 import { planWorkers, startPlanWorker } from '../../workers/start-plan-worker.ts';
 
@@ -50,7 +51,7 @@ export class PlanModel {
 	whatIf: readonly WhatIf[] = $state.raw([]);
 	lookedInto: PlanLookedInto | null = $state.raw(null);
 	/** What would free the night; null while its plan holds, or nothing can be told. */
-	waysOut: WaysOutFound | 'looked for' | null = $state.raw(null);
+	waysOut: WaysOut<FoundPlan> | 'looked for' | null = $state.raw(null);
 	#dayAsIf: BakeDayInput | null = $state.raw(null);
 	#view: PlanView = $state.raw() as PlanView;
 	#client: PlanClient | null = null;
@@ -288,7 +289,7 @@ export class PlanModel {
 		const found = await this.#workers().lookInto(shown.input, shown.placement);
 		if (this.shown !== shown) return;
 		this.lookedInto = found;
-		if (!holds(shown)) await this.#lookForWaysOut(shown, shown.placement);
+		if (!holds(shown.plan)) await this.#lookForWaysOut(shown, shown.placement);
 	}
 
 	/** A night whose plan does not hold is asked what would free it, for as long as nothing else is wanted. */

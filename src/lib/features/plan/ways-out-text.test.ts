@@ -13,7 +13,7 @@ function told(input: BakeDayInput, nowMs: number | null = null) {
 	const conditions = { nowMs, wishes: [], done: [] };
 	const ways = inOneGo(waysOut(input, conditions, null, { seed: 1, moves: 150 }));
 	assert.ok(ways.kind === 'clash');
-	return ways.ways.map(({ givenUp, placement }) => {
+	return ways.ways.map(({ givenUp, found: placement }) => {
 		const [held] = givenUp;
 		assert.ok(held);
 		const { plan } = judgePlacement(input, placement);

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import {
 	AS_IT_IS,
+	holds,
 	judgePlacement,
 	planDay,
 	type BakeDayInput,
@@ -52,9 +53,7 @@ function heldPlacement(input: BakeDayInput, nowMs: number): Placement {
 		const made = planDay(input, { seed, moves: MOVES }, { ...AS_IT_IS, nowMs });
 		if (!made.ok) throw new Error(`the demo’s night cannot be planned: ${made.error.kind}`);
 		placement = made.value;
-		const { plan } = judgePlacement(input, placement);
-		const isLate = plan.drops.some(({ readyMs, readyByMs }) => (readyMs ?? 0) > readyByMs);
-		if (!isLate && plan.cautions.length === 0 && plan.unplaced.length === 0) break;
+		if (holds(judgePlacement(input, placement).plan)) break;
 	}
 	if (!placement) throw new Error('no plan was made');
 	return placement;
