@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { CRUSTS, PLAIN_PROGRAMME, programmeProblems } from '../core/baking/index.ts';
-import { LEAST_TIME_CONSTANT_MINUTES } from '../core/fermentation/index.ts';
+import { cardinalCurve, LEAST_TIME_CONSTANT_MINUTES } from '../core/fermentation/index.ts';
 import {
 	foldsTooLate,
 	HANDS_ON_ACTIVITIES,
@@ -65,9 +65,21 @@ const legWith = (timeConstantMinutes: z.ZodType<number>) =>
 		minutes: z.number().min(0).max(LONGEST_LEG_MINUTES).nullable()
 	});
 
+const celsius = z.number().min(-10).max(70);
+const leavening = z.union([
+	z.enum(['sourdough', 'bakers-yeast']),
+	z.object({ kind: z.literal('mixed'), yeastShare: z.number().min(0.01).max(0.99) }),
+	z
+		.object({ kind: z.literal('own'), minimum: celsius, optimum: celsius, maximum: celsius })
+		.refine((temperatures) => cardinalCurve(temperatures).ok, {
+			message:
+				'least, best and most must follow each other, the best above the middle of the other two'
+		})
+]);
+
 const clock = z
 	.object({
-		leavening: z.enum(['sourdough', 'bakers-yeast']),
+		leavening,
 		referenceCelsius: z.number().min(2).max(40),
 		underMinutes: minutes,
 		ripeMinutes: minutes.positive(),
@@ -80,6 +92,13 @@ const clock = z
 		{
 			message: 'early, ready and late must follow each other'
 		}
+	)
+	.refine(
+		({ leavening: by, referenceCelsius }) =>
+			typeof by === 'string' ||
+			by.kind !== 'own' ||
+			(by.minimum < referenceCelsius && referenceCelsius < by.maximum),
+		{ message: 'the temperature the times are at must lie between the least and the most' }
 	);
 
 const waitWith = (timeConstantMinutes: z.ZodType<number>) =>

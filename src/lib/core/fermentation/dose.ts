@@ -1,4 +1,4 @@
-import { rateAt, type CardinalCurve } from './cardinal-rate.ts';
+import { partsOf, rateAt, type CardinalCurve, type RateCurve } from './cardinal-rate.ts';
 import { integrate, STEP_TOLERANCE, type Integration } from './integrate.ts';
 import {
 	drifted,
@@ -13,7 +13,7 @@ import {
  *
  * Model: integral of r(T(t)) / r(T_ref). At one temperature it is a product. On a drift T is linear in
  * u = e^(-t / time constant) and the rate is a cubic over a line, so that the integral is closed: it is
- * taken over the part of the stretch in which the dough is inside the curve.
+ * taken over the part of the stretch in which the dough is inside the curve; the work of several leavenings adds up.
  * A mass that warms itself has no closed form and is followed in steps that have one.
  * Precondition: the reference lies inside the curve. Accuracy: rounding alone, some 1e-9 of the dose; of a
  * mass that warms itself 0.01 min.
@@ -22,7 +22,7 @@ import {
  * Example: sourdough 12 h from 24 into 4 degrees at a constant of 150 min has a dose of 121.4 min at 25.
  */
 export function doseOfStretch(
-	curve: CardinalCurve,
+	curve: RateCurve,
 	referenceCelsius: number,
 	startCelsius: number,
 	stretch: PathStretch
@@ -41,7 +41,7 @@ const STANDS_AFTER = 50;
 
 /** The integral of the rate over a drift in minutes at the optimum, in closed form. */
 function workOfDrift(
-	curve: CardinalCurve,
+	curve: RateCurve,
 	startCelsius: number,
 	ambientCelsius: number,
 	timeConstantMinutes: number,
@@ -56,12 +56,16 @@ function workOfDrift(
 			workOfDrift(curve, startCelsius, ambientCelsius, timeConstantMinutes, drifting) +
 			(minutes - drifting) * rateAt(curve, ambientCelsius)
 		);
-	// u falls from 1; the dough is inside the curve while T = ambient + span u is.
-	const bounds = [curve.minimum, curve.maximum].map((edge) => (edge - ambientCelsius) / span);
-	const high = Math.min(1, Math.max(...bounds));
-	const low = Math.max(Math.exp(-minutes / timeConstantMinutes), Math.min(...bounds));
-	if (low >= high) return 0;
-	return timeConstantMinutes * integralOverU(curve, ambientCelsius, span, low, high);
+	const lowest = Math.exp(-minutes / timeConstantMinutes);
+	let work = 0;
+	for (const { curve: one, weight } of partsOf(curve)) {
+		// u falls from 1; the dough is inside the curve while T = ambient + span u is.
+		const edges = [(one.minimum - ambientCelsius) / span, (one.maximum - ambientCelsius) / span];
+		const high = Math.min(1, Math.max(...edges));
+		const low = Math.max(lowest, Math.min(...edges));
+		if (low < high) work += weight * integralOverU(one, ambientCelsius, span, low, high);
+	}
+	return timeConstantMinutes * work;
 }
 
 /**
@@ -70,11 +74,11 @@ function workOfDrift(
  * Example: sourdough 265 min from 27 towards 21 at a constant of 420 min ends at 24.2.
  */
 export function followStretch(
-	curve: CardinalCurve,
+	curve: RateCurve,
 	referenceCelsius: number,
 	startCelsius: number,
 	stretch: PathStretch,
-	also: CardinalCurve | null = null
+	also: RateCurve | null = null
 ): Followed {
 	if (!stretch.selfHeating || stretch.minutes <= 0)
 		return {
@@ -108,12 +112,12 @@ const MOST_TIME_CONSTANTS = 3;
  * reference.
  */
 function followWarming(
-	curve: CardinalCurve,
+	curve: RateCurve,
 	reference: number,
 	startCelsius: number,
 	stretch: PathStretch,
 	own: SelfHeating,
-	second: { readonly curve: CardinalCurve; readonly reference: number } | null = null
+	second: { readonly curve: RateCurve; readonly reference: number } | null = null
 ): Followed {
 	const { ambientCelsius, timeConstantMinutes } = stretch;
 	const heat = (celsius: number) => (own.kelvinsPerHour / 60) * rateAt(own.curve, celsius);
@@ -129,7 +133,7 @@ function followWarming(
 					);
 		const middle = towards(heat(from), length / 2);
 		const perMinute = heat(middle);
-		const workOf = (by: CardinalCurve) =>
+		const workOf = (by: RateCurve) =>
 			timeConstantMinutes === Infinity
 				? length * rateAt(by, middle)
 				: workOfDrift(
@@ -177,7 +181,7 @@ function followWarming(
 
 /** Temperature and dose side by side, where the dough warms itself. */
 function follow(
-	curve: CardinalCurve,
+	curve: RateCurve,
 	reference: number,
 	startCelsius: number,
 	place: Omit<PathStretch, 'minutes'>,
@@ -250,7 +254,7 @@ const MOST_STEPS = 80;
  * Example: sourdough ripe at 210 min of 25 degrees, drifting from 27 to 21 at 420 min: 201.4 min.
  */
 export function minutesForDose(
-	curve: CardinalCurve,
+	curve: RateCurve,
 	referenceCelsius: number,
 	startCelsius: number,
 	place: Omit<PathStretch, 'minutes'>,
@@ -281,7 +285,7 @@ export function minutesForDose(
  * Example: sourdough ripe in 210 min at 25 degrees takes 189.4 min at 27 and 255.4 min at 22.
  */
 export function ripeMinutesAt(
-	curve: CardinalCurve,
+	curve: RateCurve,
 	referenceCelsius: number,
 	ripeMinutes: number,
 	celsius: number

@@ -1,4 +1,12 @@
-export { cardinalCurve, LIFT, rateAt, type CardinalCurve } from './cardinal-rate.ts';
+export {
+	cardinalCurve,
+	LIFT,
+	mixedLift,
+	rateAt,
+	type CardinalCurve,
+	type CardinalTemperatures,
+	type RateCurve
+} from './cardinal-rate.ts';
 export { BeyondModel, STEP_TOLERANCE, integrate } from './integrate.ts';
 export {
 	LEAST_TIME_CONSTANT_MINUTES,

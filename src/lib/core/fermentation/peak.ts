@@ -1,5 +1,5 @@
 import { ripeMinutesAt } from './dose.ts';
-import type { CardinalCurve } from './cardinal-rate.ts';
+import type { RateCurve } from './cardinal-rate.ts';
 
 /** A build whose peak is known: its growth (flour after the feed over flour in the seed) and time. */
 export interface KnownPeak {
@@ -17,7 +17,7 @@ export interface KnownPeak {
  * Example: 1:4.5:4.5 at 24 peaks after 466.1 min when 1:5:5 at 21 takes 600.
  */
 export function peakMinutes(
-	curve: CardinalCurve,
+	curve: RateCurve,
 	known: KnownPeak,
 	growth: number,
 	celsius: number
@@ -56,7 +56,7 @@ export function slownessOf({ hydrationPercent, saltPercent }: FedBuild): number 
  * Example: a liquid build seeded at a tenth instead of a fifth takes ln 10 / ln 5 times as long.
  */
 export function peakAfterFeed(
-	curve: CardinalCurve,
+	curve: RateCurve,
 	known: { readonly build: FedBuild; readonly celsius: number; readonly minutes: number },
 	other: FedBuild,
 	celsius: number

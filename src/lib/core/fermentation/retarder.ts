@@ -1,4 +1,4 @@
-import type { CardinalCurve } from './cardinal-rate.ts';
+import type { RateCurve } from './cardinal-rate.ts';
 import { rateAt } from './cardinal-rate.ts';
 import { integrate, STEP_TOLERANCE } from './integrate.ts';
 import { LEAST_TIME_CONSTANT_MINUTES } from './temperature-path.ts';
@@ -22,7 +22,7 @@ export interface RetarderLoad {
 	readonly startCelsius: number;
 	/** How fast one piece takes the temperature of the air. */
 	readonly timeConstantMinutes: number;
-	readonly curve: CardinalCurve;
+	readonly curve: RateCurve;
 	readonly referenceCelsius: number;
 }
 

@@ -7,12 +7,15 @@ import {
 	followStretch,
 	LIFT,
 	minutesForDose,
-	type CardinalCurve,
-	type PathStretch
+	type PathStretch,
+	type RateCurve
 } from './index.ts';
 
 /** The rate by its published formula, written down here again, so that nothing of what is tested checks itself. */
-function rate({ minimum, optimum, maximum }: CardinalCurve, celsius: number): number {
+function rate(curve: RateCurve, celsius: number): number {
+	if ('blend' in curve)
+		return curve.blend.reduce((sum, part) => sum + part.weight * rate(part.curve, celsius), 0);
+	const { minimum, optimum, maximum } = curve;
 	if (celsius <= minimum || celsius >= maximum) return 0;
 	const above = (celsius - maximum) * (celsius - minimum) ** 2;
 	const width = optimum - minimum;
@@ -23,7 +26,7 @@ function rate({ minimum, optimum, maximum }: CardinalCurve, celsius: number): nu
 
 /** Follows a tub in steps of a twentieth of a minute by the classic rule of order four. */
 function reference(
-	curve: CardinalCurve,
+	curve: RateCurve,
 	referenceCelsius: number,
 	startCelsius: number,
 	{ minutes, ambientCelsius, timeConstantMinutes, selfHeating }: PathStretch

@@ -1,4 +1,4 @@
-import { rateAt, type CardinalCurve } from './cardinal-rate.ts';
+import { rateAt, type RateCurve } from './cardinal-rate.ts';
 import { integrate, STEP_TOLERANCE } from './integrate.ts';
 
 /**
@@ -17,7 +17,7 @@ export interface PathStretch {
 /** The heat of a fermenting mass: so much at the optimum of its curve, scaled by its rate. */
 export interface SelfHeating {
 	readonly kelvinsPerHour: number;
-	readonly curve: CardinalCurve;
+	readonly curve: RateCurve;
 }
 
 /** Nothing of dough follows its place faster than this: a bun in a blast of cold takes ten minutes (our default). */

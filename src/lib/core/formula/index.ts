@@ -76,6 +76,7 @@ export {
 	type WaitActivity,
 	type WaitPlace,
 	type Leg,
+	type Leavening,
 	type RipenessClock,
 	type WaitStep,
 	type BakeStep

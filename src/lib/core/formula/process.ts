@@ -85,9 +85,24 @@ export interface Leg {
 	readonly minutes: number | null;
 }
 
+/**
+ * What lifts a dough: a culture, yeast, both at once (with the share of the lift at the reference temperature that is
+ * the yeast's), or what has cardinal temperatures of its own, in degrees Celsius.
+ */
+export type Leavening =
+	| 'sourdough'
+	| 'bakers-yeast'
+	| { readonly kind: 'mixed'; readonly yeastShare: number }
+	| {
+			readonly kind: 'own';
+			readonly minimum: number;
+			readonly optimum: number;
+			readonly maximum: number;
+	  };
+
 /** Under / ripe / over at a reference temperature, in minutes. */
 export interface RipenessClock {
-	readonly leavening: 'sourdough' | 'bakers-yeast';
+	readonly leavening: Leavening;
 	readonly referenceCelsius: number;
 	readonly underMinutes: number;
 	readonly ripeMinutes: number;

@@ -1,5 +1,12 @@
 export { attentionTo, type Attention } from './attention.ts';
-export { courseOf, placeOf, type WaitCourse, type WaitFailure } from './wait-course.ts';
+export {
+	courseOf,
+	liftOf,
+	placeOf,
+	soursWith,
+	type WaitCourse,
+	type WaitFailure
+} from './wait-course.ts';
 export { traceOf, type PlaceStretch } from './room-trace.ts';
 export {
 	airOfLeg,

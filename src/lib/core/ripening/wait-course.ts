@@ -1,13 +1,15 @@
 import { assertNever, fail, ok, type Result } from '../result.ts';
 import {
+	cardinalCurve,
 	followStretch,
 	LEAST_TIME_CONSTANT_MINUTES,
 	LIFT,
 	minutesForDose,
+	mixedLift,
 	SELF_HEATING_KELVINS_PER_HOUR,
 	temperatureIn,
-	type CardinalCurve,
-	type PathStretch
+	type PathStretch,
+	type RateCurve
 } from '../fermentation/index.ts';
 import type { Leg, RipenessClock, WaitStep } from '../formula/index.ts';
 
@@ -111,15 +113,32 @@ export function temperatureAlong(startCelsius: number, stretches: readonly PathS
 	);
 }
 
-/** The curve by which a clock's dough lifts. */
-export function liftOf(clock: Pick<RipenessClock, 'leavening'>): CardinalCurve {
-	switch (clock.leavening) {
-		case 'sourdough':
-		case 'bakers-yeast':
-			return LIFT[clock.leavening];
+/**
+ * The curve by which a clock's dough lifts.
+ * Range: a clock that was checked where it came in. Source: domain (fermentation clock). Failures: cardinal temperatures
+ * that make no curve, or a reference outside it, are a bug of the caller and throw.
+ */
+export function liftOf({
+	leavening,
+	referenceCelsius
+}: Pick<RipenessClock, 'leavening' | 'referenceCelsius'>): RateCurve {
+	if (typeof leavening === 'string') return LIFT[leavening];
+	switch (leavening.kind) {
+		case 'mixed':
+			return mixedLift(leavening.yeastShare, referenceCelsius);
+		case 'own': {
+			const curve = cardinalCurve(leavening);
+			if (!curve.ok) throw new RangeError('cardinal temperatures that were not checked');
+			return curve.value;
+		}
 		default:
-			return assertNever(clock.leavening);
+			return assertNever(leavening);
 	}
+}
+
+/** Whether bacteria sour what lifts so. */
+export function soursWith({ leavening }: Pick<RipenessClock, 'leavening'>): boolean {
+	return leavening === 'sourdough' || (typeof leavening === 'object' && leavening.kind === 'mixed');
 }
 
 function openMinutes(

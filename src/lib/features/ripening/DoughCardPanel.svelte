@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
 	import type { RipeningView } from '../../contracts/ripening-views.ts';
-	import type { DoughCard } from '../../core/ripening/index.ts';
+	import { soursWith, type DoughCard } from '../../core/ripening/index.ts';
 	import { favourOf, timeFactorOfYeast } from '../../core/fermentation/index.ts';
 	import {
 		formatDifference,
@@ -73,7 +73,7 @@
 	});
 	/** Lift against acid, where there are bacteria to sour it. */
 	const favour = $derived(
-		story.clock.leavening === 'sourdough' && story.past[0]
+		soursWith(story.clock) && story.past[0]
 			? favourOf(
 					story.past[0].startCelsius,
 					[...story.past, ...card.expected].map((part) => part.stretch)

@@ -280,7 +280,9 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		piecesPerDeck: 18,
 		steps: [
 			hands('pan', 3, 28),
-			ripening('proof', clock('sourdough', 29, 55, 75, 100), [leg('Warm prover', 170)]),
+			ripening('proof', clock({ kind: 'mixed', yeastShare: 0.4 }, 29, 55, 75, 100), [
+				leg('Warm prover', 170)
+			]),
 			// It goes in hot and falls: the crust sets long before the crumb is done.
 			goingBy(bake(240, 115, 4, 98), {
 				changes: [

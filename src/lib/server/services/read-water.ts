@@ -18,7 +18,7 @@ import {
 	type MixOfDay
 } from '../../core/mixing/index.ts';
 import type { Build, Dough } from '../../core/production/index.ts';
-import { courseOf, ripeningStep } from '../../core/ripening/index.ts';
+import { courseOf, ripeningStep, soursWith } from '../../core/ripening/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { BatchEntry } from '../db/batch-log.ts';
 import type { Db } from '../db/client.ts';
@@ -198,7 +198,7 @@ function buildWater(
 /** What the first ripening of a sour favours, as it is planned. */
 function favourOfBuild(steps: readonly Step[], targetCelsius: number): BuildWaterView['favour'] {
 	const wait = ripeningStep(steps);
-	if (wait?.clock.leavening !== 'sourdough') return null;
+	if (!wait || !soursWith(wait.clock)) return null;
 	const course = courseOf(wait, targetCelsius);
 	return course.ok ? favourOf(targetCelsius, course.value.stretches) : null;
 }

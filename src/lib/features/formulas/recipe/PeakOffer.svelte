@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { useRoom } from '../../../client/room-context.ts';
-	import { LIFT, peakAfterFeed, type FedBuild } from '../../../core/fermentation/index.ts';
+	import { peakAfterFeed, type FedBuild } from '../../../core/fermentation/index.ts';
 	import {
 		buildFiguresOf,
 		flourOf,
@@ -8,6 +8,7 @@
 		type RipenessClock,
 		type Step
 	} from '../../../core/formula/index.ts';
+	import { liftOf } from '../../../core/ripening/index.ts';
 	import { formatMinutes, formatNumber, formatTemperature } from '../../../core/units/index.ts';
 
 	interface Props {
@@ -43,9 +44,9 @@
 		if (!known || !clock || !build || !standing) return null;
 		// Times that were set since are the baker's.
 		if (JSON.stringify(standing) !== JSON.stringify(clock)) return null;
-		const { leavening, referenceCelsius, ripeMinutes } = clock;
+		const { referenceCelsius, ripeMinutes } = clock;
 		const minutes = peakAfterFeed(
-			LIFT[leavening],
+			liftOf(clock),
 			{ build: known, celsius: referenceCelsius, minutes: ripeMinutes },
 			build,
 			referenceCelsius

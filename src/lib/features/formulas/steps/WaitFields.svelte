@@ -20,6 +20,8 @@
 	import NumberField from '../../../fields/NumberField.svelte';
 	import TemperatureField from '../../../fields/TemperatureField.svelte';
 	import { FIRST_CLOCK, FIRST_LEG, readList } from './step-list.ts';
+	import { boundsOfReference } from './leavening-of-clock.ts';
+	import LeaveningFields from './LeaveningFields.svelte';
 	import { readyWordOf } from '../../../wording/ready-text.ts';
 
 	interface Props {
@@ -184,27 +186,11 @@
 	{#if step.clock}
 		{@const clock = step.clock}
 		<div class="grid max-w-md gap-1">
-			<label class="flex items-center justify-between gap-3">
-				Raised by
-				<select
-					name="leavening"
-					class="field"
-					value={clock.leavening}
-					onchange={(event) =>
-						setClock({
-							...clock,
-							leavening: event.currentTarget.value as RipenessClock['leavening']
-						})}
-				>
-					<option value="sourdough">sourdough</option>
-					<option value="bakers-yeast">baker’s yeast</option>
-				</select>
-			</label>
+			<LeaveningFields {clock} onSet={setClock} />
 			<TemperatureField
 				label="The times below are at"
 				celsius={clock.referenceCelsius}
-				least={2}
-				most={40}
+				{...boundsOfReference(clock.leavening)}
 				onSet={(value: number | null) =>
 					setClock({ ...clock, referenceCelsius: value ?? USUAL_DOUGH_CELSIUS })}
 			/>
