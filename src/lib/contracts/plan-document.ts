@@ -75,12 +75,18 @@ const input: z.ZodType<BakeDayInput> = z.object({
 				heatMinutesPerTenKelvin: z.number(),
 				coolMinutesPerTenKelvin: z.number()
 			})
-		)
+		),
+		// Plans of before these were counted have none of them.
+		benches: z.array(machine.extend({ hands: count })).default([]),
+		sheeters: z.array(machine).default([]),
+		dividers: z.array(machine).default([]),
+		places: z.array(machine.extend({ trays: count })).default([])
 	}),
 	people: z
 		.array(
 			machine.extend({
 				skills: z.array(z.enum(SKILLS)),
+				pacePercent: z.number().default(100),
 				there: z.array(z.object({ fromMs: z.number(), toMs: z.number() }))
 			})
 		)
@@ -144,7 +150,9 @@ const input: z.ZodType<BakeDayInput> = z.object({
 					holds: count,
 					until: z.enum(['loaded', 'baked'])
 				})
-				.nullable()
+				.nullable(),
+			piecesPerTray: z.number().default(1),
+			dividerId: z.string().nullable().default(null)
 		})
 	)
 });

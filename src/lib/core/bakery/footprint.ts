@@ -41,3 +41,22 @@ export function layoutOn(deck: Area, piece: Area, spacingCm: number): Layout {
 function layout(along: number, across: number, turned: boolean): Layout {
 	return { along, across, turned, pieces: along * across };
 }
+
+/** A tray as prover and rack take it, in cm (our default). */
+const TRAY: Area = { lengthCm: 60, widthCm: 40 };
+
+/** Pieces on a tray where nobody said what ground they take (our default). */
+const ON_A_TRAY = 8;
+
+/**
+ * How many pieces stand on a tray; less than one for what is larger than a tray.
+ *
+ * Model: as they lie on a deck, with nothing between them; what does not fit so takes its share of the ground.
+ * Range: any ground above 0; null where it is not known. Source: our default. Failures: none.
+ * Example: tins of 28 x 13 cm stand 6 to a tray.
+ */
+export function piecesPerTray(ground: Area | null): number {
+	if (!ground) return ON_A_TRAY;
+	const { pieces } = layoutOn(TRAY, ground, 0);
+	return pieces > 0 ? pieces : (TRAY.lengthCm * TRAY.widthCm) / (ground.lengthCm * ground.widthCm);
+}

@@ -27,7 +27,7 @@ export {
 	type MixerContent,
 	type MixerTakes
 } from './mixer.ts';
-export { layoutOn, USUAL_SPACING_CM, type Area, type Layout } from './footprint.ts';
+export { layoutOn, piecesPerTray, USUAL_SPACING_CM, type Area, type Layout } from './footprint.ts';
 export {
 	DECK_KINDS,
 	FIRST_DECK,

@@ -6,6 +6,7 @@ export interface OnShift {
 	readonly personId: string;
 	readonly name: string;
 	readonly skills: readonly Skill[];
+	readonly pacePercent: number;
 	readonly fromMs: number;
 	readonly toMs: number;
 	readonly breaks: readonly { readonly fromMs: number; readonly toMs: number }[];
@@ -41,6 +42,7 @@ export function rosterOf(
 					personId: id,
 					name,
 					skills: content.skills,
+					pacePercent: content.pacePercent,
 					fromMs,
 					toMs: fromMs + shift.minutes * MINUTE_MS,
 					breaks: shift.breaks.map((one) => {

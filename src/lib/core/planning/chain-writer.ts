@@ -1,55 +1,26 @@
 import { MINUTE_MS } from '../time/index.ts';
 import type { Lag, Mode, Window } from '../schedule/index.ts';
 import { batchKey, type BatchRef } from './batch-ref.ts';
+import type { ChainEnd, ChainMaking, Holds, Standing, WrittenChain } from './chain-end.ts';
 import type { CourseStep } from './course.ts';
 import { unitsFilled } from './grid.ts';
 import type { Hands } from './hands.ts';
-import type { Begun, MixTrace, PlannedMixer } from './input.ts';
+import type { MixTrace, PlannedMixer } from './input.ts';
 import { attendedOfMix, ONE_MIX } from './mixers.ts';
 import type { NightProblem, OpenWait } from './night-problem.ts';
 import { windowOn, type Softness } from './prices.ts';
 import { itemsOf, runMinutes, type Run, type Wait } from './runs.ts';
 import { pastOf, type Past } from './chain-past.ts';
 import { TOUCH_MINUTES, touchesOf, touchId } from './touches.ts';
-import { waitWindow, type WaitWindow } from './wait-window.ts';
+import type { RoomOfPlaces } from './room-of-places.ts';
+import { aged, lessBy, overstayed, waitWindow, type WaitWindow } from './wait-window.ts';
+import type { Workplaces } from './workplaces.ts';
 
 /** How long dough in hand may lie before the next step (our default, in minutes). */
 const BENCH: WaitWindow = { least: 0, wish: 0, most: 15 };
 
 /** How much later than told a fold or a move may come (our default, in minutes). */
 const TOUCH_LATER_MINUTES = 10;
-
-/** Where a chain has come to: the last task, and how long what is made may or must wait from there. */
-export interface ChainEnd {
-	readonly task: string;
-	readonly batch: BatchRef;
-	readonly window: WaitWindow;
-	/** The wait that goes on; null where dough lies on the bench. */
-	readonly wait: OpenWait | null;
-	/** The window from where the wait began, where tasks stand within it. */
-	readonly guard: { readonly task: string; readonly window: WaitWindow } | null;
-	/** The run that what waits comes from, in minutes: what was shaped first is so much older. */
-	readonly ageMinutes: number;
-	/** The mixer's tasks in it so far, which a later one of the chain goes on with. */
-	readonly mixedBy: string | null;
-	/** It exists: its windows are used outside where nothing else will do. */
-	readonly isSoft: boolean;
-	/** It found no place: it may wait longer than it should. */
-	readonly isRelaxed: boolean;
-}
-
-export interface ChainMaking {
-	readonly begun: Begun | null;
-	readonly mixerIds: readonly string[];
-	readonly leaves: readonly MixTrace[];
-}
-
-export interface WrittenChain {
-	readonly first: string;
-	readonly end: ChainEnd;
-}
-
-type Holds = Window['holds'];
 
 /** Writes chains of runs and waits as tasks and lags. */
 export class ChainWriter {
@@ -58,6 +29,8 @@ export class ChainWriter {
 	constructor(
 		private readonly night: NightProblem,
 		private readonly hands: Hands,
+		private readonly workplaces: Workplaces,
+		private readonly places: RoomOfPlaces,
 		private readonly mixers: readonly PlannedMixer[]
 	) {}
 
@@ -69,7 +42,7 @@ export class ChainWriter {
 		let end: ChainEnd | null = null;
 		for (const item of itemsOf(steps)) {
 			if (item.kind === 'wait') {
-				if (end) end = this.wait(batch, item, end, [], past);
+				if (end) end = this.wait(batch, item, end, { holds: [], room: making.room }, past);
 				continue;
 			}
 			if (item.kind === 'bake') continue;
@@ -95,11 +68,13 @@ export class ChainWriter {
 			readonly leaves: readonly MixTrace[];
 			readonly pinnedAt: number | null;
 			readonly holds?: Holds;
+			readonly dividerId?: string | null;
 		}
 	): string {
 		const id = `${batchKey(batch)}:${run.at}`;
-		const length = unitsFilled(runMinutes(run));
-		const { pinnedAt } = making;
+		const minutes = runMinutes(run);
+		const length = unitsFilled(minutes);
+		const { pinnedAt, dividerId = null } = making;
 		const told = { kind: 'run' as const, id, batch, at: run.at, steps: run.steps };
 		if (pinnedAt !== null) {
 			const mode: Mode = { id: 'done', length, demands: [], machine: null, batch: null };
@@ -107,20 +82,30 @@ export class ChainWriter {
 			return id;
 		}
 		const relaxed = this.night.isRelaxed(batch);
-		const whole = { from: 0, to: length };
-		const spans = run.mixer && making.mixerIds.length > 0 ? attendedOfMix(length) : [whole];
-		const demands = [
-			...spans.flatMap((span) => this.hands.forSteps(run.activities, span)),
-			...(making.holds ?? []).map(({ pool, amount }) => ({ pools: [pool], amount, ...whole }))
-		];
+		const held = (to: number) =>
+			(making.holds ?? []).map(({ pool, amount }) => ({ pools: [pool], amount, from: 0, to }));
 		const machines = run.mixer ? making.mixerIds : [];
 		const modes: readonly Mode[] =
 			machines.length === 0
-				? [{ id: 'hands', length, demands, machine: null, batch: null }]
+				? this.hands.paces(run.activities, minutes).map((pace) => ({
+						id: pace.way,
+						length: pace.length,
+						demands: [
+							...pace.demands,
+							// In relaxed batches benches and sheeters have to be found too.
+							...(relaxed ? [] : this.workplaces.demandsOf(run, dividerId, pace.times)),
+							...held(pace.length)
+						],
+						machine: null,
+						batch: null
+					}))
 				: machines.map((mixerId) => ({
 						id: mixerId,
 						length,
-						demands,
+						demands: [
+							...attendedOfMix(length).flatMap((span) => this.hands.forSteps(run.activities, span)),
+							...held(length)
+						],
 						machine: { id: mixerId, size: ONE_MIX, family: this.night.family(making.leaves) },
 						batch: null
 					}));
@@ -147,6 +132,7 @@ export class ChainWriter {
 			guard: null,
 			ageMinutes: 0,
 			mixedBy: null,
+			stays: [],
 			isSoft: this.night.isSoft(batch),
 			isRelaxed: this.night.isRelaxed(batch)
 		};
@@ -157,7 +143,7 @@ export class ChainWriter {
 		batch: BatchRef,
 		item: Wait,
 		from: ChainEnd,
-		holds: Holds,
+		standing: Standing,
 		past: Past | null = null
 	): ChainEnd {
 		let end = from;
@@ -165,8 +151,11 @@ export class ChainWriter {
 			const at = item.at + index;
 			// Whoever takes it from one wait to the next begins the next.
 			if (index > 0)
-				end = { ...this.touch(batch, 'move', at, 0, end, holds), ageMinutes: from.ageMinutes };
-			end = this.oneWait(batch, at, course, end, holds, past);
+				end = {
+					...this.touch(batch, 'move', at, 0, end, standing.holds),
+					ageMinutes: from.ageMinutes
+				};
+			end = this.oneWait(batch, at, course, end, standing, past);
 		}
 		return end;
 	}
@@ -176,9 +165,15 @@ export class ChainWriter {
 		at: number,
 		course: CourseStep,
 		from: ChainEnd,
-		holds: Holds,
+		{ holds, room }: Standing,
 		past: Past | null
 	): ChainEnd {
+		const legs = course.step.kind === 'wait' ? course.step.legs : [];
+		const staysIn = (leg: number) => {
+			const place = legs[leg];
+			return place && !this.night.isRelaxed(batch) ? this.places.heldIn(place, room) : [];
+		};
+		let leg = 0;
 		const window = past?.endedAfter ?? waitWindow(course);
 		const wait: OpenWait = {
 			batch,
@@ -189,12 +184,15 @@ export class ChainWriter {
 			touches: []
 		};
 		this.night.waits.push(wait);
-		let end: ChainEnd = { ...from, window, wait, guard: null };
+		let end: ChainEnd = { ...from, window, wait, guard: null, stays: staysIn(leg) };
 		let passed = 0;
 		for (const { what, minute } of past?.endedAfter ? [] : touchesOf(course)) {
 			const id = touchId(batch, what, at, wait.touches.length);
-			if (past && !this.night.isDone(id) && this.isPast(past.mixedAtMs + minute * MINUTE_MS))
+			if (what === 'move') leg += 1;
+			if (past && !this.night.isDone(id) && this.isPast(past.mixedAtMs + minute * MINUTE_MS)) {
+				end = { ...end, stays: staysIn(leg) };
 				continue;
+			}
 			const next = {
 				least: minute - passed,
 				wish: minute - passed,
@@ -220,6 +218,7 @@ export class ChainWriter {
 				window: lessBy(window, passed),
 				wait,
 				guard: { task: from.task, window },
+				stays: staysIn(leg),
 				ageMinutes: from.ageMinutes,
 				mixedBy: from.mixedBy
 			};
@@ -257,7 +256,7 @@ export class ChainWriter {
 			null
 		);
 		this.link(from, id, { holds });
-		return { ...from, task: id, window: BENCH, wait: null, guard: null, ageMinutes: 0 };
+		return { ...from, task: id, window: BENCH, wait: null, guard: null, stays: [], ageMinutes: 0 };
 	}
 
 	/** Ties a task to where a chain has come to. */
@@ -271,7 +270,8 @@ export class ChainWriter {
 			readonly holds?: Holds;
 		} = {}
 	): void {
-		const { ageMinutes = 0, mixer = false, holds = [] } = how;
+		const { ageMinutes = 0, mixer = false } = how;
+		const holds = [...(how.holds ?? []), ...end.stays];
 		end.wait?.until.push(task);
 		// Only what ferments by its clock is told how old it gets in the hands of whoever works on it.
 		const ages = end.wait !== null && end.wait.step.marks !== null ? ageMinutes : 0;
@@ -353,26 +353,4 @@ export class ChainWriter {
 			{ beforeMode: null, afterMode: null, window: null }
 		];
 	}
-}
-
-function lessBy({ least, wish, most }: WaitWindow, passed: number): WaitWindow {
-	return {
-		least: Math.max(0, least - passed),
-		wish: Math.max(0, wish - passed),
-		most: most === null ? null : Math.max(0, most - passed)
-	};
-}
-
-/** Where nothing else will do something may wait so much longer than it should (our default, in minutes). */
-const OVERSTAY_MINUTES = 60;
-
-function overstayed(window: WaitWindow): WaitWindow {
-	return window.most === null ? window : { ...window, most: window.most + OVERSTAY_MINUTES };
-}
-
-/** What is worked on for so long is so much older at its end: it must be begun so much sooner, if it can. */
-function aged({ least, wish, most }: WaitWindow, minutes: number): WaitWindow {
-	if (most === null || minutes === 0) return { least, wish, most };
-	const sooner = Math.max(least, most - minutes);
-	return { least, wish: Math.min(wish, sooner), most: sooner };
 }

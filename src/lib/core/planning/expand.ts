@@ -2,7 +2,8 @@ import type { DropId, ProductId } from '../identity.ts';
 import type { Problem } from '../schedule/index.ts';
 import { asAgreed } from './agreed.ts';
 import { batchKey, type BatchRef } from './batch-ref.ts';
-import { ChainWriter, type ChainEnd } from './chain-writer.ts';
+import { withRoom, type ChainEnd } from './chain-end.ts';
+import { ChainWriter } from './chain-writer.ts';
 import { courseThrough, type Course, type CourseFailure } from './course.ts';
 import { unitsFilled, type Grid } from './grid.ts';
 import { Hands } from './hands.ts';
@@ -21,8 +22,10 @@ import { AS_IT_IS, type Conditions } from './placement.ts';
 import { PortionWriter, type WrittenPortion } from './portion-writer.ts';
 import { OVEN_PRICE, TIERS, wakeSpan } from './prices.ts';
 import { nightOf } from './night-span.ts';
+import { roomOfDough, RoomOfPlaces } from './room-of-places.ts';
 import { takersFirst } from './takers-first.ts';
 import { withWishes } from './wishes.ts';
+import { Workplaces } from './workplaces.ts';
 
 /** A day's production as a problem of the engine, with what its tasks are in the night. */
 export interface ExpandedDay {
@@ -85,6 +88,8 @@ class DayUnderConstruction {
 	private readonly written: WrittenPortion[] = [];
 	private readonly joins: { readonly end: ChainEnd; readonly portion: PlannedPortion }[] = [];
 	private readonly hands: Hands;
+	private readonly workplaces: Workplaces;
+	private readonly places: RoomOfPlaces;
 
 	constructor(
 		private readonly input: BakeDayInput,
@@ -94,7 +99,16 @@ class DayUnderConstruction {
 	) {
 		this.hands = new Hands(input.people, grid, horizon);
 		this.night = new NightProblem(conditions, grid, input);
-		this.chains = new ChainWriter(this.night, this.hands, input.bakery.mixers);
+		const { bakery, people } = input;
+		this.workplaces = new Workplaces(bakery, people, horizon);
+		this.places = new RoomOfPlaces(bakery.places, horizon);
+		this.chains = new ChainWriter(
+			this.night,
+			this.hands,
+			this.workplaces,
+			this.places,
+			bakery.mixers
+		);
 		this.portions = new PortionWriter(this.night, this.chains, input, horizon);
 	}
 
@@ -111,7 +125,12 @@ class DayUnderConstruction {
 		const problem: Problem = {
 			horizon,
 			tiers: TIERS,
-			pools: [...hands.pools(), ...this.portions.vesselPools()],
+			pools: [
+				...hands.pools(),
+				...this.portions.vesselPools(),
+				...this.workplaces.pools(),
+				...this.places.pools()
+			],
 			machines: mixersOf(input.bakery.mixers, night.families),
 			batchMachines: batchMachinesOf(input.bakery.ovens, hands, OVEN_PRICE, relaxed),
 			tasks: night.tasks,
@@ -152,6 +171,7 @@ class DayUnderConstruction {
 		}
 		const chain = this.chains.write(batch, course.value.steps, {
 			begun,
+			room: roomOfDough(build.grams),
 			mixerIds: this.input.bakery.mixers.map((mixer) => mixer.id),
 			leaves: []
 		});
@@ -162,8 +182,9 @@ class DayUnderConstruction {
 		this.first.set(batchKey(batch), chain.first);
 		// What a piece takes keeps until it is wanted; what leavens is ripe when it is taken.
 		const keeps = build.takenByDoughs.length === 0 && build.takenByBuilds.length === 0;
-		for (const taker of new Set(takers))
-			this.chains.link(keeps ? withoutMost(chain.end) : chain.end, taker);
+		const each = new Set(takers);
+		const end = withRoom(chain.end, Math.ceil(roomOfDough(build.grams) / each.size));
+		for (const taker of each) this.chains.link(keeps ? withoutMost(end) : end, taker);
 	}
 
 	addDough(dough: PlannedDough): void {
@@ -186,14 +207,16 @@ class DayUnderConstruction {
 		const batch = refOf(dough, mix);
 		const chain = this.chains.write(batch, course.steps, {
 			begun: mix.begun,
+			room: roomOfDough(mix.grams),
 			mixerIds: mix.mixerIds,
 			leaves: mix.leaves
 		});
 		if (chain) this.first.set(batchKey(batch), chain.first);
+		const room = Math.ceil(roomOfDough(mix.grams) / mix.portions.length);
 		for (const portion of carried) {
 			const written = this.portions.write(
 				portion,
-				chain?.end ?? null,
+				chain && withRoom(chain.end, room),
 				this.readyUnit(portion.portion.dropIds),
 				unitsFilled(mix.leadMinutes + this.moreToSpare(portion.portion.dropIds))
 			);

@@ -1,7 +1,7 @@
 import type { Skill } from '../bakery/index.ts';
 import type { HandsOnActivity } from '../formula/index.ts';
 import type { Demand, Mode, Pool } from '../schedule/index.ts';
-import type { Grid } from './grid.ts';
+import { unitsFilled, type Grid } from './grid.ts';
 import type { PlannedPerson } from './input.ts';
 import { FOUND_PRICE } from './prices.ts';
 
@@ -35,6 +35,18 @@ const SKILLS_OF_CHORE: Readonly<Record<Chore, readonly Skill[]>> = {
 	move: [],
 	oven: ['oven']
 };
+
+/** A way to do something by those who take as long. */
+export interface Pace {
+	readonly way: string;
+	/** In units. */
+	readonly length: number;
+	/** So many times the usual minutes, by the slowest of them. */
+	readonly times: number;
+	readonly demands: readonly Demand[];
+}
+
+const BY_HANDS = 'hands';
 
 /** The pool of those who would have to be found, where nobody is there. */
 export const SOMEBODY = 'somebody';
@@ -79,14 +91,37 @@ export class Hands {
 		activities: readonly HandsOnActivity[],
 		span: { readonly from: number; readonly to: number }
 	): readonly Demand[] {
-		const able = activities.reduce<readonly string[]>(
-			(all, activity) => {
-				const some = this.able(SKILLS_OF[activity]).filter((id) => all.includes(id));
-				return some.length > 0 ? some : all;
-			},
-			this.people?.map(({ id }) => id) ?? []
+		return this.demand(this.ableFor(activities), span);
+	}
+
+	/**
+	 * The ways to do activities that take so many minutes: one for each length that they take by the pace of those who
+	 * can. The first is the usual one where somebody works at that.
+	 */
+	paces(activities: readonly HandsOnActivity[], minutes: number): readonly Pace[] {
+		const usual = unitsFilled(minutes);
+		const bare = { way: BY_HANDS, length: usual, times: 1, demands: [] };
+		if (this.people === null || usual === 0) return [bare];
+		const able = this.ableFor(activities);
+		const byLength = new Map<number, { times: number; ids: string[] }>();
+		for (const { id, pacePercent } of this.people) {
+			if (!able.includes(id)) continue;
+			const times = pacePercent / 100;
+			const length = unitsFilled(minutes * times);
+			const known = byLength.get(length) ?? { times, ids: [] };
+			byLength.set(length, { times: Math.max(known.times, times), ids: [...known.ids, id] });
+		}
+		const lengths = [...byLength].sort(
+			([a], [b]) => Math.abs(a - usual) - Math.abs(b - usual) || a - b
 		);
-		return this.demand(able, span);
+		if (lengths.length === 0)
+			return [{ ...bare, demands: this.demand([], { from: 0, to: usual }) }];
+		return lengths.map(([length, { times, ids }], at) => ({
+			way: at === 0 ? BY_HANDS : `${BY_HANDS}~${length}`,
+			length,
+			times,
+			demands: this.demand(ids, { from: 0, to: length })
+		}));
 	}
 
 	/** The same for a chore; `found` where somebody may have to be found for it. */
@@ -117,6 +152,17 @@ export class Hands {
 		const pools = able.map(poolOf);
 		if (found || pools.length === 0) pools.push(SOMEBODY);
 		return [{ pools, amount: 1, from, to }];
+	}
+
+	/** Those who can do all of it; an activity that none of them can is done by any of them. */
+	private ableFor(activities: readonly HandsOnActivity[]): readonly string[] {
+		return activities.reduce<readonly string[]>(
+			(all, activity) => {
+				const some = this.able(SKILLS_OF[activity]).filter((id) => all.includes(id));
+				return some.length > 0 ? some : all;
+			},
+			this.people?.map(({ id }) => id) ?? []
+		);
 	}
 
 	private able(skills: readonly Skill[]): readonly string[] {

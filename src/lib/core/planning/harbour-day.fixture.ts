@@ -95,6 +95,7 @@ export const person = (
 	id: name.toLowerCase(),
 	name,
 	skills,
+	pacePercent: 100,
 	there: [{ fromMs: Date.UTC(2026, 10, 23, fromHour), toMs: Date.UTC(2026, 10, 23, toHour) }]
 });
 
@@ -142,7 +143,11 @@ export const DAY: BakeDayInput = {
 				heatMinutesPerTenKelvin: 3,
 				coolMinutesPerTenKelvin: 6
 			}
-		]
+		],
+		benches: [],
+		sheeters: [],
+		dividers: [],
+		places: []
 	},
 	people: null,
 	orders: [
@@ -212,7 +217,9 @@ export const DAY: BakeDayInput = {
 			steps: PORTION_STEPS,
 			piecesPerDeck: 12,
 			deckIds: ['deck 1', 'deck 2'],
-			vessel: null
+			vessel: null,
+			piecesPerTray: 6,
+			dividerId: null
 		}
 	]
 };

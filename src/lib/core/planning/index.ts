@@ -1,5 +1,6 @@
 export type {
 	BakeDayInput,
+	BakeryMachines,
 	Begun,
 	MixTrace,
 	PlannedBuild,
@@ -50,6 +51,7 @@ export { stationOf, STATIONS, type Station } from './station.ts';
 export { priceOnMoving } from './prices.ts';
 export type { Caution } from './cautions.ts';
 export type { OvenTask } from './oven-tasks.ts';
+export { placesFull, type PlaceFull } from './places-full.ts';
 export { vesselsShort, type VesselsShort } from './vessels.ts';
 export { timingOf } from './timing.ts';
 export { asPlanned, isFollowed } from './still-followed.ts';

@@ -22,12 +22,29 @@ export interface BakeDayInput {
 export interface BakeryMachines {
 	readonly mixers: readonly PlannedMixer[];
 	readonly ovens: readonly PlannedOven[];
+	readonly benches: readonly PlannedBench[];
+	readonly sheeters: readonly Machine[];
+	readonly dividers: readonly Machine[];
+	/** Those that can run out of room. */
+	readonly places: readonly PlannedPlace[];
+}
+
+export interface PlannedBench extends Machine {
+	/** How many can work at it at once. */
+	readonly hands: number;
+}
+
+export interface PlannedPlace extends Machine {
+	/** How many trays it has room for. */
+	readonly trays: number;
 }
 
 export interface PlannedPerson {
 	readonly id: string;
 	readonly name: string;
 	readonly skills: readonly Skill[];
+	/** How long hands-on work takes this person, as a share of the usual time; 100 is usual. */
+	readonly pacePercent: number;
 	/** The stretches at work, breaks left out. */
 	readonly there: readonly { readonly fromMs: number; readonly toMs: number }[];
 }
@@ -149,6 +166,10 @@ export interface PlannedProduct {
 	readonly deckIds: readonly string[];
 	/** What its pieces proof or bake in; null for none that is counted. */
 	readonly vessel: PlannedVessel | null;
+	/** How many pieces stand on a tray of a place that can run out of room. */
+	readonly piecesPerTray: number;
+	/** The divider that divides it; null where hands do. */
+	readonly dividerId: string | null;
 }
 
 export interface PlannedVessel {

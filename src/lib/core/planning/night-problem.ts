@@ -106,9 +106,11 @@ export class NightProblem {
 function asDone(task: Task, { startMs, machineId }: DoneTask, grid: Grid): Task {
 	const isMode = task.modes.some(({ id }) => id === machineId);
 	const isLoad = task.modes.some(({ batch }) => batch !== null);
+	// How long it took is not known: of ways by hand the first is the usual one.
+	const modes = isMode || isLoad ? task.modes : task.modes.slice(0, 1);
 	return {
 		...task,
-		modes: task.modes.map((mode) => ({ ...mode, demands: [], machine: null })),
+		modes: modes.map((mode) => ({ ...mode, demands: [], machine: null })),
 		earliest: null,
 		pin: {
 			start: grid.nearest(startMs),

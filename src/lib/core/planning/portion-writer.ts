@@ -2,7 +2,8 @@ import type { HandsOnActivity } from '../formula/index.ts';
 import { spendWork } from '../work.ts';
 import type { Pool, Window } from '../schedule/index.ts';
 import { batchKey, type BatchRef } from './batch-ref.ts';
-import type { ChainEnd, ChainWriter } from './chain-writer.ts';
+import { withRoom, type ChainEnd } from './chain-end.ts';
+import type { ChainWriter } from './chain-writer.ts';
 import { handsOnMinutes, lengthOf, type CourseStep } from './course.ts';
 import { unitsFilled } from './grid.ts';
 import type { BakeDayInput, PlannedPortion, PlannedProduct } from './input.ts';
@@ -10,6 +11,7 @@ import type { NightProblem } from './night-problem.ts';
 import { LOADING_MINUTES, portionOf } from './ovens.ts';
 import { duePrices, freshFrom, freshPrice } from './prices.ts';
 import { itemsOf, runMinutes, type Bake, type ChainItem, type Run } from './runs.ts';
+import { roomOfPieces } from './room-of-places.ts';
 import type { WaitWindow } from './wait-window.ts';
 
 type PortionRef = Extract<BatchRef, { kind: 'portion' }>;
@@ -212,7 +214,7 @@ class OnePortion {
 			const load: LoadRef = { ...batch, kind: 'load', load: index + 1, loads: count, pieces };
 			let first: string | null = null;
 			let baked = '';
-			let own = end && ofLoad(end, index + 1, count);
+			let own = end && ofLoad(withRoom(end, this.roomOf(pieces)), index + 1, count);
 			for (const [offset, item] of this.items.slice(this.loadsFrom, this.loadsTo + 1).entries()) {
 				const written = this.item(load, item, this.loadsFrom + offset, own, pieces);
 				first ??= written.task;
@@ -235,7 +237,8 @@ class OnePortion {
 		const holds = (standing && this.vessels?.holding(pieces)) || [];
 		if (item.kind === 'wait') {
 			// What a portion waits for at its very beginning goes on from its mix.
-			return { task: null, end: from && this.chains.wait(batch, item, from, holds) };
+			const room = this.roomOf(pieces);
+			return { task: null, end: from && this.chains.wait(batch, item, from, { holds, room }) };
 		}
 		if (item.kind === 'bake') {
 			const task = this.bake(batch, item, pieces, holds);
@@ -244,9 +247,18 @@ class OnePortion {
 			return { task, end: this.chains.endOf(batch, task, DRAWN) };
 		}
 		const run = share(item, batch);
-		const task = this.chains.run(batch, run, { ...WITHOUT_MIXER, holds });
+		const { dividerId } = this.plannable.product;
+		const task = this.chains.run(batch, run, { ...WITHOUT_MIXER, holds, dividerId });
 		if (from) this.chains.link(from, task, { ageMinutes: runMinutes(run), holds });
 		return { task, end: this.chains.endOfRun(batch, run, task) };
+	}
+
+	private roomOf(pieces: number): number {
+		return roomOfPieces(pieces, this.plannable.product.piecesPerTray);
+	}
+
+	private roomOfLoad(batch: BatchRef): number {
+		return this.roomOf(batch.kind === 'load' ? batch.pieces : this.plannable.portion.pieces);
 	}
 
 	private bake(
@@ -277,7 +289,9 @@ class OnePortion {
 		const { batch } = this.plannable;
 		if (item.kind === 'wait') {
 			// Each load waits by itself.
-			return ends.map((end) => this.chains.wait(end.batch, item, end, []));
+			return ends.map((end) =>
+				this.chains.wait(end.batch, item, end, { holds: [], room: this.roomOfLoad(end.batch) })
+			);
 		}
 		if (item.kind === 'bake') return ends;
 		const task = this.chains.run(batch, item, WITHOUT_MIXER);

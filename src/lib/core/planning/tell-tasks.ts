@@ -76,9 +76,12 @@ export class TaskTeller {
 	): readonly DayTask[] {
 		const way = wayOf(placed.mode);
 		const machineId = this.input.bakery.mixers.some(({ id }) => id === way) ? way : null;
+		const times = machineId === null ? this.paceOf(placed) : 1;
 		let fromMs = startMs;
+		let passed = 0;
 		return steps.map((course, index) => {
-			const toMs = fromMs + course.minutes * MINUTE_MS;
+			passed += course.minutes * times;
+			const toMs = startMs + Math.ceil(passed - 1e-9) * MINUTE_MS;
 			const task: DayTask = {
 				...bare(course, fromMs, toMs),
 				id: `${batchKey(batch)}:${at + index}`,
@@ -185,6 +188,16 @@ export class TaskTeller {
 		];
 	}
 
+	/** So many times its usual minutes something takes those who do it, on no machine. */
+	private paceOf(placed: Placed): number {
+		if (placed.mode === 'done' || this.doneBy.has(placed.task)) return 1;
+		const by = this.whoDoes(placed);
+		const paces = (this.input.people ?? [])
+			.filter(({ id }) => by.includes(id))
+			.map(({ pacePercent }) => pacePercent / 100);
+		return paces.length > 0 ? Math.max(...paces) : 1;
+	}
+
 	/** Who is given to a task, to one of its demands or to all; of what is done, who did it. */
 	private whoDoes({ task, given }: Placed, index: number | null = null): readonly string[] {
 		return this.doneBy.get(task) ?? peopleOf(index === null ? given : [given[index] ?? []]);
@@ -192,7 +205,9 @@ export class TaskTeller {
 
 	/** The end of what was done, to the minute. */
 	private endOfRun(run: Extract<NightTask, { kind: 'run' }>, placed: Placed): number {
-		return this.startMs(run, placed) + lengthOf(run.steps) * MINUTE_MS;
+		const onMixer = this.input.bakery.mixers.some(({ id }) => id === wayOf(placed.mode));
+		const minutes = lengthOf(run.steps) * (onMixer ? 1 : this.paceOf(placed));
+		return this.startMs(run, placed) + Math.ceil(minutes - 1e-9) * MINUTE_MS;
 	}
 }
 

@@ -1,5 +1,6 @@
 import { endCelsiusOf } from '../baking/index.ts';
 import type { Leg, RipenessClock, Step } from '../formula/index.ts';
+import { roomOfDough } from './room-of-places.ts';
 import type { BakeDayInput, PlannedBuild, PlannedMix, PlannedProduct } from './input.ts';
 
 /**
@@ -10,6 +11,8 @@ import type { BakeDayInput, PlannedBuild, PlannedMix, PlannedProduct } from './i
  * Example: a product that gets another name or label weight leaves it as it is; another piece changes it.
  */
 export function timingOf(input: BakeDayInput): string {
+	// How much it weighs matters where a place can run out of room for it, and by the tub.
+	const room: Room = (grams) => (input.bakery.places.length > 0 ? roomOfDough(grams) : null);
 	return JSON.stringify({
 		drops: input.drops.map(({ id, readyByMs }) => [id, readyByMs]),
 		orders: input.orders.map(({ dropId, productId, pieces }) => [dropId, productId, pieces]),
@@ -28,18 +31,30 @@ export function timingOf(input: BakeDayInput): string {
 			oven.heatMinutesPerTenKelvin,
 			oven.coolMinutesPerTenKelvin
 		]),
-		people: input.people?.map(({ id, skills, there }) => [id, skills, there]) ?? null,
-		builds: input.builds.map(timingOfBuild),
-		doughs: input.doughs.map(({ formulaId, mixes }) => [formulaId, mixes.map(timingOfMix)]),
+		people:
+			input.people?.map(({ id, skills, pacePercent, there }) => [id, skills, pacePercent, there]) ??
+			null,
+		benches: input.bakery.benches.map(({ id, hands }) => [id, hands]),
+		sheeters: input.bakery.sheeters.map(({ id }) => id),
+		dividers: input.bakery.dividers.map(({ id }) => id),
+		places: input.bakery.places.map(({ id, trays }) => [id, trays]),
+		builds: input.builds.map((build) => timingOfBuild(build, room)),
+		doughs: input.doughs.map(({ formulaId, mixes }) => [
+			formulaId,
+			mixes.map((mix) => timingOfMix(mix, room))
+		]),
 		products: input.products.map(timingOfProduct)
 	});
 }
 
-function timingOfBuild(build: PlannedBuild) {
+type Room = (grams: number) => number | null;
+
+function timingOfBuild(build: PlannedBuild, room: Room) {
 	return [
 		build.preparationId,
 		build.ordinal,
 		build.begun,
+		room(build.grams),
 		build.steps.map(timingOfStep),
 		build.takenByBuilds,
 		build.takenByDoughs,
@@ -47,10 +62,11 @@ function timingOfBuild(build: PlannedBuild) {
 	];
 }
 
-function timingOfMix(mix: PlannedMix) {
+function timingOfMix(mix: PlannedMix, room: Room) {
 	return [
 		mix.ordinal,
 		mix.begun,
+		room(mix.grams),
 		mix.steps.map(timingOfStep),
 		mix.leadMinutes,
 		mix.mixerIds,
@@ -59,9 +75,12 @@ function timingOfMix(mix: PlannedMix) {
 	];
 }
 
-function timingOfProduct({ id, steps, piecesPerDeck, deckIds, vessel }: PlannedProduct) {
+function timingOfProduct(product: PlannedProduct) {
+	const { id, steps, piecesPerDeck, deckIds, vessel, piecesPerTray, dividerId } = product;
 	return [
 		id,
+		piecesPerTray,
+		dividerId,
 		piecesPerDeck,
 		deckIds,
 		vessel && [vessel.id, vessel.owned, vessel.holds, vessel.until],
@@ -100,7 +119,13 @@ function timingOfStep(step: Step) {
 }
 
 function timingOfLeg(leg: Leg) {
-	return [leg.place, leg.ambientCelsius, leg.timeConstantMinutes, leg.minutes];
+	return [
+		leg.named?.id ?? null,
+		leg.place,
+		leg.ambientCelsius,
+		leg.timeConstantMinutes,
+		leg.minutes
+	];
 }
 
 function timingOfClock(clock: RipenessClock) {

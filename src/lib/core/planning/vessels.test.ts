@@ -56,6 +56,7 @@ test('a mix goes on the mixers it fits, a load on the decks that take it, and a 
 	const small: BakeDayInput = {
 		...DAY,
 		bakery: {
+			...DAY.bakery,
 			mixers: [mixer!, { ...mixer!, id: 'mixer 2', name: 'Small mixer' }],
 			ovens: [{ ...oven!, decks: [...oven!.decks, { id: 'deck 3', name: 'Deck 3' }] }]
 		},

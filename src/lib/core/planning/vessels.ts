@@ -3,6 +3,7 @@ import { MINUTE_MS } from '../time/index.ts';
 import type { DayPlan, DayTask } from './day-plan.ts';
 import { GRID_MINUTES } from './grid.ts';
 import type { BakeDayInput, PlannedProduct, PlannedVessel } from './input.ts';
+import { peakOf, type Use } from './peak-of-uses.ts';
 
 /** More baskets, tins or trays wanted at once than there are. */
 export interface VesselsShort {
@@ -39,12 +40,6 @@ export function vesselsShort(plan: DayPlan, input: BakeDayInput): readonly Vesse
 	});
 }
 
-interface Use {
-	readonly fromMs: number;
-	readonly toMs: number;
-	readonly count: number;
-}
-
 function usesOf(product: PlannedProduct, vessel: PlannedVessel, plan: DayPlan): readonly Use[] {
 	return plan.tasks.flatMap((load): readonly Use[] => {
 		const { batch } = load;
@@ -72,16 +67,4 @@ function filledAt(portion: readonly DayTask[], load: DayTask): number | null {
 	const filled = (shaped ?? before[0])?.endMs;
 	// What is shaped within a unit of the plan stands in its vessels from the next on.
 	return filled === undefined ? null : Math.ceil(filled / GRID_MS) * GRID_MS;
-}
-
-function peakOf(uses: readonly Use[]): { readonly wanted: number; readonly atMs: number } | null {
-	let peak: { readonly wanted: number; readonly atMs: number } | null = null;
-	for (const { fromMs } of uses) {
-		const wanted = uses
-			.filter((use) => use.fromMs <= fromMs && fromMs < use.toMs)
-			.reduce((total, use) => total + use.count, 0);
-		if (!peak || wanted > peak.wanted || (wanted === peak.wanted && fromMs < peak.atMs))
-			peak = { wanted, atMs: fromMs };
-	}
-	return peak;
 }

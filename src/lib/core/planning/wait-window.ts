@@ -52,3 +52,27 @@ export function waitWindow({ step, minutes, marks }: CourseStep): WaitWindow {
 export function lastsUntilReady({ legs }: WaitStep): boolean {
 	return legs.some(({ minutes }) => minutes === null);
 }
+
+/** What is left of a window when some of it has passed. */
+export function lessBy({ least, wish, most }: WaitWindow, passed: number): WaitWindow {
+	return {
+		least: Math.max(0, least - passed),
+		wish: Math.max(0, wish - passed),
+		most: most === null ? null : Math.max(0, most - passed)
+	};
+}
+
+/** Where nothing else will do something may wait so much longer than it should (our default, in minutes). */
+const OVERSTAY_MINUTES = 60;
+
+/** A window in which something may wait longer than it should. */
+export function overstayed(window: WaitWindow): WaitWindow {
+	return window.most === null ? window : { ...window, most: window.most + OVERSTAY_MINUTES };
+}
+
+/** What is worked on for so long is so much older at its end: it must be begun so much sooner, if it can. */
+export function aged({ least, wish, most }: WaitWindow, minutes: number): WaitWindow {
+	if (most === null || minutes === 0) return { least, wish, most };
+	const sooner = Math.max(least, most - minutes);
+	return { least, wish: Math.min(wish, sooner), most: sooner };
+}

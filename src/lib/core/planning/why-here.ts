@@ -4,7 +4,9 @@ import { personOf } from './hands.ts';
 import type { BakeDayInput } from './input.ts';
 import type { Placement } from './placement.ts';
 import { problemOf } from './plan.ts';
+import { PLACE_POOL } from './room-of-places.ts';
 import { toldIdOf } from './told-id.ts';
+import { BENCH_POOL, DIVIDER_POOL, SHEETER_POOL } from './workplaces.ts';
 
 /** What holds a task of a plan where it is. */
 export type WhyHolder =
@@ -14,6 +16,13 @@ export type WhyHolder =
 	| { readonly kind: 'person'; readonly personId: string; readonly task: string }
 	| { readonly kind: 'vessel'; readonly vesselId: string; readonly task: string }
 	| { readonly kind: 'mixer'; readonly mixerId: string; readonly task: string }
+	/** There is no place at a bench, no sheeter, no divider, or no room where it would stand. */
+	| {
+			readonly kind: 'room';
+			readonly of: 'bench' | 'sheeter' | 'divider' | 'place';
+			readonly id: string;
+			readonly task: string;
+	  }
 	| { readonly kind: 'deck'; readonly deckId: string; readonly task: string }
 	/** The oven is at another heat for it. */
 	| { readonly kind: 'heat'; readonly task: string }
@@ -55,6 +64,13 @@ export function whyHere(
 	);
 }
 
+const ROOM_POOLS = [
+	['bench', BENCH_POOL],
+	['sheeter', SHEETER_POOL],
+	['divider', DIVIDER_POOL],
+	['place', PLACE_POOL]
+] as const;
+
 function whyOf(holder: Holder, mixers: ReadonlySet<string>): readonly WhyHolder[] {
 	switch (holder.kind) {
 		case 'lag':
@@ -64,6 +80,9 @@ function whyOf(holder: Holder, mixers: ReadonlySet<string>): readonly WhyHolder[
 			const personId = personOf(holder.pool);
 			if (personId !== null) return [{ kind: 'person', personId, task }];
 			if (mixers.has(holder.pool)) return [{ kind: 'mixer', mixerId: holder.pool, task }];
+			for (const [of, prefix] of ROOM_POOLS)
+				if (holder.pool.startsWith(prefix))
+					return [{ kind: 'room', of, id: holder.pool.slice(prefix.length), task }];
 			return [{ kind: 'vessel', vesselId: holder.pool.replace(/^vessel:/, ''), task }];
 		}
 		case 'unit':

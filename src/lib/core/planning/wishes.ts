@@ -115,9 +115,14 @@ class Binding {
 			case 'person': {
 				const pool = poolOf(wish.personId);
 				if (!this.pools.has(pool)) return task;
+				const byThem = task.modes.filter(({ demands }) =>
+					demands.some(({ pools }) => pools.includes(pool))
+				);
+				// What nobody thought they could do they do at the usual pace.
+				const modes = byThem.length > 0 ? byThem : task.modes;
 				return {
 					...task,
-					modes: task.modes.map((mode) => ({
+					modes: modes.map((mode) => ({
 						...mode,
 						demands: mode.demands.map((demand) =>
 							demand.pools.some(isOfPerson) ? { ...demand, pools: [pool] } : demand

@@ -3,9 +3,11 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { PlanView } from '../../contracts/views.ts';
 	import {
+		placesFull,
 		vesselsShort,
 		type BakeDayInput,
 		type DayPlan,
+		type PlaceFull,
 		type VesselsShort
 	} from '../../core/planning/index.ts';
 	import { cautionText } from '../../wording/caution-text.ts';
@@ -34,6 +36,9 @@
 	const days = $derived([...new Set(list.map((entry) => dayText(entry.atMs, zone)))]);
 	const task = $derived(plan.tasks.find((task) => task.id === selected) ?? null);
 	const vessels = $derived(vesselsShort(plan, input));
+	const full = $derived(placesFull(plan, input));
+	const fullText = ({ name, room: trays, wanted, atMs }: PlaceFull) =>
+		`${name}: room for ${wanted} trays wanted at once at ${clockText(atMs, zone)}, it has room for ${trays}.`;
 	const nobody = $derived(plan.cautions.some(({ kind }) => kind === 'nobody'));
 	const vesselText = ({ name, owned, wanted, atMs }: VesselsShort) =>
 		`${name}: ${wanted} wanted at once at ${clockText(atMs, zone)}, ${owned} are there.`;
@@ -79,12 +84,15 @@
 			</p>
 		</section>
 	{/if}
-	{#if vessels.length > 0}
+	{#if vessels.length > 0 || full.length > 0}
 		<section aria-labelledby="short" data-short class="mb-4">
 			<h2 id="short" class="mb-1">Short</h2>
 			<ul>
 				{#each vessels as one (one.name)}
 					<li class="border-b border-line py-2">{vesselText(one)}</li>
+				{/each}
+				{#each full as one (one.name)}
+					<li class="border-b border-line py-2">{fullText(one)}</li>
 				{/each}
 			</ul>
 		</section>

@@ -87,6 +87,13 @@ function holderText(
 			const vessel = input.products.find((one) => one.vessel?.id === holder.vesselId)?.vessel;
 			return other && `there is no ${vessel?.name.toLowerCase() ?? 'vessel'} free beside ${other}`;
 		}
+		case 'room': {
+			const other = named(holder.task);
+			const { benches, sheeters, dividers, places } = input.bakery;
+			const all = { bench: benches, sheeter: sheeters, divider: dividers, place: places };
+			const name = all[holder.of].find(({ id }) => id === holder.id)?.name ?? holder.of;
+			return other && `there is no room ${ROOM_WORD[holder.of]} ${name} beside ${other}`;
+		}
 		case 'heat': {
 			const other = named(holder.task);
 			return other && `the oven is at another heat for ${other}`;
@@ -103,6 +110,8 @@ function holderText(
 			return way === 'sooner' ? 'nothing can begin before now' : 'the plan ends there';
 	}
 }
+
+const ROOM_WORD = { bench: 'at', sheeter: 'on', divider: 'on', place: 'in' } as const;
 
 /** What comes of it: the drops a task leads to. */
 export function leadsToText(

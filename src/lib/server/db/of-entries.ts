@@ -3,7 +3,7 @@ import type { Retarder } from '../../core/fermentation/index.ts';
 import type { Place } from '../../core/formula/index.ts';
 import { id, type PlaceId } from '../../core/identity.ts';
 import type { Mixer } from '../../core/mixing/index.ts';
-import type { PlannedMixer, PlannedOven } from '../../core/planning/index.ts';
+import type { BakeryMachines, PlannedMixer, PlannedOven } from '../../core/planning/index.ts';
 import type { Divider } from '../../core/production/index.ts';
 import type { WallTime } from '../../core/time/index.ts';
 import type { WeighingScale } from '../../core/units/index.ts';
@@ -118,6 +118,26 @@ export function plannedOvensOf(entries: Entries): readonly PlannedOven[] {
 		heatMinutesPerTenKelvin: content.heatMinutesPerTenKelvin,
 		coolMinutesPerTenKelvin: content.coolMinutesPerTenKelvin
 	}));
+}
+
+/** Benches, sheeters, dividers and places that can run out of room, as a plan sees them. */
+export function workplacesOf(
+	entries: Entries
+): Pick<BakeryMachines, 'benches' | 'sheeters' | 'dividers' | 'places'> {
+	const named = <T extends { readonly id: string; readonly name: string }>({ id, name }: T) => ({
+		id,
+		name
+	});
+	return {
+		benches: entries.of('bench').map((bench) => ({ ...named(bench), hands: bench.content.hands })),
+		sheeters: entries.of('sheeter').map(named),
+		dividers: entries.of('divider').map(named),
+		places: entries
+			.of('place')
+			.flatMap((place) =>
+				place.content.holds === null ? [] : [{ ...named(place), trays: place.content.holds }]
+			)
+	};
 }
 
 export interface DropSettings {

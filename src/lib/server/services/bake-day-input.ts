@@ -10,7 +10,13 @@ import {
 	type PlannedPerson,
 	type PlannedProduct
 } from '../../core/planning/index.ts';
-import { loadSizeOn, takesOf, type OnShift, type VesselUse } from '../../core/bakery/index.ts';
+import {
+	loadSizeOn,
+	piecesPerTray,
+	takesOf,
+	type OnShift,
+	type VesselUse
+} from '../../core/bakery/index.ts';
 import { coreWantedAt } from '../../core/baking/index.ts';
 import { figuresOf, mixedShare, type Step } from '../../core/formula/index.ts';
 import { id, type BatchId, type DropId, type ProductId } from '../../core/identity.ts';
@@ -54,7 +60,8 @@ export function bakeDayInput(day: BakeryDay, leads: readonly LeadRow[]): BakeDay
 			.sort((a, b) => (`${a.dropId} ${a.productId}` < `${b.dropId} ${b.productId}` ? -1 : 1)),
 		bakery: {
 			mixers: day.plannedMixers,
-			ovens: day.ovens
+			ovens: day.ovens,
+			...day.workplaces
 		},
 		people: day.roster && peopleOf(day.roster),
 		builds: production.builds.map((build) => plannedBuild(build, day)),
@@ -87,7 +94,13 @@ function plannedProduct(
 					holds: vessel.holds ?? 1,
 					until: LEFT_AT_LOADING.has(vessel.use) ? 'loaded' : 'baked'
 				}
-			: null
+			: null,
+		// A tray stands where a tray stands; so does a board.
+		piecesPerTray:
+			vessel && (vessel.use === 'tray' || vessel.use === 'board')
+				? (vessel.holds ?? 1)
+				: piecesPerTray(revision.footprint),
+		dividerId: revision.dividerId
 	};
 }
 
@@ -104,7 +117,7 @@ const LEFT_AT_LOADING: ReadonlySet<VesselUse> = new Set(['basket', 'board', 'rac
 /** Those who work, with the stretches between their breaks. */
 function peopleOf(roster: readonly OnShift[]): readonly PlannedPerson[] {
 	const found = new Map<string, PlannedPerson>();
-	for (const { personId, name, skills, fromMs, toMs, breaks } of roster) {
+	for (const { personId, name, skills, pacePercent, fromMs, toMs, breaks } of roster) {
 		const known = found.get(personId);
 		const there = [...(known?.there ?? [])];
 		let begins = fromMs;
@@ -113,7 +126,7 @@ function peopleOf(roster: readonly OnShift[]): readonly PlannedPerson[] {
 			begins = Math.max(begins, pause.toMs);
 		}
 		if (toMs > begins) there.push({ fromMs: begins, toMs });
-		found.set(personId, { id: personId, name, skills, there });
+		found.set(personId, { id: personId, name, skills, pacePercent, there });
 	}
 	return [...found.values()].sort((a, b) => (a.id < b.id ? -1 : 1));
 }

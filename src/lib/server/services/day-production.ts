@@ -26,6 +26,7 @@ import {
 	retardersOf,
 	weighedOn,
 	vesselsOf,
+	workplacesOf,
 	type DropSettings,
 	type HandMixing,
 	type RetarderSettings,
@@ -68,6 +69,7 @@ export interface BakeryDay {
 	readonly decks: readonly Deck[];
 	readonly plannedMixers: readonly PlannedMixer[];
 	readonly ovens: readonly PlannedOven[];
+	readonly workplaces: ReturnType<typeof workplacesOf>;
 	readonly vessels: readonly VesselSettings[];
 	readonly retarders: readonly RetarderSettings[];
 	readonly customers: readonly { readonly name: string; readonly dropId: string }[];
@@ -168,6 +170,7 @@ export async function loadBakeryDay(
 		decks: decksOf(house),
 		plannedMixers: plannedMixersOf(house),
 		ovens: plannedOvensOf(house),
+		workplaces: workplacesOf(house),
 		vessels: vesselsOf(house),
 		retarders: retardersOf(house),
 		customers: house.of('customer').map(({ name, content }) => ({ name, dropId: content.dropId })),

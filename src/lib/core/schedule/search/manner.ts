@@ -18,6 +18,11 @@ export interface Manner {
 	readonly attemptsOfMove: number;
 	/** How many first plans are made, each in another order, before the best is gone on from. */
 	readonly attempts: number;
+	/** How many more are made, what was late first, where more than a share of the best one's price is lateness. */
+	readonly again: number;
+	readonly muchLate: number;
+	/** How many moves for each pair of atoms such a plan is tried to be bettered by, before another is begun. */
+	readonly latePatience: number;
 }
 
 export const MANNER: Manner = {
@@ -31,5 +36,8 @@ export const MANNER: Manner = {
 	barBranch: 3,
 	heat: 1,
 	attemptsOfMove: 2,
-	attempts: 2
+	attempts: 2,
+	again: 12,
+	muchLate: 0.04,
+	latePatience: 5
 };

@@ -4,6 +4,7 @@ import type { Plan } from '../plan.ts';
 import { costOf } from './cost.ts';
 import { Dice } from './dice.ts';
 import { Inserter } from './insert.ts';
+import { Lateness } from './lateness.ts';
 import { learnLeast } from './learn-least.ts';
 import { MANNER, type Manner } from './manner.ts';
 import { Neighbourhoods } from './neighbourhoods.ts';
@@ -28,8 +29,10 @@ export class Search {
 	/** The move that found the best, or after which the search began anew; and how long it is waited for the next. */
 	private improvedAt = 0;
 	private readonly patience: number;
+	private readonly latePatience: number;
 	/** Another beginning that is being made, a component a move; null for none. */
 	private anew: Generator<void, void> | null = null;
+	private readonly lateness: Lateness;
 	private readonly dice: Dice;
 	private readonly inserter: Inserter;
 	private readonly neighbourhoods: Neighbourhoods;
@@ -49,24 +52,42 @@ export class Search {
 		this.inserter = new Inserter(this.state, this.dice);
 		this.neighbourhoods = new Neighbourhoods(this.state, this.dice, this.inserter.values, manner);
 		// As many moves as there are pairs to move together: a small day is tried out soon, a large one hardly ever.
-		this.patience = model.components.atoms.length ** 2;
+		const atoms = model.components.atoms.length;
+		this.patience = atoms ** 2;
+		this.latePatience = atoms * manner.latePatience;
+		this.lateness = new Lateness(this.state, MISSING, manner.muchLate);
 		const shop = shopOf(model);
 		this.swaps = shop && new Swaps(shop, model.prices, model.horizon, this.dice);
 	}
 
 	/**
-	 * First plans: all components put in one by one, in an order for each attempt; the best is gone on from. Stops for
-	 * breath after each component.
+	 * First plans: all components put in one by one, in an order for each attempt; the best is gone on from. Where much of
+	 * what the best costs is lateness, what was late goes in first the next time, more so each time it was. Stops for breath
+	 * after each component.
 	 */
 	*begin(): Generator<void, void> {
 		learnLeast(this.inserter.values);
 		yield;
-		for (let attempt = 0; attempt < this.manner.attempts; attempt += 1)
+		for (let attempt = 0; attempt < this.manner.attempts; attempt += 1) {
 			yield* this.attempt(attempt);
+			this.lateness.blame();
+		}
+		for (
+			let again = 0;
+			again < this.manner.again && this.lateness.isMuch(this.bestCost);
+			again += 1
+		)
+			yield* this.lateFirst();
 		this.restore();
 	}
 
-	private *attempt(attempt: number): Generator<void, void> {
+	/** Another beginning: what was late before goes in first. */
+	private *lateFirst(): Generator<void, void> {
+		yield* this.attempt(0, this.lateness.trouble);
+		this.lateness.blame();
+	}
+
+	private *attempt(attempt: number, trouble: Float64Array | null = null): Generator<void, void> {
 		this.inserter.attempts = 4;
 		const { model, state, dice } = this;
 		const { components } = model;
@@ -81,7 +102,10 @@ export class Search {
 				: (dice.next(8) - size(at)) * 1000 + due;
 		});
 		const order = components.members.map((_, at) => at);
-		order.sort((a, b) => (rank[a] ?? 0) - (rank[b] ?? 0) || a - b);
+		order.sort(
+			(a, b) =>
+				(trouble?.[b] ?? 0) - (trouble?.[a] ?? 0) || (rank[a] ?? 0) - (rank[b] ?? 0) || a - b
+		);
 		if (attempt < 0) dice.shuffle(order);
 		// The first goes by what everything would like; whether the day is worth beginning for it shows when all stand.
 		const assumed = attempt % 2 === 0 ? this.earliestWish() : model.horizon;
@@ -193,10 +217,12 @@ export class Search {
 			this.swapOrders(swaps);
 			return;
 		}
-		if (!this.anew && this.moves - this.improvedAt > this.patience) {
+		const late = this.lateness.isMuch(this.bestCost);
+		const patience = late ? Math.min(this.patience, this.latePatience) : this.patience;
+		if (!this.anew && this.moves - this.improvedAt > patience) {
 			// Small days are soon searched through from where they began: another beginning, in an order of chance.
 			this.improvedAt = this.moves;
-			this.anew = this.attempt(this.dice.next(2) - 2);
+			this.anew = late ? this.lateFirst() : this.attempt(this.dice.next(2) - 2);
 		}
 		if (this.anew) {
 			if (this.anew.next().done) this.anew = null;
@@ -304,6 +330,7 @@ export class Search {
 	private keep(): void {
 		this.improvedAt = this.moves;
 		this.bestCost = this.cost;
+		this.lateness.keep();
 		this.best.length = 0;
 		const { state, model } = this;
 		for (let u = 0; u < model.tasks; u += 1)

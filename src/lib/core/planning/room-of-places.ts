@@ -1,0 +1,52 @@
+import type { Pool, Window } from '../schedule/index.ts';
+import type { Leg } from '../formula/index.ts';
+import type { PlannedPlace } from './input.ts';
+
+export const PLACE_POOL = 'place:';
+
+/** Room is counted in parts of a tray, so that what shares one does not count it twice. */
+export const PARTS_OF_A_TRAY = 12;
+
+/** What a tub holds, and it stands where a tray would (our default, in g). */
+const TUB_GRAMS = 12_000;
+
+/** Room that something takes where it stands, in parts of a tray. */
+export function roomOfDough(grams: number): number {
+	return Math.ceil(grams / TUB_GRAMS) * PARTS_OF_A_TRAY;
+}
+
+/** The same of pieces. */
+export function roomOfPieces(pieces: number, piecesPerTray: number): number {
+	return Math.ceil((pieces * PARTS_OF_A_TRAY) / piecesPerTray - 1e-9);
+}
+
+/**
+ * The places that can run out of room.
+ *
+ * Model: what waits in a place takes its room from when it comes in until it is taken on; a tub of dough takes that of a
+ * tray. What takes more than all of it is let in alone, since nothing would be gained by leaving it out of the plan.
+ * Range: any places. Source: domain (places), our defaults. Failures: none.
+ */
+export class RoomOfPlaces {
+	private readonly places: ReadonlyMap<string, number>;
+
+	constructor(
+		places: readonly PlannedPlace[],
+		private readonly horizon: number
+	) {
+		this.places = new Map(places.map(({ id, trays }) => [id, trays * PARTS_OF_A_TRAY]));
+	}
+
+	pools(): readonly Pool[] {
+		return [...this.places].map(([id, amount]) => ({
+			id: PLACE_POOL + id,
+			there: [{ from: 0, to: this.horizon, amount }]
+		}));
+	}
+
+	/** What a stay in the place of a leg holds. */
+	heldIn({ named }: Pick<Leg, 'named'>, room: number): Window['holds'] {
+		const most = named && this.places.get(named.id);
+		return most && room > 0 ? [{ pool: PLACE_POOL + named.id, amount: Math.min(most, room) }] : [];
+	}
+}
