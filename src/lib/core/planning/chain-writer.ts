@@ -111,7 +111,10 @@ export class ChainWriter {
 					}));
 		this.night.add(
 			told,
-			modes.flatMap((mode) => this.hands.ways(mode, relaxed)),
+			// Whoever is found for it takes as long as is usual.
+			modes.flatMap((mode, at) =>
+				this.hands.ways(mode, relaxed && (machines.length > 0 || at === 0))
+			),
 			null,
 			null
 		);

@@ -117,7 +117,7 @@ export class Hands {
 		if (lengths.length === 0)
 			return [{ ...bare, demands: this.demand([], { from: 0, to: usual }) }];
 		return lengths.map(([length, { times, ids }], at) => ({
-			way: at === 0 ? BY_HANDS : `${BY_HANDS}~${length}`,
+			way: at === 0 ? BY_HANDS : `${BY_HANDS}-${length}`,
 			length,
 			times,
 			demands: this.demand(ids, { from: 0, to: length })

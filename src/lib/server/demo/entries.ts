@@ -10,7 +10,8 @@ import {
 	PLACES,
 	RETARDERS,
 	SHEETERS,
-	VESSELS
+	VESSELS,
+	type DemoPlace
 } from './equipment.ts';
 import { CUSTOMERS, DROPS } from './orders.ts';
 import { SCALES } from './pantry.ts';
@@ -26,7 +27,14 @@ type DemoEntry = {
 	};
 }[EntryKind];
 
-const PLACE = { humidityPercent: null, holds: null };
+/** How many trays places take; the others never run out of room. */
+const TRAYS: Readonly<Partial<Record<DemoPlace, number>>> = {
+	'Cool prover': 18,
+	'Warm prover': 18,
+	'Cold room': 40,
+	'Old cabinet': 14
+};
+const placeWith = (name: DemoPlace) => ({ humidityPercent: null, holds: TRAYS[name] ?? null });
 const PROVER_HUMIDITY_PERCENT = 78;
 
 /** All that the Saltmarrow Bakehouse has, its people first. */
@@ -102,7 +110,7 @@ export const ENTRIES: readonly DemoEntry[] = [
 		kind: 'place' as const,
 		name,
 		content: {
-			...PLACE,
+			...placeWith(name),
 			placeKind: kind,
 			role,
 			celsius,
@@ -115,7 +123,7 @@ export const ENTRIES: readonly DemoEntry[] = [
 		kind: 'place' as const,
 		name,
 		content: {
-			...PLACE,
+			...placeWith(name),
 			placeKind: 'cold' as const,
 			role: 'other' as const,
 			celsius: setCelsius,

@@ -37,7 +37,7 @@ export const MANNER: Manner = {
 	heat: 1,
 	attemptsOfMove: 2,
 	attempts: 2,
-	again: 12,
+	again: 8,
 	muchLate: 0.04,
 	latePatience: 5
 };

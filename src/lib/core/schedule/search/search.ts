@@ -18,6 +18,9 @@ import { tryStand } from './try-stand.ts';
 /** Price of a task that found no place: more than any wish, so that a complete plan always wins. */
 const MISSING = 1 << 22;
 
+/** What was late is weighed by one to two times as much when another beginning is made. */
+const SHAKE = 256;
+
 /** The search for a better plan, one move at a time; it never takes the time itself. */
 export class Search {
 	readonly state: State;
@@ -77,13 +80,15 @@ export class Search {
 			again < this.manner.again && this.lateness.isMuch(this.bestCost);
 			again += 1
 		)
-			yield* this.lateFirst();
+			yield* this.lateFirst(again > 0);
 		this.restore();
 	}
 
-	/** Another beginning: what was late before goes in first. */
-	private *lateFirst(): Generator<void, void> {
-		yield* this.attempt(0, this.lateness.trouble);
+	/** Another beginning: what was late before goes in first; shaken, so that none is made twice. */
+	private *lateFirst(shaken: boolean): Generator<void, void> {
+		const { trouble } = this.lateness;
+		const first = shaken ? trouble.map((one) => one * (SHAKE + this.dice.next(SHAKE))) : trouble;
+		yield* this.attempt(shaken ? 2 : 0, first);
 		this.lateness.blame();
 	}
 
@@ -222,7 +227,7 @@ export class Search {
 		if (!this.anew && this.moves - this.improvedAt > patience) {
 			// Small days are soon searched through from where they began: another beginning, in an order of chance.
 			this.improvedAt = this.moves;
-			this.anew = late ? this.lateFirst() : this.attempt(this.dice.next(2) - 2);
+			this.anew = late ? this.lateFirst(true) : this.attempt(this.dice.next(2) - 2);
 		}
 		if (this.anew) {
 			if (this.anew.next().done) this.anew = null;
