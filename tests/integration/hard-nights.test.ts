@@ -5,13 +5,16 @@ import {
 	asIfOf,
 	batchKey,
 	judgePlacement,
+	placesFull,
 	planDay,
 	takenAsDone,
+	vesselsShort,
 	type BakeDayInput,
 	type Conditions,
 	type DayPlan,
 	type PlanWish
 } from '../../src/lib/core/planning/index.ts';
+import type { BakeDate } from '../../src/lib/core/time/index.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { heldPlan } from './placement.ts';
 import { testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
@@ -115,4 +118,17 @@ test('a bakehouse of 31 degrees: doughs are ready sooner, and the night is plann
 	assert.ok(sooner.length > 3);
 	for (const [batch, minutes] of sooner)
 		assert.ok(minutes < 0.97 * (usual.get(batch) ?? 0), `${batch}: ${minutes} min`);
+});
+
+test('the night of the market: all that is in the book, on two ovens, and every drop holds untouched', async () => {
+	const { input: market } = await readPlan(t.db, '2026-12-05' as BakeDate);
+	assert.equal(market.products.length, 24);
+	assert.equal(market.doughs.length, 16);
+	const plan = bestPlan(market, {});
+	assert.deepEqual(plan.cautions, []);
+	assert.deepEqual(plan.unplaced, []);
+	for (const drop of plan.drops)
+		assert.ok(spareOf(drop) >= 0, `${drop.name}: ${spareOf(drop)} min`);
+	assert.deepEqual(placesFull(plan, market), []);
+	assert.deepEqual(vesselsShort(plan, market), []);
 });

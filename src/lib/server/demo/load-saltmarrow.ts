@@ -18,10 +18,16 @@ import { ENTRIES } from './entries.ts';
 import { loadHistory, NIGHTS_OF_HISTORY } from './history.ts';
 import { HEAD_BAKER } from './people.ts';
 import { loadBook } from './load-book.ts';
-import { piecesOn, WEEKDAY_ORDERS, WEEKDAY_SPECIALS } from './orders.ts';
+import {
+	marketDateAfter,
+	MARKET_ORDERS,
+	piecesOn,
+	WEEKDAY_ORDERS,
+	WEEKDAY_SPECIALS
+} from './orders.ts';
 
 /** Orders reach from the first night of the history this many days past today. */
-const DAYS_AHEAD = 8;
+const DAYS_AHEAD = 14;
 
 /**
  * Loads the Saltmarrow Bakehouse into an empty database, its orders around the date its clock shows.
@@ -77,7 +83,9 @@ async function loadOrders(tx: Tx, today: BakeDate, commandId: string): Promise<n
 	const days = Array.from({ length: NIGHTS_OF_HISTORY + DAYS_AHEAD }, (_, day) =>
 		addDays(today, day - NIGHTS_OF_HISTORY)
 	);
+	const market = marketDateAfter(today);
 	const changes = days.flatMap((date) => {
+		if (date === market) return MARKET_ORDERS.map((line) => orderOn(date, line));
 		const weekday = weekdayOf(date);
 		const specials = WEEKDAY_SPECIALS.filter(([day]) => day === weekday);
 		return [
@@ -87,15 +95,22 @@ async function loadOrders(tx: Tx, today: BakeDate, commandId: string): Promise<n
 			...specials.map(([, product, drop, pieces]) => [product, drop, pieces] as const)
 		]
 			.filter(([, , pieces]) => pieces > 0)
-			.map(([product, drop, pieces]) => ({
-				date,
-				dropId: demoId('drop', drop),
-				productId: demoId('product', product),
-				before: 0,
-				after: pieces
-			}));
+			.map((line) => orderOn(date, line));
 	});
 	await putOrderLines(tx, changes, demoId('person', HEAD_BAKER));
 	await insertOrderChanges(tx, changes, commandId);
 	return changes.length;
+}
+
+function orderOn(
+	date: BakeDate,
+	[product, drop, pieces]: readonly [product: string, drop: string, pieces: number]
+) {
+	return {
+		date,
+		dropId: demoId('drop', drop),
+		productId: demoId('product', product),
+		before: 0,
+		after: pieces
+	};
 }

@@ -1,4 +1,5 @@
 import { ALL_WEEKDAYS } from '../../core/bakery/index.ts';
+import { addDays, weekdayOf, type BakeDate } from '../../core/time/index.ts';
 
 /** The four drops of a Saltmarrow morning, with the minutes for picking, loading and the road before each. */
 export const DROPS = [
@@ -73,4 +74,41 @@ export function piecesOn(weekday: number, drop: string, pieces: number): number 
 	if (weekday !== SATURDAY) return pieces;
 	if (drop === 'School') return 0;
 	return drop === 'Ferry' ? pieces : Math.round(pieces * SATURDAY_SHOP_FACTOR);
+}
+
+/** On the Saturday of the harbour market, next week, the shop sells a little of everything that is in the book. */
+export const MARKET_ORDERS: readonly (readonly [product: string, drop: string, pieces: number])[] =
+	[
+		['Harbour loaf', 'Ferry', 14],
+		['Harbour loaf', 'Shop and cafés', 9],
+		['Harbour small', 'Shop and cafés', 9],
+		['Harbour long', 'Noon ferry', 8],
+		['Ferry stick', 'Ferry', 27],
+		['Ferry stick', 'Shop and cafés', 18],
+		['Half stick', 'Noon ferry', 12],
+		['Deck roll', 'Shop and cafés', 30],
+		['Lantern rye tin', 'Shop and cafés', 10],
+		['Lantern rye small', 'Shop and cafés', 6],
+		['Storm rye block', 'Shop and cafés', 18],
+		['School bun', 'Shop and cafés', 72],
+		['School roll', 'Shop and cafés', 30],
+		['Pier bloomer', 'Shop and cafés', 8],
+		['Lamp loaf', 'Shop and cafés', 9],
+		['Lamp bun', 'Shop and cafés', 40],
+		['Ropewalk loaf', 'Shop and cafés', 9],
+		['Winter Wheel', 'Shop and cafés', 6],
+		['Tidemark tin', 'Shop and cafés', 10],
+		['Breakwater loaf', 'Ferry', 8],
+		["Cooper's tin", 'Shop and cafés', 10],
+		['Two-light plait', 'Shop and cafés', 9],
+		['Bollard knot', 'Shop and cafés', 23],
+		['Salt Flat', 'Shop and cafés', 12],
+		['Slipway crescent', 'Shop and cafés', 30],
+		['Slipway almond fold', 'Shop and cafés', 15]
+	];
+
+/** The date of the market: the first Saturday a week or more ahead, so that its longest chains can still be begun. */
+export function marketDateAfter(today: BakeDate): BakeDate {
+	const inAWeek = addDays(today, 7);
+	return addDays(inAWeek, (SATURDAY - weekdayOf(inAWeek) + 7) % 7);
 }
