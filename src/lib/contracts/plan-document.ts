@@ -54,6 +54,19 @@ const batch: z.ZodType<BatchRef> = z.discriminatedUnion('kind', [
 	})
 ]);
 
+/** What other dates have of a bakery's people and machines, as it is kept with their plans. */
+export const takenElsewhereSchema = z.array(
+	z.object({
+		of: z.enum(['person', 'mixer', 'deck']),
+		id: z.string(),
+		date: bakeDateSchema,
+		name: z.string(),
+		fromMs: z.number(),
+		toMs: z.number(),
+		heat: z.object({ celsius: z.number(), endCelsius: z.number() }).nullable()
+	})
+);
+
 const input: z.ZodType<BakeDayInput> = z.object({
 	date: bakeDateSchema,
 	drops: z.array(z.object(drop)),
@@ -91,6 +104,7 @@ const input: z.ZodType<BakeDayInput> = z.object({
 			})
 		)
 		.nullable(),
+	elsewhere: takenElsewhereSchema.default([]),
 	builds: z.array(
 		z.object({
 			preparationId,

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { clockText } from '../wording/time-text.ts';
+	import { clockText, shortDateText } from '../wording/time-text.ts';
 	import type { MachineBlock, MachineRow } from './machine-rows.ts';
 
 	interface Props {
@@ -40,6 +40,23 @@
 					stroke-width={row.there ? 3 : 1}
 				/>
 			{/if}
+		{/each}
+		{#each row.elsewhere.filter(within) as other, at (at)}
+			<rect
+				data-elsewhere={other.date}
+				x={left(other.fromMs)}
+				y={y + 7}
+				width={wide(other.fromMs, other.toMs)}
+				height="10"
+				fill="var(--line)"
+			>
+				<title
+					>for {shortDateText(other.date)}: {other.name}, {clockText(
+						other.fromMs,
+						zone
+					)}–{clockText(other.toMs, zone)}</title
+				>
+			</rect>
 		{/each}
 		{#each row.blocks.filter(within) as block (block.key)}
 			<!-- The list beside the ribbons is the way by keyboard. -->

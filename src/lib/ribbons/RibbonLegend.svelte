@@ -4,8 +4,10 @@
 
 	interface Props {
 		units: UnitChoice;
+		/** Whether work of other dates is drawn too. */
+		others?: boolean;
 	}
-	let { units }: Props = $props();
+	let { units, others = false }: Props = $props();
 	const degrees = (celsius: number) => formatTemperature({ celsius }, 0, units);
 </script>
 
@@ -33,6 +35,7 @@
 		</svg>
 		drop
 	</span>
+	{#if others}<span><span class="swatch others"></span> for another date</span>{/if}
 </p>
 
 <style>
@@ -48,6 +51,11 @@
 	.hands {
 		height: 15px;
 		border-width: 2px;
+	}
+	.others {
+		height: 10px;
+		border-color: var(--line);
+		background: var(--line);
 	}
 	.waiting {
 		height: 8px;

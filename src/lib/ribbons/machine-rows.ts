@@ -1,4 +1,4 @@
-import type { BakeDayInput, DayPlan } from '../core/planning/index.ts';
+import type { BakeDayInput, DayPlan, TakenElsewhere } from '../core/planning/index.ts';
 
 export interface MachineRow {
 	readonly key: string;
@@ -9,6 +9,8 @@ export interface MachineRow {
 	readonly there: readonly { readonly fromMs: number; readonly toMs: number }[] | null;
 	/** Where two tasks are on it at once, as plans of before could say. */
 	readonly clashes: readonly { readonly fromMs: number; readonly toMs: number }[];
+	/** What accepted plans of other dates have it for. */
+	readonly elsewhere: readonly TakenElsewhere[];
 }
 
 export interface MachineBlock {
@@ -28,10 +30,12 @@ export function machineRows(plan: DayPlan, input: BakeDayInput): readonly Machin
 			decks.map(({ id, name }) => ({ id, name, kind: 'deck' as const }))
 		)
 	];
+	const elsewhereOf = (of: TakenElsewhere['of'], id: string) =>
+		input.elsewhere.filter((one) => one.of === of && one.id === id);
 	return [
 		...(input.people ?? []).flatMap((person): MachineRow[] => {
 			const blocks = blocksOfPerson(plan, person.id);
-			return blocks.length === 0
+			return blocks.length === 0 && elsewhereOf('person', person.id).length === 0
 				? []
 				: [
 						{
@@ -40,7 +44,8 @@ export function machineRows(plan: DayPlan, input: BakeDayInput): readonly Machin
 							kind: 'person',
 							blocks,
 							there: person.there,
-							clashes: []
+							clashes: [],
+							elsewhere: elsewhereOf('person', person.id)
 						}
 					];
 		}),
@@ -64,7 +69,8 @@ export function machineRows(plan: DayPlan, input: BakeDayInput): readonly Machin
 				caution.kind === 'overlap' && caution.machine === id
 					? [{ fromMs: caution.from * 60_000, toMs: caution.to * 60_000 }]
 					: []
-			)
+			),
+			elsewhere: elsewhereOf(kind, id)
 		}))
 	];
 }

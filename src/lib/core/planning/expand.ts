@@ -97,7 +97,7 @@ class DayUnderConstruction {
 		private readonly horizon: number,
 		private readonly conditions: Conditions
 	) {
-		this.hands = new Hands(input.people, grid, horizon);
+		this.hands = new Hands(input.people, input.elsewhere, grid, horizon);
 		this.night = new NightProblem(conditions, grid, input);
 		const { bakery, people } = input;
 		this.workplaces = new Workplaces(bakery, people, horizon);
@@ -131,8 +131,15 @@ class DayUnderConstruction {
 				...this.workplaces.pools(),
 				...this.places.pools()
 			],
-			machines: mixersOf(input.bakery.mixers, night.families),
-			batchMachines: batchMachinesOf(input.bakery.ovens, hands, OVEN_PRICE, relaxed),
+			machines: mixersOf(input.bakery.mixers, night.families, input.elsewhere, grid),
+			batchMachines: batchMachinesOf(
+				input.bakery.ovens,
+				hands,
+				OVEN_PRICE,
+				relaxed,
+				input.elsewhere,
+				grid
+			),
 			tasks: night.tasks,
 			lags: night.lags,
 			prices: night.prices,

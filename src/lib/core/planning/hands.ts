@@ -4,6 +4,7 @@ import type { Demand, Mode, Pool } from '../schedule/index.ts';
 import { unitsFilled, type Grid } from './grid.ts';
 import type { PlannedPerson } from './input.ts';
 import { FOUND_PRICE } from './prices.ts';
+import type { TakenElsewhere } from './taken-elsewhere.ts';
 
 /** What a hand must know for a piece of work: any of these will do. */
 const SKILLS_OF: Readonly<Record<HandsOnActivity, readonly Skill[]>> = {
@@ -64,6 +65,7 @@ const AS_MANY_AS_NEEDED = 99;
 export class Hands {
 	constructor(
 		private readonly people: readonly PlannedPerson[] | null,
+		private readonly elsewhere: readonly TakenElsewhere[],
 		private readonly grid: Grid,
 		private readonly horizon: number
 	) {}
@@ -74,13 +76,15 @@ export class Hands {
 		return [
 			...this.people.map(({ id, there }) => ({
 				id: poolOf(id),
-				there: there
-					.map(({ fromMs, toMs }) => ({
+				there: without(
+					there.map(({ fromMs, toMs }) => ({
 						from: Math.max(0, grid.ceil(fromMs)),
-						to: Math.min(horizon, grid.floor(toMs)),
-						amount: 1
-					}))
-					.filter(({ from, to }) => from < to)
+						to: Math.min(horizon, grid.floor(toMs))
+					})),
+					this.elsewhere
+						.filter((one) => one.of === 'person' && one.id === id)
+						.map(({ fromMs, toMs }) => ({ from: grid.floor(fromMs), to: grid.ceil(toMs) }))
+				).map((stretch) => ({ ...stretch, amount: 1 }))
 			})),
 			{ id: SOMEBODY, there: [{ from: 0, to: horizon, amount: AS_MANY_AS_NEEDED }] }
 		];
@@ -172,6 +176,29 @@ export class Hands {
 		);
 		return (skilled.length > 0 ? skilled : people).map(({ id }) => id);
 	}
+}
+
+interface Stretch {
+	readonly from: number;
+	readonly to: number;
+}
+
+/** Stretches without what others take of them. */
+function without(stretches: readonly Stretch[], taken: readonly Stretch[]): readonly Stretch[] {
+	return taken
+		.reduce<readonly Stretch[]>(
+			(left, { from, to }) =>
+				left.flatMap((one) =>
+					to <= one.from || one.to <= from
+						? [one]
+						: [
+								{ from: one.from, to: from },
+								{ from: to, to: one.to }
+							]
+				),
+			stretches
+		)
+		.filter(({ from, to }) => from < to);
 }
 
 /** What tells the way of doing something for which somebody is found. */

@@ -150,6 +150,7 @@ export const DAY: BakeDayInput = {
 		places: []
 	},
 	people: null,
+	elsewhere: [],
 	orders: [
 		{ dropId: ferry, productId: round, name: 'Harbour round', pieces: 36 },
 		{ dropId: shop, productId: round, name: 'Harbour round', pieces: 24 }

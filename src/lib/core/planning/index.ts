@@ -56,3 +56,4 @@ export { vesselsShort, type VesselsShort } from './vessels.ts';
 export { timingOf } from './timing.ts';
 export { asPlanned, isFollowed } from './still-followed.ts';
 export { proofAhead } from './proof-of-mix.ts';
+export { takenBy, type TakenElsewhere } from './taken-elsewhere.ts';

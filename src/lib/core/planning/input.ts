@@ -2,6 +2,7 @@ import type { HandsOnStep, PreparationKind, Step, WaitStep } from '../formula/in
 import type { Skill } from '../bakery/index.ts';
 import type { DropId, FormulaId, PreparationId, ProductId } from '../identity.ts';
 import type { BakeDate } from '../time/index.ts';
+import type { TakenElsewhere } from './taken-elsewhere.ts';
 
 export type { HandsOnStep, Step, WaitStep };
 
@@ -17,6 +18,8 @@ export interface BakeDayInput {
 	readonly bakery: BakeryMachines;
 	/** Who is at work around the date; null where no shifts are entered, and hands are not planned. */
 	readonly people: readonly PlannedPerson[] | null;
+	/** What accepted plans of other dates have of the same people, mixers and decks. */
+	readonly elsewhere: readonly TakenElsewhere[];
 }
 
 export interface BakeryMachines {

@@ -1,6 +1,7 @@
 import type { Machine } from '../schedule/index.ts';
-import { unitsFilled } from './grid.ts';
+import { unitsFilled, type Grid } from './grid.ts';
 import type { MixTrace, PlannedMixer } from './input.ts';
+import type { TakenElsewhere } from './taken-elsewhere.ts';
 
 /** What fits a mixer was found out before: to the engine every mix is one. */
 export const ONE_MIX = 1;
@@ -34,19 +35,23 @@ export function familyOf(leaves: readonly MixTrace[]): string {
 /**
  * The mixers, with the clean-downs between families.
  *
- * Model: a clean-down stands between two mixes where the first leaves something that the second has not, and the mixer is
+ * Model: what other dates mix takes its mixer. A clean-down stands between two mixes where the first leaves something that the second has not, and the mixer is
  * cleaned after such; light before dark, and what one may not find in the next dough last, come of it by themselves.
  * Source: domain (mixers change over). Failures: none.
  */
 export function mixersOf(
 	mixers: readonly PlannedMixer[],
-	families: ReadonlyMap<string, readonly MixTrace[]>
+	families: ReadonlyMap<string, readonly MixTrace[]>,
+	elsewhere: readonly TakenElsewhere[],
+	grid: Grid
 ): readonly Machine[] {
 	return mixers.map((mixer) => ({
 		id: mixer.id,
 		least: 0,
 		most: ONE_MIX,
-		closed: [],
+		closed: elsewhere
+			.filter(({ of, id }) => of === 'mixer' && id === mixer.id)
+			.map(({ fromMs, toMs }) => ({ from: grid.floor(fromMs), to: grid.ceil(toMs) })),
 		changeovers: [...families].flatMap(([before, left]) =>
 			[...families].flatMap(([after, has]) =>
 				mixer.cleanDownMinutes > 0 && isCleaned(mixer, left, has)

@@ -1,9 +1,10 @@
 import { endCelsiusOf } from '../baking/index.ts';
 import type { BatchMachine, Portion } from '../schedule/index.ts';
 import type { BakeStep } from '../formula/index.ts';
-import { GRID_MINUTES, unitsFilled } from './grid.ts';
+import { GRID_MINUTES, unitsFilled, type Grid } from './grid.ts';
 import type { Hands } from './hands.ts';
 import type { PlannedOven, PlannedProduct } from './input.ts';
+import type { TakenElsewhere } from './taken-elsewhere.ts';
 
 /** How long a deck takes to be loaded, and at least to be drawn, in minutes (our defaults). */
 export const LOADING_MINUTES = 5;
@@ -38,7 +39,9 @@ export function batchMachinesOf(
 	ovens: readonly PlannedOven[],
 	hands: Hands,
 	price: OvenPrice,
-	relaxed: boolean
+	relaxed: boolean,
+	elsewhere: readonly TakenElsewhere[],
+	grid: Grid
 ): readonly BatchMachine[] {
 	return ovens.flatMap((oven) => {
 		const groups = oven.sharesHeat ? [oven.decks] : oven.decks.map((deck) => [deck]);
@@ -64,7 +67,20 @@ export function batchMachinesOf(
 			],
 			preheat: unitsFilled(oven.preheatMinutes),
 			onPrice: price.onPrice,
-			tier: price.tier
+			tier: price.tier,
+			taken: elsewhere.flatMap(({ of, id, fromMs, toMs, heat }) =>
+				of === 'deck' && heat && decks.some((deck) => deck.id === id)
+					? [
+							{
+								unit: id,
+								from: grid.floor(fromMs),
+								to: grid.ceil(toMs),
+								level: Math.round(heat.celsius),
+								leaves: Math.round(heat.endCelsius)
+							}
+						]
+					: []
+			)
 		}));
 	});
 }

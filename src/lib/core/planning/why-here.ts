@@ -27,7 +27,9 @@ export type WhyHolder =
 	/** The oven is at another heat for it. */
 	| { readonly kind: 'heat'; readonly task: string }
 	| { readonly kind: 'clean-down'; readonly mixerId: string; readonly task: string }
-	/** Nobody who could do it is there. */
+	/** Another date has the deck. */
+	| { readonly kind: 'elsewhere'; readonly deckId: string }
+	/** Nobody who could do it is there, or free of another date's work. */
 	| { readonly kind: 'away' }
 	| { readonly kind: 'pin' }
 	| { readonly kind: 'earliest' };
@@ -91,6 +93,8 @@ function whyOf(holder: Holder, mixers: ReadonlySet<string>): readonly WhyHolder[
 			return [{ kind: 'heat', task: toldIdOf(holder.task) }];
 		case 'changeover':
 			return [{ kind: 'clean-down', mixerId: holder.machine, task: toldIdOf(holder.task) }];
+		case 'taken':
+			return [{ kind: 'elsewhere', deckId: holder.unit }];
 		case 'away':
 			return [{ kind: 'away' }];
 		case 'pin':

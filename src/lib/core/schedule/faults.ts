@@ -84,6 +84,13 @@ class Looker {
 			this.whole(machine.id, machine.onPrice, 0, LIMITS.price);
 			this.tier(machine.id, machine.tier);
 			for (const demand of machine.attended) this.demand(machine.id, demand);
+			for (const { unit, from, to, level, leaves } of machine.taken ?? []) {
+				this.name(machine.id, new Set(machine.units.map(({ id }) => id)), unit);
+				this.whole(machine.id, from, -LIMITS.horizon, 2 * LIMITS.horizon);
+				this.whole(machine.id, to, from, 2 * LIMITS.horizon);
+				for (const figure of [level, leaves])
+					this.whole(machine.id, figure, -LIMITS.price, LIMITS.price);
+			}
 		}
 		for (const task of problem.tasks) this.task(task);
 		this.lags();

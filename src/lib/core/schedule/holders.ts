@@ -17,6 +17,8 @@ export type Holder =
 	| { readonly kind: 'unit'; readonly unit: string; readonly task: string }
 	| { readonly kind: 'level'; readonly machine: string; readonly task: string }
 	| { readonly kind: 'changeover'; readonly machine: string; readonly task: string }
+	/** Something that is no part of the problem has the unit before or after. */
+	| { readonly kind: 'taken'; readonly unit: string }
 	/** The pool is not there before or after: a shift, a break. */
 	| { readonly kind: 'away'; readonly pools: readonly string[] }
 	| { readonly kind: 'pin' }
@@ -145,6 +147,12 @@ class Teller {
 			const start = state.start[u] ?? 0;
 			const pools = this.poolsOf(u);
 			const [down, up] = [this.earlier[u], this.later[u]];
+			for (const one of orders.taken)
+				if (one.node === node)
+					(one.way === 'earlier' ? down : up)?.push({
+						kind: 'taken',
+						unit: this.names.units[one.unit] ?? ''
+					});
 			if ((task.pin?.start ?? null) !== null) {
 				down?.push({ kind: 'pin' });
 				up?.push({ kind: 'pin' });

@@ -72,6 +72,17 @@ export interface BatchMachine {
 	/** Price of a unit of time from the first load's start, less preheat, to the last load's end; and where it counts. */
 	readonly onPrice: number;
 	readonly tier: number;
+	/** When units are taken by what is no part of the problem, and at which levels; left out where never. */
+	readonly taken?: readonly TakenUnit[];
+}
+
+export interface TakenUnit {
+	readonly unit: string;
+	readonly from: number;
+	readonly to: number;
+	/** The level it begins at, and that it leaves the machine at. */
+	readonly level: number;
+	readonly leaves: number;
 }
 
 export interface Demand {

@@ -275,7 +275,9 @@
 					onDrag={drag}
 				/>
 			</div>
-			<div class="mt-3 border-t border-line pt-2"><RibbonLegend units={room.bakery.units} /></div>
+			<div class="mt-3 border-t border-line pt-2">
+				<RibbonLegend units={room.bakery.units} others={view.input.elsewhere.length > 0} />
+			</div>
 		</div>
 		<PlanSide {plan} {input} {view} {model} {selected} onSelect={select} />
 	</div>

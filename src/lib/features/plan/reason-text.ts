@@ -102,8 +102,12 @@ function holderText(
 			const other = named(holder.task);
 			return other && `${machineText(holder.mixerId, input)} is cleaned after or before ${other}`;
 		}
+		case 'elsewhere':
+			return `${machineText(holder.deckId, input)} is taken by another date`;
 		case 'away':
-			return 'nobody who can do it is at work then';
+			return input.elsewhere.some(({ of }) => of === 'person')
+				? 'nobody who can do it is at work then, or free of what another date needs'
+				: 'nobody who can do it is at work then';
 		case 'pin':
 			return 'you hold it here';
 		case 'earliest':

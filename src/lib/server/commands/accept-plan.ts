@@ -13,9 +13,20 @@ import {
 import { fail, ok } from '../../core/result.ts';
 import { addDays, instantOf, type BakeDate, type WallTime } from '../../core/time/index.ts';
 import type { Tx } from '../db/client.ts';
-import { findNewestPlan, insertPlan, loadNewestPlan } from '../db/plans.ts';
+import {
+	findNewestPlan,
+	insertPlan,
+	loadNewestPlan,
+	loadTakenElsewhere,
+	lockPlans
+} from '../db/plans.ts';
 import { loadLeadsOn, lockBatchesOn } from '../db/batches.ts';
-import { bakeDayInput, fingerprintOf } from '../services/bake-day-input.ts';
+import {
+	bakeDayInput,
+	DAYS_AROUND,
+	fingerprintBesideOthers,
+	fingerprintOf
+} from '../services/bake-day-input.ts';
 import { loadBakeryDay } from '../services/day-production.ts';
 import { planBatches } from '../services/plan-batches.ts';
 import { defineCommand, EVERYONE } from './define.ts';
@@ -38,10 +49,13 @@ export const acceptPlan = defineCommand({
 	refusals: ['malformed', 'plan-out-of-date', 'plan-impossible'],
 	handle: async (tx, command, actor) => {
 		const { date, fingerprint, placement } = command;
+		// Plans of two dates share people and ovens: one is accepted after the other, and sees it.
+		await lockPlans(tx);
 		await lockBatchesOn(tx, date);
 		const day = await loadBakeryDay(tx, date);
-		const input = bakeDayInput(day, await loadLeadsOn(tx, date));
-		if (fingerprintOf(input) !== fingerprint) return fail({ kind: 'plan-out-of-date' });
+		const elsewhere = await loadTakenElsewhere(tx, date, DAYS_AROUND);
+		const input = bakeDayInput(day, await loadLeadsOn(tx, date), elsewhere);
+		if (fingerprintBesideOthers(input) !== fingerprint) return fail({ kind: 'plan-out-of-date' });
 		if (!(await isDoneAsTold(tx, input, placement.done, command)))
 			return fail({ kind: 'plan-out-of-date' });
 		const { violations, plan } = judgePlacement(input, placement);

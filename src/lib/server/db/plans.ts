@@ -2,10 +2,12 @@ import { sql } from 'kysely';
 import {
 	PLAN_DOCUMENT_SCHEMA,
 	readPlanDocument,
+	takenElsewhereSchema,
 	type PlanDocument
 } from '../../contracts/plan-document.ts';
 import type { BatchId } from '../../core/identity.ts';
-import type { BakeDate } from '../../core/time/index.ts';
+import { takenBy, type TakenElsewhere } from '../../core/planning/index.ts';
+import { addDays, type BakeDate } from '../../core/time/index.ts';
 import type { Db, Tx } from './client.ts';
 import type { EveryColumn } from './tables.ts';
 
@@ -39,6 +41,30 @@ export async function loadNewestPlan(db: Db | Tx, date: BakeDate): Promise<PlanR
 				document: readPlanDocument(row.document_schema, row.document)
 			}
 		: null;
+}
+
+/** Lets nobody else write a plan, of whichever date, until the transaction ends; reading goes on. */
+export async function lockPlans(tx: Tx): Promise<void> {
+	await sql`lock table plan_version in share row exclusive mode`.execute(tx);
+}
+
+/** What the newest accepted plans of the dates around one, itself left out, have of people and machines. */
+export async function loadTakenElsewhere(
+	db: Db | Tx,
+	date: BakeDate,
+	daysAround: number
+): Promise<readonly TakenElsewhere[]> {
+	const rows = await db
+		.selectFrom('plan_version')
+		.distinctOn('bake_date')
+		.select('takes')
+		.where('bake_date', '>=', addDays(date, -daysAround))
+		.where('bake_date', '<=', addDays(date, daysAround))
+		.where('bake_date', '!=', date)
+		.orderBy('bake_date')
+		.orderBy('number', 'desc')
+		.execute();
+	return rows.flatMap((row) => takenElsewhereSchema.parse(row.takes));
 }
 
 /** The next dates, from one on, that have an accepted plan. */
@@ -136,7 +162,8 @@ export async function insertPlan(tx: Tx, plan: NewPlan): Promise<void> {
 		occurred_at: new Date(plan.occurredAtMs),
 		fingerprint: plan.fingerprint,
 		document: JSON.stringify(plan.document),
-		document_schema: PLAN_DOCUMENT_SCHEMA
+		document_schema: PLAN_DOCUMENT_SCHEMA,
+		takes: JSON.stringify(takenBy(plan.document.plan, plan.document.input))
 	};
 	await tx.insertInto('plan_version').values(row).execute();
 	const batches = plan.batches.map((batch): EveryColumn<'plan_batch'> => ({

@@ -264,6 +264,7 @@ export interface Tables {
 		fingerprint: string;
 		document: Json;
 		document_schema: number;
+		takes: Json;
 	};
 	batch: {
 		id: string;

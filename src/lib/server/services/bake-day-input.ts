@@ -8,7 +8,8 @@ import {
 	type PlannedDough,
 	type PlannedMix,
 	type PlannedPerson,
-	type PlannedProduct
+	type PlannedProduct,
+	type TakenElsewhere
 } from '../../core/planning/index.ts';
 import {
 	loadSizeOn,
@@ -27,8 +28,15 @@ import type { ProductRevision } from '../db/products.ts';
 import type { LeadRow } from '../db/batches.ts';
 import { batchAt, recipeOfMix, recipeOfPreparation, type BakeryDay } from './day-production.ts';
 
+/** So many days before and after a date others have work beside its own (our default: the longest chain). */
+export const DAYS_AROUND = 3;
+
 /** Turns a date's production into what the planner needs, in an order that depends on nothing else. */
-export function bakeDayInput(day: BakeryDay, leads: readonly LeadRow[]): BakeDayInput {
+export function bakeDayInput(
+	day: BakeryDay,
+	leads: readonly LeadRow[],
+	elsewhere: readonly TakenElsewhere[] = []
+): BakeDayInput {
 	const { production, book } = day;
 	const ordered = new Set(day.orders.filter((line) => line.pieces > 0).map((line) => line.dropId));
 	const made = new Set(
@@ -64,6 +72,7 @@ export function bakeDayInput(day: BakeryDay, leads: readonly LeadRow[]): BakeDay
 			...day.workplaces
 		},
 		people: day.roster && peopleOf(day.roster),
+		elsewhere,
 		builds: production.builds.map((build) => plannedBuild(build, day)),
 		doughs: production.doughs.map((dough) => plannedDough(dough, day, leads)),
 		products: book.products
@@ -220,7 +229,19 @@ function begunOf(batchId: BatchId | null, day: BakeryDay): Begun | null {
 	return mixed ? { mixedAtMs: mixed.atMs, endedAtMs } : null;
 }
 
-/** Says which input a plan was made from, as far as times follow from it. */
+/**
+ * Says which input a plan was made from, as far as times follow from it. What other dates have is no part of it: they are
+ * planned around what stands.
+ */
 export function fingerprintOf(input: BakeDayInput): string {
-	return createHash('sha256').update(timingOf(input)).digest('hex').slice(0, 32);
+	return hashOf(timingOf(input));
+}
+
+/** The same with what other dates have: a plan is accepted beside those it was made beside. */
+export function fingerprintBesideOthers(input: BakeDayInput): string {
+	return hashOf(timingOf(input) + JSON.stringify(input.elsewhere));
+}
+
+function hashOf(text: string): string {
+	return createHash('sha256').update(text).digest('hex').slice(0, 32);
 }

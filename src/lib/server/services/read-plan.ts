@@ -3,21 +3,27 @@ import { asPlanned, isFollowed, type BakeDayInput } from '../../core/planning/in
 import type { BakeDate } from '../../core/time/index.ts';
 import { loadLeadsOn } from '../db/batches.ts';
 import type { Db } from '../db/client.ts';
-import { loadNewestPlan } from '../db/plans.ts';
-import { bakeDayInput, fingerprintOf } from './bake-day-input.ts';
+import { loadNewestPlan, loadTakenElsewhere } from '../db/plans.ts';
+import {
+	bakeDayInput,
+	DAYS_AROUND,
+	fingerprintBesideOthers,
+	fingerprintOf
+} from './bake-day-input.ts';
 import { nameOfMix } from './batch-names.ts';
 import { batchAt, loadBakeryDay } from './day-production.ts';
 import { overOfDay } from './over-of-day.ts';
 
 /** What the plan of a date is made from, and the plan that was accepted for it. */
 export async function readPlan(db: Db, date: BakeDate): Promise<PlanView> {
-	const [day, leads, newest] = await Promise.all([
+	const [day, leads, newest, elsewhere] = await Promise.all([
 		loadBakeryDay(db, date),
 		loadLeadsOn(db, date),
-		loadNewestPlan(db, date)
+		loadNewestPlan(db, date),
+		loadTakenElsewhere(db, date, DAYS_AROUND)
 	]);
-	const input = bakeDayInput(day, leads);
-	const fingerprint = fingerprintOf(input);
+	const input = bakeDayInput(day, leads, elsewhere);
+	const fingerprint = fingerprintBesideOthers(input);
 	const accepted: AcceptedPlanView | null = newest
 		? {
 				number: newest.number,
@@ -58,9 +64,10 @@ export async function readDayAsIf(
 	date: BakeDate,
 	{ drop, times }: { readonly drop: string; readonly times: number }
 ): Promise<BakeDayInput> {
-	const [day, leads] = await Promise.all([
+	const [day, leads, elsewhere] = await Promise.all([
 		loadBakeryDay(db, date, (dropId) => (dropId === drop ? times : 1)),
-		loadLeadsOn(db, date)
+		loadLeadsOn(db, date),
+		loadTakenElsewhere(db, date, DAYS_AROUND)
 	]);
-	return bakeDayInput(day, leads);
+	return bakeDayInput(day, leads, elsewhere);
 }

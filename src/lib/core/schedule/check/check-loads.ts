@@ -12,12 +12,23 @@ interface Member {
 	readonly end: number;
 }
 
+type Heat = Pick<Portion, 'level' | 'leaves'>;
+
 /** A load as its portions make it. */
 interface Made {
 	readonly unit: string;
 	readonly start: number;
 	readonly end: number;
 	readonly members: readonly Member[];
+}
+
+/** A load, or what takes a unit otherwise, as its neighbours must know it. */
+interface Standing {
+	readonly unit: string;
+	readonly start: number;
+	readonly end: number;
+	readonly isTaken?: boolean;
+	readonly members: readonly { readonly task: string; readonly portion: Heat }[];
 }
 
 /** Looks at the loads of every batch machine: who is in them, whether they fit each other, and what lies between. */
@@ -46,9 +57,26 @@ export function checkLoads(
 			checkTold(machine, load, told.get(keyOf(load.unit, load.start)), usage, say);
 			told.delete(keyOf(load.unit, load.start));
 		}
-		checkBetween(machine, made, say);
+		checkBetween(machine, [...made, ...takenOn(machine)], say);
 	}
 	for (const { unit, start } of told.values()) say({ kind: 'load-wrong', unit, start });
+}
+
+/** What takes a unit and is no part of the problem, as a load that nobody placed. */
+function takenOn({ taken = [], units }: BatchMachine): readonly Standing[] {
+	return taken.flatMap(({ unit, from, to, level, leaves }) =>
+		units.some(({ id }) => id === unit)
+			? [
+					{
+						unit,
+						start: from,
+						end: to,
+						isTaken: true,
+						members: [{ task: '', portion: { level, leaves } }]
+					}
+				]
+			: []
+	);
 }
 
 function keyOf(unit: string, start: number): string {
@@ -132,7 +160,7 @@ function changeTime(machine: BatchMachine, from: number, to: number): number {
 }
 
 /** Whether two loads may be in one chamber at once: one level throughout, or one course of it from one moment on. */
-function areOneHeat(machine: BatchMachine, first: Made, second: Made): boolean {
+function areOneHeat(machine: BatchMachine, first: Standing, second: Standing): boolean {
 	const portions = [...first.members, ...second.members].map(({ portion }) => portion);
 	const isOne = (levels: readonly number[]) =>
 		Math.max(...levels) - Math.min(...levels) <= machine.tolerance;
@@ -142,10 +170,12 @@ function areOneHeat(machine: BatchMachine, first: Made, second: Made): boolean {
 	);
 }
 
-function checkBetween(machine: BatchMachine, loads: readonly Made[], say: Say): void {
+function checkBetween(machine: BatchMachine, loads: readonly Standing[], say: Say): void {
 	const order = [...loads].sort((a, b) => a.start - b.start);
 	order.forEach((first, at) => {
 		for (const second of order.slice(at + 1)) {
+			// What others do with the machine is not the plan's to answer for.
+			if (first.isTaken && second.isTaken) continue;
 			let change = 0;
 			for (const { portion: a } of first.members)
 				for (const { portion: b } of second.members)

@@ -5,7 +5,7 @@ import {
 	type CompiledPortion
 } from './compiled.ts';
 import { keepApart, setupFrom, withPortion } from './setup.ts';
-import type { Load } from './loads.ts';
+import { isTaken, type Load } from './loads.ts';
 import type { State } from './state.ts';
 
 /**
@@ -83,9 +83,12 @@ export class BatchRows {
 		let end = -1;
 		for (let unit = firstUnit; unit < lastUnit; unit += 1) {
 			const loads = state.loads.ofUnit[unit] as Load[];
-			if (loads.length > 0 && (loads[0] as Load).start < first) first = (loads[0] as Load).start;
-			for (let k = 0; k < loads.length; k += 1)
-				if ((loads[k] as Load).end > end) end = (loads[k] as Load).end;
+			for (let k = 0; k < loads.length; k += 1) {
+				const load = loads[k] as Load;
+				if (isTaken(load)) continue;
+				if (load.start < first) first = load.start;
+				if (load.end > end) end = load.end;
+			}
 		}
 		if (shared) this.blockOtherLevels(batch, portion, length, from, to);
 		unitAt.fill(-1, from, to + 1);

@@ -1,5 +1,5 @@
 import type { Compiled, CompiledPortion } from './compiled.ts';
-import { keepApart, setupFrom, type LevelRange } from './setup.ts';
+import { keepApart, rangeOf, setupFrom, type LevelRange } from './setup.ts';
 
 /** Portions that started together on one unit. */
 export interface Load extends LevelRange {
@@ -16,12 +16,33 @@ export interface Load extends LevelRange {
 	unattended: number;
 }
 
+/** More than any unit takes: nothing joins what is no part of the problem. */
+const FULL = 1 << 28;
+
+/** True of what takes a unit and is no part of the problem: it has no portions, and stays where it is. */
+export function isTaken(load: Load): boolean {
+	return load.members.length === 0;
+}
+
 /** The loads of every unit of the batch machines, each unit's in order of time. */
 export class Loads {
 	readonly ofUnit: Load[][];
 
 	constructor(private readonly model: Compiled) {
 		this.ofUnit = Array.from(model.unitMachine, () => []);
+		for (const { machine, firstUnit } of model.batch)
+			for (const { unit, from, to, level, leaves } of machine.taken ?? [])
+				this.add({
+					...rangeOf({ level, leaves }),
+					unit: firstUnit + machine.units.findIndex(({ id }) => id === unit),
+					start: from,
+					end: to,
+					size: FULL,
+					longest: 0,
+					members: [],
+					given: [],
+					unattended: 0
+				});
 	}
 
 	/** The load that starts on a unit at a time. */
@@ -54,11 +75,11 @@ export class Loads {
 		let last = -1;
 		for (let unit = firstUnit; unit < firstUnit + units; unit += 1) {
 			const loads = this.ofUnit[unit] as Load[];
-			if (loads.length === 0) continue;
-			first = Math.min(first, (loads[0] as Load).start);
 			for (let at = 0; at < loads.length; at += 1) {
-				const { end } = loads[at] as Load;
-				if (end > last) last = end;
+				const load = loads[at] as Load;
+				if (isTaken(load)) continue;
+				if (load.start < first) first = load.start;
+				if (load.end > last) last = load.end;
 			}
 		}
 		return last < 0 ? -1 : last - first;

@@ -1,5 +1,5 @@
 import { NEVER, type CompiledEdge, type CompiledWindow } from './compiled.ts';
-import type { Load } from './loads.ts';
+import { isTaken, type Load } from './loads.ts';
 import { keepApart, setupFrom } from './setup.ts';
 import type { State } from './state.ts';
 
@@ -53,6 +53,8 @@ export class Orders {
 	spanNodes: { readonly node: number; readonly price: number }[] = [];
 	/** Nodes kept where they are: no piece of a pool serves a use of theirs whole, or their loads change a level together. */
 	readonly frozen = new Set<number>();
+	/** Nodes that stand as near to what takes a unit from outside as they can. */
+	taken: { readonly node: number; readonly unit: number; readonly way: 'earlier' | 'later' }[] = [];
 
 	constructor(readonly state: State) {
 		const { model } = state;
@@ -77,6 +79,7 @@ export class Orders {
 		this.spanNodes = [];
 		this.loadNodes = new Map();
 		this.frozen.clear();
+		this.taken = [];
 		for (let u = 0; u < model.tasks; u += 1) {
 			const start = state.start[u] as number;
 			nodeOf[u] = -1;
@@ -178,7 +181,7 @@ export class Orders {
 			const loads: Load[] = [];
 			for (let unit = firstUnit; unit < firstUnit + units; unit += 1)
 				loads.push(...(state.loads.ofUnit[unit] as Load[]));
-			if (loads.length === 0) continue;
+			if (loads.every(isTaken)) continue;
 			loads.sort((a, b) => a.start - b.start);
 			const node = (load: Load) => this.loadNodes.get(load) ?? 0;
 			loads.forEach((a, k) => {
@@ -192,6 +195,10 @@ export class Orders {
 					}
 					const setup = setupFrom(machine, a, b);
 					const gap = own ? Math.max(machine.recovery, setup) : setup;
+					if (isTaken(a) || isTaken(b)) {
+						this.keepOff(a, b, gap);
+						continue;
+					}
 					this.order(
 						node(a),
 						node(b),
@@ -202,18 +209,35 @@ export class Orders {
 				}
 			});
 			if (machine.onPrice === 0) continue;
-			const begin = this.addNode(loads[0]?.start ?? 0, -model.horizon, 2 * model.horizon);
+			const own = loads.filter((load) => !isTaken(load));
+			const begin = this.addNode(own[0]?.start ?? 0, -model.horizon, 2 * model.horizon);
 			const end = this.addNode(
-				loads.reduce((last, load) => Math.max(last, load.end), 0),
+				own.reduce((last, load) => Math.max(last, load.end), 0),
 				-model.horizon,
 				2 * model.horizon
 			);
 			this.spanNodes.push({ node: begin, price: -machine.onPrice });
 			this.spanNodes.push({ node: end, price: machine.onPrice });
-			for (const load of loads) {
+			for (const load of own) {
 				this.order(begin, node(load), 0, false, because);
 				this.order(node(load), end, load.end - load.start, true, because);
 			}
+		}
+	}
+
+	/** What takes a unit from outside stays: a load before it ends in time, one after it begins late enough. */
+	private keepOff(a: Load, b: Load, gap: number): void {
+		const { low, high, time } = this;
+		const [first, second] = [this.loadNodes.get(a), this.loadNodes.get(b)];
+		if (second !== undefined) {
+			low[second] = Math.max(low[second] as number, a.end + gap);
+			if (a.end + gap === time[second])
+				this.taken.push({ node: second, unit: a.unit, way: 'earlier' });
+		}
+		if (first !== undefined) {
+			const most = b.start - gap - (a.end - a.start);
+			high[first] = Math.min(high[first] as number, most);
+			if (most === time[first]) this.taken.push({ node: first, unit: b.unit, way: 'later' });
 		}
 	}
 

@@ -1,3 +1,4 @@
+import { isTaken } from './loads.ts';
 import type { Placed, Plan, PlannedLoad } from '../plan.ts';
 import type { State } from './state.ts';
 
@@ -34,20 +35,22 @@ export function planOf(state: State): Plan {
 		});
 	});
 	const loads = state.loads.ofUnit.flatMap((list, unit) =>
-		list.map((load): PlannedLoad => {
-			const on = batch[unitMachine[unit] as number];
-			return {
-				unit: unitNames[unit] ?? '',
-				start: load.start,
-				end: load.end,
-				tasks: load.members.map((u) => problem.tasks[u]?.id ?? ''),
-				given: (on?.machine.attended ?? []).map(({ amount, pools }, at) =>
-					pools.length === 1
-						? Array.from({ length: amount }, () => pools[0] ?? '')
-						: (load.given[at] ?? []).map(name)
-				)
-			};
-		})
+		list
+			.filter((load) => !isTaken(load))
+			.map((load): PlannedLoad => {
+				const on = batch[unitMachine[unit] as number];
+				return {
+					unit: unitNames[unit] ?? '',
+					start: load.start,
+					end: load.end,
+					tasks: load.members.map((u) => problem.tasks[u]?.id ?? ''),
+					given: (on?.machine.attended ?? []).map(({ amount, pools }, at) =>
+						pools.length === 1
+							? Array.from({ length: amount }, () => pools[0] ?? '')
+							: (load.given[at] ?? []).map(name)
+					)
+				};
+			})
 	);
 	return { placed, loads, missing };
 }

@@ -10,6 +10,7 @@ import * as liquidsAndWraps from './0009-liquids-and-wraps.ts';
 import * as sparesAndScalds from './0010-spares-and-scalds.ts';
 import * as bakeryEntries from './0011-bakery-entries.ts';
 import * as altitude from './0012-altitude.ts';
+import * as takenElsewhere from './0013-taken-elsewhere.ts';
 import * as readingsAndReadiness from './0004-readings-and-readiness.ts';
 
 /** Migrations in the order of their names; they only ever go forward. */
@@ -25,7 +26,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0009-liquids-and-wraps': liquidsAndWraps,
 	'0010-spares-and-scalds': sparesAndScalds,
 	'0011-bakery-entries': bakeryEntries,
-	'0012-altitude': altitude
+	'0012-altitude': altitude,
+	'0013-taken-elsewhere': takenElsewhere
 };
 
 export const migrations: MigrationProvider = {

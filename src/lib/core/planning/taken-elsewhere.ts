@@ -1,0 +1,80 @@
+import { endCelsiusOf } from '../baking/index.ts';
+import type { BakeDate } from '../time/index.ts';
+import type { BatchRef } from './batch-ref.ts';
+import type { DayPlan } from './day-plan.ts';
+import type { BakeDayInput } from './input.ts';
+
+/** Somebody, a mixer or a deck that the accepted plan of another date has from one moment to another. */
+export interface TakenElsewhere {
+	readonly of: 'person' | 'mixer' | 'deck';
+	readonly id: string;
+	readonly date: BakeDate;
+	/** What for. */
+	readonly name: string;
+	readonly fromMs: number;
+	readonly toMs: number;
+	/** The heat of a deck, at loading and at the end; null for all else. */
+	readonly heat: { readonly celsius: number; readonly endCelsius: number } | null;
+}
+
+/**
+ * What a plan takes of people and machines that other dates share with it.
+ *
+ * Model: whoever attends while they do; a mixer for the whole mix; a deck from loading until it is drawn, with what is
+ * loaded together as one. Waits take nothing of these. Range: a plan as it is told and what it was made from.
+ * Source: domain (two dates on one line). Failures: none.
+ * Example: a load of two products at 03:00, drawn at 03:40 and 03:45, takes its deck from 03:00 to 03:45.
+ */
+export function takenBy(plan: DayPlan, input: BakeDayInput): readonly TakenElsewhere[] {
+	const { date } = input;
+	const mixers = new Set(input.bakery.mixers.map(({ id }) => id));
+	const decks = new Map<string, TakenElsewhere>();
+	const others: TakenElsewhere[] = [];
+	for (const { batch, step, machineId, startMs, endMs, attended } of plan.tasks) {
+		const name = nameOf(batch, input);
+		for (const { fromMs, toMs, personIds } of attended)
+			for (const id of personIds)
+				others.push({ of: 'person', id, date, name, fromMs, toMs, heat: null });
+		if (machineId === null) continue;
+		if (mixers.has(machineId))
+			others.push({
+				of: 'mixer',
+				id: machineId,
+				date,
+				name,
+				fromMs: startMs,
+				toMs: endMs,
+				heat: null
+			});
+		if (step.kind !== 'bake') continue;
+		const key = `${machineId} ${startMs}`;
+		const known = decks.get(key);
+		const drawnMs = Math.max(endMs, ...attended.map(({ toMs }) => toMs), known?.toMs ?? 0);
+		decks.set(key, {
+			of: 'deck',
+			id: machineId,
+			date,
+			name: known ? `${known.name}, ${name}` : name,
+			fromMs: startMs,
+			toMs: drawnMs,
+			heat: known?.heat ?? { celsius: step.loadCelsius, endCelsius: endCelsiusOf(step) }
+		});
+	}
+	return [...others, ...decks.values()].sort(
+		(a, b) => a.fromMs - b.fromMs || (a.id < b.id ? -1 : 1)
+	);
+}
+
+function nameOf(batch: BatchRef, input: BakeDayInput): string {
+	switch (batch.kind) {
+		case 'preparation':
+			return (
+				input.builds.find(({ preparationId }) => preparationId === batch.preparationId)?.name ?? ''
+			);
+		case 'mix':
+			return input.doughs.find(({ formulaId }) => formulaId === batch.formulaId)?.name ?? '';
+		case 'portion':
+		case 'load':
+			return input.products.find(({ id }) => id === batch.productId)?.name ?? '';
+	}
+}
