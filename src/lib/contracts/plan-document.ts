@@ -93,7 +93,8 @@ const input: z.ZodType<BakeDayInput> = z.object({
 		benches: z.array(machine.extend({ hands: count })).default([]),
 		sheeters: z.array(machine).default([]),
 		dividers: z.array(machine).default([]),
-		places: z.array(machine.extend({ trays: count })).default([])
+		places: z.array(machine.extend({ trays: count })).default([]),
+		coldPlaces: z.array(machine.extend({ celsius: z.number() })).default([])
 	}),
 	people: z
 		.array(

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Placement, PlanWish } from '../core/planning/index.ts';
+import { MOST_LOADS, type Placement, type PlanWish } from '../core/planning/index.ts';
 import { MINUTE_MS } from '../core/time/index.ts';
 
 /** Keys of tasks, machines and hands are ids and numbers joined by colons. */
@@ -24,6 +24,9 @@ export const planWishesSchema: z.ZodType<readonly PlanWish[]> = z
 			z.object({ kind: z.literal('not-before'), task: key, atMs: z.number() }),
 			z.object({ kind: z.literal('deck'), task: key, deckId: key }),
 			z.object({ kind: z.literal('person'), task: key, personId: key }),
+			z.object({ kind: z.literal('not-person'), task: key, personId: key }),
+			z.object({ kind: z.literal('in-loads'), batch: key, loads: z.int().min(1).max(MOST_LOADS) }),
+			z.object({ kind: z.literal('to-the-cold'), batch: key, placeId: key }),
 			z.object({ kind: z.literal('deck-down'), deckId: key }),
 			z.object({
 				kind: z.literal('more-to-spare'),

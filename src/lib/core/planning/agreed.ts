@@ -1,4 +1,5 @@
 import { MINUTE_MS } from '../time/index.ts';
+import { asDecided, isDecision } from './decided.ts';
 import type { BakeDayInput, PlannedPerson } from './input.ts';
 import type { PlanWish } from './placement.ts';
 
@@ -9,13 +10,19 @@ export function isAgreement(wish: PlanWish): wish is Agreement {
 	return wish.kind === 'drop-later' || wish.kind === 'there-too';
 }
 
+/** Whether a wish makes another day of it, rather than binding what is planned. */
+export function changesTheDay(wish: PlanWish): boolean {
+	return isAgreement(wish) || isDecision(wish);
+}
+
 /**
  * The day with what was agreed about it: drops that may come later than ordered, people who come sooner or stay longer
- * than their shifts say. What is ordered and the shifts themselves stay as they are.
+ * than their shifts say; and with what was decided of how it is made. What is ordered and the shifts themselves stay as they are.
  * Range: any wishes; those that bind are no matter here. Failures: none.
  * Example: a ferry at 06:10 that waits 25 minutes is met at 06:35.
  */
-export function asAgreed(input: BakeDayInput, wishes: readonly PlanWish[]): BakeDayInput {
+export function asAgreed(ordered: BakeDayInput, wishes: readonly PlanWish[]): BakeDayInput {
+	const input = asDecided(ordered, wishes);
 	const agreed = wishes.filter(isAgreement);
 	if (agreed.length === 0) return input;
 	const laterMs = (dropId: string) =>

@@ -1,7 +1,7 @@
 import type { DropId } from '../identity.ts';
 import { ok, type Result } from '../result.ts';
 import { chanceOfPlan, type Fault, type Spread } from '../schedule/index.ts';
-import { asAgreed, isAgreement } from './agreed.ts';
+import { asAgreed, changesTheDay } from './agreed.ts';
 import type { ExpandedDay } from './expand.ts';
 import { GRID_MINUTES } from './grid.ts';
 import type { BakeDayInput } from './input.ts';
@@ -45,7 +45,7 @@ export function chanceOfDrops(
 	placement: Placement
 ): Result<readonly DropUnderChance[], Fault> {
 	// What is held is held in the plan; on the night it can be as late as anything else. What was agreed stays agreed.
-	const wishes = placement.wishes.filter(isAgreement);
+	const wishes = placement.wishes.filter(changesTheDay);
 	const { expanded, plan } = problemOf(input, { ...placement, wishes });
 	const dropOf = dropsByEnd(asAgreed(input, wishes), expanded);
 	const told = chanceOfPlan(

@@ -251,7 +251,7 @@ class DayUnderConstruction {
 			this.unplanned.push({ name: product.name, reason });
 			return [];
 		};
-		const course = courseThrough(product.steps, portion.pieces, startCelsius);
+		const course = courseThrough(portion.steps ?? product.steps, portion.pieces, startCelsius);
 		if (!course.ok) return told(course.error);
 		if (course.value.steps.length === 0) return told({ kind: 'no-steps' });
 		const decks = this.input.bakery.ovens.flatMap((oven) => oven.decks);

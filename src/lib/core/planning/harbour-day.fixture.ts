@@ -147,7 +147,8 @@ export const DAY: BakeDayInput = {
 		benches: [],
 		sheeters: [],
 		dividers: [],
-		places: []
+		places: [],
+		coldPlaces: []
 	},
 	people: null,
 	elsewhere: [],

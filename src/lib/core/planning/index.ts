@@ -57,3 +57,4 @@ export { timingOf } from './timing.ts';
 export { asPlanned, isFollowed } from './still-followed.ts';
 export { proofAhead } from './proof-of-mix.ts';
 export { takenBy, type TakenElsewhere } from './taken-elsewhere.ts';
+export { canGoToTheCold, MOST_LOADS } from './decided.ts';

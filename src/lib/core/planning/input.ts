@@ -30,11 +30,17 @@ export interface BakeryMachines {
 	readonly dividers: readonly Machine[];
 	/** Those that can run out of room. */
 	readonly places: readonly PlannedPlace[];
+	/** Where dough can be sent to wait. */
+	readonly coldPlaces: readonly ColdPlace[];
 }
 
 export interface PlannedBench extends Machine {
 	/** How many can work at it at once. */
 	readonly hands: number;
+}
+
+export interface ColdPlace extends Machine {
+	readonly celsius: number;
 }
 
 export interface PlannedPlace extends Machine {
@@ -155,6 +161,10 @@ export interface PlannedPortion {
 	readonly role: 'carries' | 'joins';
 	readonly pieces: number;
 	readonly dropIds: readonly DropId[];
+	/** How many loads it is baked in, where that was decided; as few as there can be otherwise. */
+	readonly loads?: number;
+	/** Its steps where they were decided to be others than its product's. */
+	readonly steps?: readonly Step[];
 }
 
 export interface PlannedProduct {

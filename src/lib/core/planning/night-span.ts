@@ -53,8 +53,8 @@ function longest(input: BakeDayInput): number {
 			const builds = input.builds
 				.filter(({ takenByDoughs }) => takenByDoughs.includes(formulaId))
 				.map(upTo);
-			const portions = mix.portions.map(({ productId, pieces }) =>
-				minutesOf(input.products.find(({ id }) => id === productId)?.steps ?? [], pieces)
+			const portions = mix.portions.map(({ productId, pieces, steps }) =>
+				minutesOf(steps ?? input.products.find(({ id }) => id === productId)?.steps ?? [], pieces)
 			);
 			return Math.max(0, ...builds) + minutesOf(mix.steps) + Math.max(0, ...portions);
 		})

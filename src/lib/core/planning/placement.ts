@@ -19,6 +19,12 @@ export type PlanWish =
 	| { readonly kind: 'start'; readonly task: string; readonly atMs: number }
 	| { readonly kind: 'deck'; readonly task: string; readonly deckId: string }
 	| { readonly kind: 'person'; readonly task: string; readonly personId: string }
+	/** Not by them, whoever else. */
+	| { readonly kind: 'not-person'; readonly task: string; readonly personId: string }
+	/** A portion is baked in so many loads. */
+	| { readonly kind: 'in-loads'; readonly batch: string; readonly loads: number }
+	/** A dough, or its shaped pieces, go to a cold place to wait. */
+	| { readonly kind: 'to-the-cold'; readonly batch: string; readonly placeId: string }
 	| { readonly kind: 'not-before'; readonly task: string; readonly atMs: number }
 	/** A deck that cannot be used for what is not in it yet: it is down. */
 	| { readonly kind: 'deck-down'; readonly deckId: string }

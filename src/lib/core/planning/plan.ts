@@ -7,7 +7,7 @@ import {
 	type Plan,
 	type Violation
 } from '../schedule/index.ts';
-import { asAgreed, isAgreement } from './agreed.ts';
+import { asAgreed, changesTheDay } from './agreed.ts';
 import { describePlan, type DayPlan } from './day-plan.ts';
 import { expandDay, OVENS, type ExpandedDay } from './expand.ts';
 import type { Grid } from './grid.ts';
@@ -35,7 +35,7 @@ export function judgePlacement(input: BakeDayInput, placement: Placement): Judge
 		...AS_IT_IS,
 		done: placement.done,
 		relaxed: placement.relaxed,
-		wishes: placement.wishes.filter(isAgreement)
+		wishes: placement.wishes.filter(changesTheDay)
 	});
 	const onGrid = placementOn(placement, expanded.grid);
 	const { violations, cost } = checkPlan(expanded.problem, onGrid.plan);

@@ -204,17 +204,18 @@ class OnePortion {
 
 	private loads(end: ChainEnd | null): readonly WrittenLoad[] {
 		const { batch, portion, product } = this.plannable;
-		const count = Math.max(1, Math.ceil(portion.pieces / product.piecesPerDeck));
+		const least = Math.max(1, Math.ceil(portion.pieces / product.piecesPerDeck));
+		const count = Math.max(least, portion.loads ?? 0);
 		spendWork(count);
-		return Array.from({ length: count }, (_, index) => {
-			const pieces = Math.min(
-				product.piecesPerDeck,
-				portion.pieces - index * product.piecesPerDeck
-			);
-			const load: LoadRef = { ...batch, kind: 'load', load: index + 1, loads: count, pieces };
+		// As many as must be are filled one after the other; more of them share evenly.
+		const each = count > least ? Math.ceil(portion.pieces / count) : product.piecesPerDeck;
+		const length = Math.max(1, Math.ceil(portion.pieces / each));
+		return Array.from({ length }, (_, index) => {
+			const pieces = Math.min(each, portion.pieces - index * each);
+			const load: LoadRef = { ...batch, kind: 'load', load: index + 1, loads: length, pieces };
 			let first: string | null = null;
 			let baked = '';
-			let own = end && ofLoad(withRoom(end, this.roomOf(pieces)), index + 1, count);
+			let own = end && ofLoad(withRoom(end, this.roomOf(pieces)), index + 1, length);
 			for (const [offset, item] of this.items.slice(this.loadsFrom, this.loadsTo + 1).entries()) {
 				const written = this.item(load, item, this.loadsFrom + offset, own, pieces);
 				first ??= written.task;

@@ -37,6 +37,7 @@ export function timingOf(input: BakeDayInput): string {
 		benches: input.bakery.benches.map(({ id, hands }) => [id, hands]),
 		sheeters: input.bakery.sheeters.map(({ id }) => id),
 		dividers: input.bakery.dividers.map(({ id }) => id),
+		coldPlaces: input.bakery.coldPlaces.map(({ id, celsius }) => [id, celsius]),
 		places: input.bakery.places.map(({ id, trays }) => [id, trays]),
 		builds: input.builds.map((build) => timingOfBuild(build, room)),
 		doughs: input.doughs.map(({ formulaId, mixes }) => [

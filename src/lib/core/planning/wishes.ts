@@ -59,6 +59,21 @@ function notBefore(task: Task, unit: number): Task {
 	return { ...task, earliest: Math.max(task.earliest ?? 0, unit) };
 }
 
+/** What nobody else could do stays theirs. */
+function notBy(task: Task, pool: string): Task {
+	const modes = task.modes
+		.map((mode) => ({
+			...mode,
+			demands: mode.demands.map((demand) =>
+				demand.pools.includes(pool)
+					? { ...demand, pools: demand.pools.filter((other) => other !== pool) }
+					: demand
+			)
+		}))
+		.filter(({ demands }) => demands.every(({ pools }) => pools.length > 0));
+	return modes.length > 0 ? { ...task, modes } : task;
+}
+
 class Binding {
 	private readonly units: ReadonlySet<string>;
 	private readonly pools: ReadonlySet<string>;
@@ -112,6 +127,8 @@ class Binding {
 				return notBefore(task, this.grid.ceil(wish.atMs));
 			case 'deck':
 				return this.units.has(wish.deckId) ? { ...task, pin: { ...pin, unit: wish.deckId } } : task;
+			case 'not-person':
+				return notBy(task, poolOf(wish.personId));
 			case 'person': {
 				const pool = poolOf(wish.personId);
 				if (!this.pools.has(pool)) return task;

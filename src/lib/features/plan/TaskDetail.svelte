@@ -9,6 +9,7 @@
 	import { readyWordOf } from '../../wording/ready-text.ts';
 	import { activityText, machineText, peopleText, subjectText } from '../../wording/task-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
+	import Otherwise from './Otherwise.svelte';
 	import type { PlanModel } from './plan-model.svelte.ts';
 	import { leadsToText, reasonsText } from './reason-text.ts';
 	import { withoutTask } from './wish-list.ts';
@@ -42,6 +43,7 @@
 			.flatMap((oven) => oven.decks)
 			.filter(({ id }) => product?.deckIds.includes(id));
 	});
+	const doneBy = $derived(task.attended[0]?.personIds[0] ?? null);
 	const reasons = $derived(reasonsText(task, plan, input, model.lookedInto, zone));
 	const mix = $derived.by(() => {
 		const { batch } = task;
@@ -168,9 +170,17 @@
 					value={task.attended[0]?.personIds[0] ?? ''}
 					onSet={(personId: string) => want({ kind: 'person', task: placedAs, personId })}
 				/>
+				{#if doneBy !== null}
+					<button
+						class="action-lesser mt-2"
+						onclick={() => want({ kind: 'not-person', task: placedAs, personId: doneBy })}
+						>Not by {peopleText([doneBy], input)}</button
+					>
+				{/if}
 			</div>
 		{/if}
 	{/if}
+	<Otherwise {task} {input} {model} />
 	{#if mix}
 		<div class="mt-2 flex items-center gap-2" data-lead>
 			<button

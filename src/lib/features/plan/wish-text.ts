@@ -1,4 +1,10 @@
-import type { BakeDayInput, DayPlan, PlanWish, WhatIf } from '../../core/planning/index.ts';
+import {
+	batchKey,
+	type BakeDayInput,
+	type DayPlan,
+	type PlanWish,
+	type WhatIf
+} from '../../core/planning/index.ts';
 import { formatMinutes, formatNumber } from '../../core/units/index.ts';
 import { activityText, machineText, peopleText, subjectText } from '../../wording/task-text.ts';
 import { clockText } from '../../wording/time-text.ts';
@@ -21,6 +27,12 @@ export function wishText(
 			return `Nothing is mixed before ${clockText(wish.atMs, zone)}: the flour comes then`;
 		case 'drop-later':
 			return `${dropName(wish.dropId, input)} waits ${formatMinutes(wish.minutes)}`;
+		case 'in-loads':
+			return `${batchName(wish.batch, plan, input)} in ${wish.loads} loads`;
+		case 'to-the-cold': {
+			const place = input.bakery.coldPlaces.find(({ id }) => id === wish.placeId);
+			return `${batchName(wish.batch, plan, input)} goes to the ${place?.name.toLowerCase() ?? 'cold'}`;
+		}
 		case 'there-too':
 			return `${peopleText([wish.personId], input)} is there from ${clockText(wish.fromMs, zone)} to ${clockText(wish.toMs, zone)} too`;
 		default: {
@@ -33,11 +45,19 @@ export function wishText(
 					return `${what} not before ${clockText(wish.atMs, zone)}`;
 				case 'deck':
 					return `${what} on ${machineText(wish.deckId, input)}`;
+				case 'not-person':
+					return `${what} not by ${peopleText([wish.personId], input)}`;
 				case 'person':
 					return `${what} by ${peopleText([wish.personId], input)}`;
 			}
 		}
 	}
+}
+
+/** Whose it is, as any of its tasks tells it. */
+function batchName(batch: string, plan: DayPlan | null, input: BakeDayInput): string {
+	const task = plan?.tasks.find((one) => batchKey(one.batch) === batch);
+	return task ? subjectText(task, input) : 'Something';
 }
 
 function dropName(dropId: string, input: BakeDayInput): string {

@@ -123,7 +123,7 @@ export function plannedOvensOf(entries: Entries): readonly PlannedOven[] {
 /** Benches, sheeters, dividers and places that can run out of room, as a plan sees them. */
 export function workplacesOf(
 	entries: Entries
-): Pick<BakeryMachines, 'benches' | 'sheeters' | 'dividers' | 'places'> {
+): Pick<BakeryMachines, 'benches' | 'sheeters' | 'dividers' | 'places' | 'coldPlaces'> {
 	const named = <T extends { readonly id: string; readonly name: string }>({ id, name }: T) => ({
 		id,
 		name
@@ -136,6 +136,14 @@ export function workplacesOf(
 			.of('place')
 			.flatMap((place) =>
 				place.content.holds === null ? [] : [{ ...named(place), trays: place.content.holds }]
+			),
+		// Dough is sent to what is cold, not to what freezes it.
+		coldPlaces: entries
+			.of('place')
+			.flatMap((place) =>
+				place.content.placeKind === 'cold' && place.content.celsius > 0
+					? [{ ...named(place), celsius: place.content.celsius }]
+					: []
 			)
 	};
 }
