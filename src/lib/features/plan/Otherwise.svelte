@@ -4,25 +4,28 @@
 		canGoToTheCold,
 		MOST_LOADS,
 		type BakeDayInput,
+		type DayPlan,
 		type DayTask,
 		type PlanWish
 	} from '../../core/planning/index.ts';
+	import { USUAL_DOUGH_CELSIUS } from '../../core/formula/index.ts';
 	import Choice from '../../ui/Choice.svelte';
 	import type { PlanModel } from './plan-model.svelte.ts';
 	import { withoutBatch } from './wish-list.ts';
 
 	interface Props {
 		task: DayTask;
+		plan: DayPlan;
 		/** What its plan was made from. */
 		input: BakeDayInput;
 		model: PlanModel;
 	}
-	let { task, input, model }: Props = $props();
+	let { task, plan, input, model }: Props = $props();
 
 	/** The dough, or the pieces of one product of it, whatever load of them was chosen. */
-	const key = $derived(
-		batchKey(task.batch.kind === 'load' ? { ...task.batch, kind: 'portion' } : task.batch)
-	);
+	const keyOf = ({ batch }: Pick<DayTask, 'batch'>) =>
+		batchKey(batch.kind === 'load' ? { ...batch, kind: 'portion' } : batch);
+	const key = $derived(keyOf(task));
 	const mix = $derived.by(() => {
 		const { batch } = task;
 		if (batch.kind === 'preparation') return null;
@@ -46,15 +49,24 @@
 		>[]
 	);
 	const inCold = $derived(wished.find((wish) => wish.kind === 'to-the-cold'));
+	/** Where it ferments last: a dough in bulk, its pieces in their proof. */
+	const wait = $derived(
+		plan.tasks.findLast(
+			(one) => keyOf(one) === key && one.step.kind === 'wait' && one.step.clock !== null
+		)
+	);
 	const colds = $derived.by(() => {
-		const { step, batch, celsius } = task;
-		if (step.kind !== 'wait' || batch.kind === 'preparation' || mix?.begun !== null) return [];
-		if (inCold) return input.bakery.coldPlaces.filter(({ id }) => id === inCold.placeId);
-		const isTheWait = step.activity === (batch.kind === 'mix' ? 'bulk' : 'proof');
-		return isTheWait
-			? input.bakery.coldPlaces.filter((place) => canGoToTheCold(step, celsius[0] ?? 25, place))
-			: [];
+		if (wait?.step.kind !== 'wait' || mix?.begun !== null) return [];
+		const { step, celsius } = wait;
+		return inCold
+			? input.bakery.coldPlaces.filter(({ id }) => id === inCold.placeId)
+			: input.bakery.coldPlaces.filter((place) =>
+					canGoToTheCold(step, celsius[0] ?? USUAL_DOUGH_CELSIUS, place)
+				);
 	});
+	const coldLabel = $derived(
+		task.batch.kind === 'mix' ? 'Send the dough to the cold' : 'Send the pieces to the cold'
+	);
 	const loads = $derived(
 		task.step.kind === 'bake' && task.batch.kind === 'load' ? task.batch.loads : 0
 	);
@@ -85,8 +97,8 @@
 {:else if colds.length > 0}
 	<div class="mt-2" data-cold>
 		<Choice
-			label="Send it to the cold"
-			placeholder="Send it to the cold"
+			label={coldLabel}
+			placeholder={coldLabel}
 			options={colds.map(({ id, name }) => ({ value: id, label: name }))}
 			value=""
 			onSet={(placeId: string) => want({ kind: 'to-the-cold', batch: key, placeId })}
@@ -99,14 +111,14 @@
 			class="action-lesser"
 			disabled={loads <= leastLoads}
 			onclick={() => bakeIn(loads - 1)}
-			aria-label="One load less">−1</button
+			aria-label="Fewer loads">Fewer</button
 		>
 		<span class="grow text-center">{loads === 1 ? 'in one load' : `in ${loads} loads`}</span>
 		<button
 			class="action-lesser"
 			disabled={loads >= mostLoads}
 			onclick={() => bakeIn(loads + 1)}
-			aria-label="One load more">+1</button
+			aria-label="More loads">More</button
 		>
 	</div>
 {/if}

@@ -180,7 +180,7 @@
 			</div>
 		{/if}
 	{/if}
-	<Otherwise {task} {input} {model} />
+	<Otherwise {task} {plan} {input} {model} />
 	{#if mix}
 		<div class="mt-2 flex items-center gap-2" data-lead>
 			<button
