@@ -1,7 +1,7 @@
 // npm run demo: installs what is missing, builds, starts PostgreSQL and the application with demo data.
 //
 //   --at 2027-03-27T14:00   sets the bakery's clock when the demo data is first loaded
-//   --planned               the next night's plan is accepted already: it can be opened in the middle
+//   --no-plan               leaves the next night without a plan, where one would have been accepted by now
 //   --fresh                 forgets the demo's data and starts anew
 //   --port 4310             the port to serve on
 //   --weather hot           a hot night instead of the season's own weather
@@ -16,7 +16,7 @@ async function main() {
 	const values = readOptions(
 		{
 			at: { type: 'string' },
-			planned: { type: 'boolean', default: false },
+			'no-plan': { type: 'boolean', default: false },
 			fresh: { type: 'boolean', default: false },
 			port: { type: 'string', default: process.env.PORT ?? '4310' },
 			weather: { type: 'string', default: 'usual' },
@@ -46,7 +46,7 @@ async function main() {
 		env: {
 			JOVET_DEMO: 'saltmarrow',
 			...(values.at ? { JOVET_DEMO_AT: values.at } : {}),
-			...(values.planned ? { JOVET_DEMO_PLANNED: 'yes' } : {}),
+			...(values['no-plan'] ? {} : { JOVET_DEMO_PLANNED: 'yes' }),
 			...(withProbes ? { JOVET_DEMO_DEVICE_KEY: key } : {})
 		},
 		...(withProbes

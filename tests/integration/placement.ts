@@ -12,10 +12,14 @@ import {
 const MOVES = 120;
 
 /** A plan that holds, from one of a few seeds: a night that barely fits is found by one and not by another. */
-export function heldPlacement(input: BakeDayInput, moves = 400): Placement {
+export function heldPlacement(
+	input: BakeDayInput,
+	moves = 400,
+	conditions: Partial<Conditions> = {}
+): Placement {
 	let placement: Placement | null = null;
 	for (let seed = 1; seed <= 12; seed += 1) {
-		const made = planDay(input, { seed, moves });
+		const made = planDay(input, { seed, moves }, { ...AS_IT_IS, ...conditions });
 		if (!made.ok) throw new Error(`the day cannot be planned: ${JSON.stringify(made.error)}`);
 		placement = made.value;
 		const { plan } = judgePlacement(input, placement);

@@ -49,6 +49,7 @@
 				width={wide(other.fromMs, other.toMs)}
 				height="10"
 				fill="var(--line)"
+				stroke="var(--ink-2)"
 			>
 				<title
 					>for {shortDateText(other.date)}: {other.name}, {clockText(

@@ -54,7 +54,7 @@
 	}
 	.others {
 		height: 10px;
-		border-color: var(--line);
+		border-color: var(--ink-2);
 		background: var(--line);
 	}
 	.waiting {

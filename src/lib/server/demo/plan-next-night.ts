@@ -18,43 +18,70 @@ import { DEMO_ZONE } from './demo-zone.ts';
 
 /** When the plan of a night is accepted in Saltmarrow: once the orders are in. */
 const ORDERS_ARE_IN = '14:00' as WallTime;
+/** Or so much sooner that its longest chain can be begun. */
+const BEFORE_THE_FIRST_MS = 10 * 60_000;
 /** A night that barely fits is found by one beginning and not by another. */
 const BEGINNINGS = 8;
 const MOVES = 400;
 
 /**
- * Accepts a plan for the next bake, as the head baker would have on the afternoon before: so that a night can be opened
- * in the middle of it.
+ * Accepts a plan for the next bake where it would have been by now, as the head baker would have: on the afternoon
+ * before, or sooner where a chain is longer than that. Whoever opens the demo in the middle of a night finds it planned;
+ * whoever opens it before plans it.
  */
 export async function planNextNight(db: Db, realNowMs: number): Promise<void> {
-	const now = bakeryTime(await loadClock(db), { epochMs: realNowMs });
+	const nowMs = bakeryTime(await loadClock(db), { epochMs: realNowMs }).epochMs;
 	const { date } = await readNextBake(db, { epochMs: realNowMs });
-	const ordersIn = instantOf(addDays(date, -1), ORDERS_ARE_IN, DEMO_ZONE);
-	const atMs = Math.min(now.epochMs, ordersIn.epochMs);
+	const ordersInMs = instantOf(addDays(date, -1), ORDERS_ARE_IN, DEMO_ZONE).epochMs;
 	const [{ input, fingerprint }, actor] = await Promise.all([readPlan(db, date), currentActor(db)]);
-	const placement = heldPlacement(input, atMs);
+	const told = planToldBy(input, nowMs, ordersInMs);
+	if (!told) return;
 	const command = readCommand({
 		kind: 'accept-plan',
 		id: randomUUID(),
-		occurredAtMs: atMs,
+		occurredAtMs: told.atMs,
 		date,
 		fingerprint,
-		placement
+		placement: told.placement
 	});
 	if (!actor || !command.ok) throw new Error('the demo’s night could not be planned');
 	const { outcome } = await carryOut(db, command.value, actor, realNowMs);
 	if (outcome !== 'done') throw new Error(`the demo’s night was not accepted: ${outcome}`);
 }
 
+/** The plan that was accepted before now, and when; null where it can still be made. */
+function planToldBy(
+	input: BakeDayInput,
+	nowMs: number,
+	ordersInMs: number
+): { readonly placement: Placement; readonly atMs: number } | null {
+	const fromMs = Math.min(nowMs, ordersInMs);
+	const fromThen = bestPlacement(input, fromMs);
+	if (fromThen.holds) return nowMs < ordersInMs ? null : { ...fromThen, atMs: ordersInMs };
+	// Something of it had to be begun before.
+	const sooner = bestPlacement(input, null);
+	return { ...sooner, atMs: Math.min(fromMs, sooner.beginsMs - BEFORE_THE_FIRST_MS) };
+}
+
+interface Found {
+	readonly placement: Placement;
+	readonly holds: boolean;
+	readonly beginsMs: number;
+}
+
 /** The first plan that holds; the last that was found, where none does. */
-function heldPlacement(input: BakeDayInput, nowMs: number): Placement {
-	let placement: Placement | null = null;
-	for (let seed = 1; seed <= BEGINNINGS; seed += 1) {
+function bestPlacement(input: BakeDayInput, nowMs: number | null): Found {
+	let found: Found | null = null;
+	for (let seed = 1; seed <= BEGINNINGS && !found?.holds; seed += 1) {
 		const made = planDay(input, { seed, moves: MOVES }, { ...AS_IT_IS, nowMs });
 		if (!made.ok) throw new Error(`the demo’s night cannot be planned: ${made.error.kind}`);
-		placement = made.value;
-		if (holds(judgePlacement(input, placement).plan)) break;
+		const { plan } = judgePlacement(input, made.value);
+		found = {
+			placement: made.value,
+			holds: holds(plan),
+			beginsMs: Math.min(nowMs ?? Infinity, ...plan.tasks.map(({ startMs }) => startMs))
+		};
 	}
-	if (!placement) throw new Error('no plan was made');
-	return placement;
+	if (!found) throw new Error('no plan was made');
+	return found;
 }
