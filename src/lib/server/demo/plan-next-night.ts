@@ -22,7 +22,7 @@ const ORDERS_ARE_IN = '14:00' as WallTime;
 const BEFORE_THE_FIRST_MS = 10 * 60_000;
 /** A night that barely fits is found by one beginning and not by another. */
 const BEGINNINGS = 8;
-const MOVES = 400;
+const MOVES = 1200;
 
 /**
  * Accepts a plan for the next bake where it would have been by now, as the head baker would have: on the afternoon
