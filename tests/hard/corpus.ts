@@ -142,6 +142,7 @@ export async function corpusOf(db: Db): Promise<readonly Readonly<Record<string,
 		timeZone: 'Europe/London',
 		currency: '€',
 		altitudeMetres: 120,
+		weighMinutes: 5,
 		expectedVersion: 1
 	};
 	const starters = STARTERS.map((starter) => ({

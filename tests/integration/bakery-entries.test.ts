@@ -271,6 +271,7 @@ test('a bakery high up is told cores that are lowered, in its plans only; anothe
 		timeZone: settings.timeZone,
 		currency: settings.currency,
 		altitudeMetres: 1200,
+		weighMinutes: 0,
 		expectedVersion: settings.version
 	});
 	assert.equal(saved.outcome, 'done');

@@ -45,6 +45,7 @@ export interface BakeryRoomView {
 		readonly timeZone: string;
 		readonly currency: string;
 		readonly altitudeMetres: number;
+		readonly weighMinutes: number;
 		readonly version: number;
 	};
 	readonly steps: readonly FirstStep[];

@@ -105,6 +105,7 @@ const input: z.ZodType<BakeDayInput> = z.object({
 			})
 		)
 		.nullable(),
+	weighMinutes: z.number().default(0),
 	elsewhere: takenElsewhereSchema.default([]),
 	builds: z.array(
 		z.object({

@@ -33,6 +33,8 @@ export interface PlanRow {
 export function planRows(plan: DayPlan, input: BakeDayInput): readonly PlanRow[] {
 	const byBatch = new Map<string, DayTask[]>();
 	for (const task of plan.tasks) {
+		// What is weighed up is no dough yet.
+		if (task.step.kind === 'hands-on' && task.step.activity === 'weigh') continue;
 		const key = rowKeyOf(task.batch);
 		byBatch.set(key, [...(byBatch.get(key) ?? []), task]);
 	}

@@ -9,6 +9,7 @@ import { bakeMarkTexts, CRUST_TEXT, loadingText } from './programme-text.ts';
 import { readyWordOf } from './ready-text.ts';
 
 export const ACTIVITY_TEXT: Record<Exclude<Step, { kind: 'bake' }>['activity'] | 'bake', string> = {
+	weigh: 'Weigh up',
 	mix: 'Mix',
 	'knock-back': 'Knock back',
 	divide: 'Divide',

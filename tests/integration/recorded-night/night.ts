@@ -112,6 +112,7 @@ async function beforeTheNight({ db, tell }: Night): Promise<void> {
 		timeZone: 'Europe/London',
 		currency: '€',
 		altitudeMetres: 0,
+		weighMinutes: 0,
 		expectedVersion: 2
 	});
 	await tell(1, {

@@ -9,6 +9,7 @@ import type { Turn } from './lamination.ts';
 export type Step = HandsOnStep | WaitStep | BakeStep;
 
 export const HANDS_ON_ACTIVITIES = [
+	'weigh',
 	'mix',
 	'knock-back',
 	'divide',

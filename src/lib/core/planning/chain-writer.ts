@@ -14,6 +14,7 @@ import { pastOf, type Past } from './chain-past.ts';
 import { TOUCH_MINUTES, touchesOf, touchId } from './touches.ts';
 import type { RoomOfPlaces } from './room-of-places.ts';
 import { aged, lessBy, overstayed, waitWindow, type WaitWindow } from './wait-window.ts';
+import { UNTIL_MIXED, weighingRun } from './weighing.ts';
 import type { Workplaces } from './workplaces.ts';
 
 /** How long dough in hand may lie before the next step (our default, in minutes). */
@@ -31,7 +32,8 @@ export class ChainWriter {
 		private readonly hands: Hands,
 		private readonly workplaces: Workplaces,
 		private readonly places: RoomOfPlaces,
-		private readonly mixers: readonly PlannedMixer[]
+		private readonly mixers: readonly PlannedMixer[],
+		private readonly weighMinutes: number
 	) {}
 
 	/** Writes a chain without a bake, as of a pre-ferment or a mix; null where it has no step that hands do. */
@@ -50,6 +52,7 @@ export class ChainWriter {
 			const pinnedAt = began === null ? null : this.night.grid.nearest(began * MINUTE_MS);
 			const id = this.run(batch, item, { ...making, pinnedAt });
 			if (end) this.link(end, id, { ageMinutes: runMinutes(item), mixer: item.mixer });
+			else if (pinnedAt === null && item.activities[0] === 'mix') this.weighing(batch, id);
 			first ??= id;
 			end = {
 				...this.endOfRun(batch, item, id),
@@ -57,6 +60,21 @@ export class ChainWriter {
 			};
 		}
 		return first && end ? { first, end } : null;
+	}
+
+	/** What is mixed is weighed up before, where that is a task of its own. */
+	private weighing(batch: BatchRef, mixed: string): void {
+		if (this.weighMinutes === 0) return;
+		const run = weighingRun(this.weighMinutes);
+		const weighed = this.run(batch, run, { mixerIds: [], leaves: [], pinnedAt: null });
+		this.lastLag += 1;
+		this.night.lags.push({
+			id: `lag ${this.lastLag}`,
+			before: weighed,
+			after: mixed,
+			from: 'end',
+			windows: [{ beforeMode: null, afterMode: null, window: UNTIL_MIXED }]
+		});
 	}
 
 	/** Writes a run as a task; gives its id. */

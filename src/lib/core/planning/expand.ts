@@ -107,7 +107,8 @@ class DayUnderConstruction {
 			this.hands,
 			this.workplaces,
 			this.places,
-			bakery.mixers
+			bakery.mixers,
+			input.weighMinutes
 		);
 		this.portions = new PortionWriter(this.night, this.chains, input, horizon);
 	}

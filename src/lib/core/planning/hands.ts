@@ -8,6 +8,7 @@ import type { TakenElsewhere } from './taken-elsewhere.ts';
 
 /** What a hand must know for a piece of work: any of these will do. */
 const SKILLS_OF: Readonly<Record<HandsOnActivity, readonly Skill[]>> = {
+	weigh: ['mixing', 'shaping', 'packing'],
 	mix: ['mixing'],
 	'knock-back': ['mixing', 'shaping'],
 	divide: ['shaping'],

@@ -152,6 +152,7 @@ export const DAY: BakeDayInput = {
 	},
 	people: null,
 	elsewhere: [],
+	weighMinutes: 0,
 	orders: [
 		{ dropId: ferry, productId: round, name: 'Harbour round', pieces: 36 },
 		{ dropId: shop, productId: round, name: 'Harbour round', pieces: 24 }

@@ -16,6 +16,8 @@ export interface BakeDayInput {
 	/** What each drop gets. */
 	readonly orders: readonly PlannedOrder[];
 	readonly bakery: BakeryMachines;
+	/** How long weighing up one mix or pre-ferment takes; 0 where it is no task of its own. */
+	readonly weighMinutes: number;
 	/** Who is at work around the date; null where no shifts are entered, and hands are not planned. */
 	readonly people: readonly PlannedPerson[] | null;
 	/** What accepted plans of other dates have of the same people, mixers and decks. */

@@ -92,7 +92,8 @@ export class NightProblem {
 		this.byId.set(told.id, stands);
 		this.tasks.push(stands);
 		this.told.push(told);
-		if (told.batch.kind !== 'preparation' && !pin && !done) this.nightWork.push(told.id);
+		const isAhead = told.batch.kind === 'preparation' || isWeighing(told);
+		if (!isAhead && !pin && !done) this.nightWork.push(told.id);
 	}
 
 	family(leaves: readonly MixTrace[]): string {
@@ -100,6 +101,14 @@ export class NightProblem {
 		this.families.set(family, leaves);
 		return family;
 	}
+}
+
+/** Weighing up is done when there is time, and keeps nobody. */
+function isWeighing(told: NightTask): boolean {
+	return (
+		told.kind === 'run' &&
+		told.steps.every(({ step }) => step.kind === 'hands-on' && step.activity === 'weigh')
+	);
 }
 
 /** What is done wants no hands any more, and stands where it was done. */

@@ -13,7 +13,7 @@ import type { WaitWindow } from './wait-window.ts';
 
 /** What a plan is judged by, each reported by itself; the prices put one above another. */
 export const TIERS = ['late', 'found', 'ripe', 'fresh', 'night', 'oven', 'moved'] as const;
-const TIER = { late: 0, found: 1, ripe: 2, fresh: 3, night: 4, oven: 5, moved: 6 } as const;
+export const TIER = { late: 0, found: 1, ripe: 2, fresh: 3, night: 4, oven: 5, moved: 6 } as const;
 
 /** What a grid unit costs (our defaults; the order of the goals is the domain's). */
 const LATE = 150;

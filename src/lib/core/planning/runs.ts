@@ -29,6 +29,7 @@ export type ChainItem = Run | Wait | Bake;
 
 /** What is done by others, or to what others bring: a run begins with it, so that it can wait for them. */
 const BEGINS_A_RUN: ReadonlySet<HandsOnActivity> = new Set([
+	'weigh',
 	'mix',
 	'laminate',
 	'sheet',

@@ -11,7 +11,7 @@ const AT_THE_OVEN: ReadonlySet<HandsOnActivity> = new Set(['score', 'dip', 'depa
 /**
  * Tells at which station a stretch of a task is worked.
  *
- * Model: mixing and stirring at the mixers, whatever is done load by load at the ovens, packing where it is packed, all
+ * Model: weighing, mixing and stirring at the mixers, whatever is done load by load at the ovens, packing where it is packed, all
  * else at the bench. Range: every task. Source: our default. Failures: none.
  * Example: a fold is done at the bench, scoring a load at the oven.
  */
@@ -21,7 +21,7 @@ export function stationOf(
 ): Station {
 	if (what === 'load' || what === 'draw' || step.kind === 'bake') return 'oven';
 	if (step.kind === 'wait') return 'bench';
-	if (step.activity === 'mix') return 'mixer';
+	if (step.activity === 'mix' || step.activity === 'weigh') return 'mixer';
 	if (step.activity === 'pack') return 'packing';
 	return batch.kind === 'load' || AT_THE_OVEN.has(step.activity) ? 'oven' : 'bench';
 }

@@ -34,6 +34,7 @@ export function timingOf(input: BakeDayInput): string {
 		people:
 			input.people?.map(({ id, skills, pacePercent, there }) => [id, skills, pacePercent, there]) ??
 			null,
+		weighMinutes: input.weighMinutes,
 		benches: input.bakery.benches.map(({ id, hands }) => [id, hands]),
 		sheeters: input.bakery.sheeters.map(({ id }) => id),
 		dividers: input.bakery.dividers.map(({ id }) => id),

@@ -13,8 +13,9 @@
 	let { settings }: Props = $props();
 	const room = useRoom();
 	const saving = new Saving(room.retries);
-	let typed: Partial<Pick<typeof settings, 'name' | 'timeZone' | 'currency' | 'altitudeMetres'>> =
-		$state({});
+	let typed: Partial<
+		Pick<typeof settings, 'name' | 'timeZone' | 'currency' | 'altitudeMetres' | 'weighMinutes'>
+	> = $state({});
 	const now = $derived({ ...settings, ...typed });
 	const isChanged = $derived(Object.keys(typed).length > 0);
 
@@ -29,6 +30,7 @@
 				timeZone: now.timeZone,
 				currency: now.currency.trim(),
 				altitudeMetres: now.altitudeMetres,
+				weighMinutes: now.weighMinutes,
 				expectedVersion: settings.version
 			},
 			{ said: 'Saved.', readAnew: 'everything', then: () => (typed = {}) }
@@ -64,6 +66,19 @@
 	<p class="text-note text-ink-2">
 		Water boils lower higher up: what a plan says of a core that is done is lowered a degree for
 		every 300 m.
+	</p>
+	<NumberField
+		label="Weighing up a mix takes"
+		value={now.weighMinutes}
+		unit="min"
+		decimals={0}
+		least={0}
+		most={60}
+		onSet={(value: number | null) => (typed = { ...typed, weighMinutes: value ?? 0 })}
+	/>
+	<p class="text-note text-ink-2">
+		A plan gives somebody this time for each mix and pre-ferment, up to 12 hours before it is mixed.
+		0 where whoever mixes weighs.
 	</p>
 	<p class="mt-2 flex flex-wrap items-center gap-3">
 		<button class="action" disabled={!isChanged}>Save the bakery</button>

@@ -1,12 +1,17 @@
 import { z } from 'zod';
-import { altitudeSchema, currencySchema, timeZoneSchema } from '../../contracts/bakery-settings.ts';
+import {
+	altitudeSchema,
+	currencySchema,
+	timeZoneSchema,
+	weighMinutesSchema
+} from '../../contracts/bakery-settings.ts';
 import { versionSchema } from '../../contracts/border-schemas.ts';
 import { nameSchema } from '../../contracts/text.ts';
 import { fail, ok } from '../../core/result.ts';
 import { loadBakery, updateBakery } from '../db/bakery.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 
-/** Saves what the bakery is called, where its clock hangs, what its money is and how high it stands. */
+/** Saves what the bakery is called, where its clock hangs, what its money is, how high it stands and how long weighing takes. */
 export const saveBakery = defineCommand({
 	kind: 'save-bakery',
 	lane: 'settings',
@@ -15,13 +20,15 @@ export const saveBakery = defineCommand({
 		timeZone: timeZoneSchema,
 		currency: currencySchema,
 		altitudeMetres: altitudeSchema,
+		weighMinutes: weighMinutesSchema,
 		expectedVersion: versionSchema
 	}),
 	permitted: EVERYONE,
 	refusals: ['settings-changed-meanwhile', 'no-bakery'],
-	handle: async (tx, { name, timeZone, currency, altitudeMetres, expectedVersion }) => {
-		const settings = { name, timeZone, currency, altitudeMetres };
-		const version = await updateBakery(tx, settings, expectedVersion);
+	handle: async (tx, command) => {
+		const { name, timeZone, currency, altitudeMetres, weighMinutes } = command;
+		const settings = { name, timeZone, currency, altitudeMetres, weighMinutes };
+		const version = await updateBakery(tx, settings, command.expectedVersion);
 		if (version !== null) return ok({ version });
 		const now = await loadBakery(tx);
 		return now

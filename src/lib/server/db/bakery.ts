@@ -23,6 +23,8 @@ export interface BakerySettings extends WaterSupply {
 	readonly currency: string;
 	/** How high it stands above the sea. */
 	readonly altitudeMetres: number;
+	/** How long weighing up one mix takes; 0 where a plan has no task for it. */
+	readonly weighMinutes: number;
 }
 
 /** The bakery, its rooms taken to be at what they are set to on a date; null where there is none yet. */
@@ -53,6 +55,7 @@ export async function loadBakery(db: Db | Tx, on: On = 'newest'): Promise<Bakery
 		iceMostShare: row.ice_most_share,
 		currency: row.currency,
 		altitudeMetres: row.altitude_m,
+		weighMinutes: row.weigh_minutes,
 		waterSchool: row.water_school,
 		countsSoakers: row.factor_counts_soakers
 	};
@@ -113,7 +116,10 @@ export async function updateSupply(
 /** Sets what the bakery is called, its zone, its money and its height; null where somebody changed the settings first. */
 export async function updateBakery(
 	tx: Tx,
-	bakery: Pick<BakerySettings, 'name' | 'timeZone' | 'currency' | 'altitudeMetres'>,
+	bakery: Pick<
+		BakerySettings,
+		'name' | 'timeZone' | 'currency' | 'altitudeMetres' | 'weighMinutes'
+	>,
 	expectedVersion: number
 ): Promise<number | null> {
 	const row = await tx
@@ -123,6 +129,7 @@ export async function updateBakery(
 			time_zone: bakery.timeZone,
 			currency: bakery.currency,
 			altitude_m: bakery.altitudeMetres,
+			weigh_minutes: bakery.weighMinutes,
 			row_version: set('row_version', '+', 1)
 		}))
 		.where('row_version', '=', expectedVersion)

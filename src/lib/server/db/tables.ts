@@ -53,6 +53,7 @@ export interface Tables {
 		ice_most_share: number;
 		currency: string;
 		altitude_m: number;
+		weigh_minutes: number;
 		caustic_most_share: number;
 		water_school: WaterSchool;
 		factor_counts_soakers: boolean;

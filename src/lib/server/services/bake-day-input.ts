@@ -73,6 +73,7 @@ export function bakeDayInput(
 		},
 		people: day.roster && peopleOf(day.roster),
 		elsewhere,
+		weighMinutes: day.bakery.weighMinutes,
 		builds: production.builds.map((build) => plannedBuild(build, day)),
 		doughs: production.doughs.map((dough) => plannedDough(dough, day, leads)),
 		products: book.products

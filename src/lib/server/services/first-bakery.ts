@@ -10,6 +10,7 @@ export const FIRST_SETTINGS: Omit<
 > = {
 	id: true,
 	altitude_m: 0,
+	weigh_minutes: 0,
 	assumed_tap_celsius: 12,
 	hot_tap_celsius: 55,
 	hottest_water_celsius: 40,

@@ -28,6 +28,7 @@ export async function readBakeryRoom(db: Db, date: BakeDate): Promise<BakeryRoom
 			timeZone: bakery.timeZone,
 			currency: bakery.currency,
 			altitudeMetres: bakery.altitudeMetres,
+			weighMinutes: bakery.weighMinutes,
 			version: bakery.version
 		},
 		steps: firstSteps({

@@ -11,6 +11,7 @@ import * as sparesAndScalds from './0010-spares-and-scalds.ts';
 import * as bakeryEntries from './0011-bakery-entries.ts';
 import * as altitude from './0012-altitude.ts';
 import * as takenElsewhere from './0013-taken-elsewhere.ts';
+import * as weighing from './0014-weighing.ts';
 import * as readingsAndReadiness from './0004-readings-and-readiness.ts';
 
 /** Migrations in the order of their names; they only ever go forward. */
@@ -27,7 +28,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0010-spares-and-scalds': sparesAndScalds,
 	'0011-bakery-entries': bakeryEntries,
 	'0012-altitude': altitude,
-	'0013-taken-elsewhere': takenElsewhere
+	'0013-taken-elsewhere': takenElsewhere,
+	'0014-weighing': weighing
 };
 
 export const migrations: MigrationProvider = {
