@@ -2,7 +2,9 @@ import assert from 'node:assert/strict';
 import type { Page } from 'puppeteer-core';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import type { BakeDate } from '../../src/lib/core/time/index.ts';
+import { entryOf } from '../integration/entry-content.ts';
 import {
+	AFTERNOON,
 	type Bakery,
 	byName,
 	journey,
@@ -272,4 +274,26 @@ journey(
 		await page.waitForFunction(() => !document.body.textContent?.includes('Jovet does not answer'));
 		await says(page, '[data-schools] li:nth-child(2)', 'this bakery’s');
 	}
+);
+
+journey(
+	'a drop that goes on this day from now on arrives while orders are typed, and takes numbers',
+	async (bakery) => {
+		const { page, database } = bakery;
+		await visit(bakery, '/bake/2026-11-24/orders');
+		await says(page, 'main', 'Not on this weekday: Noon ferry');
+		const noon = await entryOf(database.db, 'drop', 'Noon ferry');
+		await sendBeside(bakery, {
+			...noon,
+			content: { ...noon.content, weekdays: [1, 2, 3, 4, 5, 6, 7] }
+		} as typeof noon);
+		await says(page, 'table.orders thead', 'Noon ferry');
+		await type(page, 'Harbour loaf, Noon ferry, pieces', '5');
+		await page.waitForSelector(
+			'input[aria-label="Harbour loaf, Noon ferry, pieces"][data-state=saved]'
+		);
+		await says(page, '[data-room-sentence]', '4 drops');
+		assert.deepEqual(bakery.complaints, []);
+	},
+	AFTERNOON
 );

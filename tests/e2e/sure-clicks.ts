@@ -16,7 +16,12 @@ ElementHandle.prototype.click = async function (this: ElementHandle<Element>, op
 				capture: true
 			});
 		});
-		await clickOnce.call(this, options);
+		const moved = await clickOnce.call(this, options).then(
+			() => null,
+			(problem: unknown) => problem
+		);
+		// It can leave the screen between being scrolled there and being clicked.
+		if (moved && !(String(moved).includes('not clickable') && turn + 1 < TRIES)) throw moved;
 		const heard = await this.evaluate((element) => element.hasAttribute('data-heard-click')).catch(
 			() => true
 		);

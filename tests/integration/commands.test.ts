@@ -219,8 +219,19 @@ test('nonsense never reaches the door: the schema says what and where', () => {
 		assert.equal(readCommand(nothing).ok, false);
 });
 
+test('orders for a drop that does not go on the other date are not copied to it', async () => {
+	// The market's Saturday has a noon ferry; a Tuesday has none.
+	const to = '2026-12-15' as BakeDate;
+	const from = '2026-12-05' as BakeDate;
+	const done = await send(t.db, { kind: 'copy-orders', from, to });
+	assert.deepEqual(done, { outcome: 'done', answer: { lines: 24 } });
+	const { drops, notToday } = await readOrders(t.db, to);
+	assert.deepEqual(notToday, ['Noon ferry']);
+	assert.equal(drops.length, 3);
+});
+
 test('orders are copied to an empty date once', async () => {
-	const to = '2026-12-20' as BakeDate;
+	const to = '2026-12-22' as BakeDate;
 	const copy = { kind: 'copy-orders' as const, from: TOMORROW, to };
 	const done = await send(t.db, copy);
 	assert.ok(done.outcome === 'done');

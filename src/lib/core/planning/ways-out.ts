@@ -98,6 +98,17 @@ export function* waysOut(
 	return { kind: 'clash', clashes, ways };
 }
 
+/** The wishes that can be let go: what is known of the night, or was agreed, stays. */
+const LET_GO: ReadonlySet<PlanWish['kind']> = new Set([
+	'start',
+	'not-before',
+	'deck',
+	'person',
+	'not-person',
+	'in-loads',
+	'to-the-cold'
+]);
+
 /** What a night is held to, those first that are hardest to give up. */
 function heldTo(input: BakeDayInput, { wishes }: Pick<Conditions, 'wishes'>): readonly HeldTo[] {
 	const wanted = new Set(
@@ -118,7 +129,7 @@ function heldTo(input: BakeDayInput, { wishes }: Pick<Conditions, 'wishes'>): re
 			.map(({ id }): HeldTo => ({ kind: 'day-off', personId: id })),
 		...people.filter(works).map(({ id }): HeldTo => ({ kind: 'hours', personId: id })),
 		...wishes
-			.filter(({ kind }) => ['start', 'not-before', 'deck', 'person'].includes(kind))
+			.filter(({ kind }) => LET_GO.has(kind))
 			.map((wish): HeldTo => ({ kind: 'wish', wish }))
 	];
 }

@@ -19,14 +19,16 @@
 	interface Props {
 		view: OrdersView;
 	}
-	let { view }: Props = $props();
+	let { view: read }: Props = $props();
 	const room = useRoom();
 	// The room is made anew for each date; what others write meanwhile arrives in it.
-	const model = untrack(() => new OrdersModel(view, () => room.now.epochMs, room.retries));
+	const model = untrack(() => new OrdersModel(read, () => room.now.epochMs, room.retries));
 	$effect(() => {
-		const next = view;
+		const next = read;
 		untrack(() => model.update(next));
 	});
+	/** What the model has taken in: a drop that is new in what was read has no numbers before that. */
+	const view = $derived(model.view);
 	onMount(() => {
 		void model.restore();
 		return followUndoKeys(() => model);

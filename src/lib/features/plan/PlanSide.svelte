@@ -148,6 +148,9 @@
 		z-index: 1;
 		background: var(--sheet);
 		padding-top: 4px;
+		/* It stays while the list goes by; what is longer than the side is scrolled in it. */
+		max-height: calc(100vh - 166px);
+		overflow-y: auto;
 	}
 	.entry {
 		display: flex;
@@ -171,6 +174,10 @@
 		.side {
 			max-height: none;
 			border: 1px solid var(--line);
+		}
+		.chosen {
+			position: static;
+			max-height: none;
 		}
 	}
 	@media (pointer: coarse) {

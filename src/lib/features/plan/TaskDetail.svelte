@@ -122,19 +122,6 @@
 				{at(task.marks.lateMs)}{/if}.
 		</p>
 	{/if}
-	<h3 class="mt-2">Why here</h3>
-	<ul data-why>
-		{#each reasons as reason (reason)}
-			<li>{reason}</li>
-		{:else}
-			<li class="text-ink-2">
-				{task.step.kind === 'wait'
-					? 'It lasts from what comes before it to what comes after.'
-					: 'Looking into it.'}
-			</li>
-		{/each}
-	</ul>
-	<p class="text-ink-2">{leadsToText(task, plan, input, zone)}</p>
 	{#if placedAs !== null}
 		<div class="mt-2 flex flex-wrap items-center gap-2" data-move>
 			<button
@@ -203,4 +190,18 @@
 		</div>
 	{/if}
 	{#if sending.message}<p role="alert">{sending.message}</p>{/if}
+	<!-- Last: it grows while it is looked into, and would push what a hand is about to tap. -->
+	<h3 class="mt-2">Why here</h3>
+	<ul data-why>
+		{#each reasons as reason (reason)}
+			<li>{reason}</li>
+		{:else}
+			<li class="text-ink-2">
+				{task.step.kind === 'wait'
+					? 'It lasts from what comes before it to what comes after.'
+					: 'Looking into it.'}
+			</li>
+		{/each}
+	</ul>
+	<p class="text-ink-2">{leadsToText(task, plan, input, zone)}</p>
 </section>

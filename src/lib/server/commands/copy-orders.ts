@@ -1,6 +1,9 @@
 import { z } from 'zod';
 import { bakeDateSchema } from '../../contracts/border-schemas.ts';
+import { goesOn } from '../../core/bakery/index.ts';
 import { fail, ok } from '../../core/result.ts';
+import { loadEntries } from '../db/entries.ts';
+import { dropsOf } from '../db/of-entries.ts';
 import {
 	insertOrderChanges,
 	loadCopyableLines,
@@ -10,7 +13,7 @@ import {
 } from '../db/orders.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 
-/** Copies one date's orders to a date that has none. */
+/** Copies one date's orders to a date that has none: those for drops that go on it. */
 export const copyOrders = defineCommand({
 	kind: 'copy-orders',
 	lane: 'orders',
@@ -22,7 +25,10 @@ export const copyOrders = defineCommand({
 		await lockCopyingTo(tx, to);
 		const there = (await loadOrderLines(tx, to)).filter((line) => line.pieces > 0);
 		if (there.length > 0) return fail({ kind: 'orders-there-already', lines: there.length });
-		const lines = await loadCopyableLines(tx, from, to);
+		const drops = dropsOf(await loadEntries(tx, to, ['drop'])).filter((drop) => goesOn(drop, to));
+		const lines = (await loadCopyableLines(tx, from, to)).filter(({ dropId }) =>
+			drops.some(({ id }) => id === dropId)
+		);
 		if (lines.length === 0) return fail({ kind: 'nothing-to-copy' });
 		const changes = lines.map(({ dropId, productId, pieces }) => ({
 			date: to,
