@@ -128,9 +128,7 @@ function heldTo(input: BakeDayInput, { wishes }: Pick<Conditions, 'wishes'>): re
 			.filter((person) => !works(person))
 			.map(({ id }): HeldTo => ({ kind: 'day-off', personId: id })),
 		...people.filter(works).map(({ id }): HeldTo => ({ kind: 'hours', personId: id })),
-		...wishes
-			.filter(({ kind }) => LET_GO.has(kind))
-			.map((wish): HeldTo => ({ kind: 'wish', wish }))
+		...wishes.filter(({ kind }) => LET_GO.has(kind)).map((wish): HeldTo => ({ kind: 'wish', wish }))
 	];
 }
 

@@ -108,6 +108,8 @@
 		{#if task.step.kind === 'bake'}
 			Loads at {celsius(task.step.loadCelsius)}, done at {celsius(task.step.coreCelsius)} in the core.
 			Hot decks and steam burn: gloves on, stand aside when steam is let in; the oven's manual comes first.
+		{:else if task.step.kind === 'hands-on' && task.step.activity === 'weigh'}
+			Dry, and left to stand; water and ice are weighed when it is mixed.
 		{:else}
 			Dough from {celsius(task.celsius[0])} to {celsius(task.celsius.at(-1))}.
 		{/if}

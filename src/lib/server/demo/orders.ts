@@ -103,8 +103,8 @@ export const MARKET_ORDERS: readonly (readonly [product: string, drop: string, p
 		['Two-light plait', 'Shop and cafés', 9],
 		['Bollard knot', 'Shop and cafés', 23],
 		['Salt Flat', 'Shop and cafés', 12],
-		['Slipway crescent', 'Shop and cafés', 30],
-		['Slipway almond fold', 'Shop and cafés', 15]
+		['Slipway crescent', 'Noon ferry', 30],
+		['Slipway almond fold', 'Noon ferry', 15]
 	];
 
 /** The date of the market: the first Saturday a week or more ahead, so that its longest chains can still be begun. */
