@@ -21,7 +21,8 @@ ElementHandle.prototype.click = async function (this: ElementHandle<Element>, op
 			(problem: unknown) => problem
 		);
 		// It can leave the screen between being scrolled there and being clicked.
-		if (moved && !(String(moved).includes('not clickable') && turn + 1 < TRIES)) throw moved;
+		const isAway = moved instanceof Error && moved.message.includes('not clickable');
+		if (moved !== null && !(isAway && turn + 1 < TRIES)) throw moved;
 		const heard = await this.evaluate((element) => element.hasAttribute('data-heard-click')).catch(
 			() => true
 		);
