@@ -23,8 +23,9 @@ const BEFORE_THE_COLD_MINUTES = 20;
  * to the cold.
  *
  * Model: what goes to the cold stands a while where its recipe begins it and then there until it is ready; its window is
- * that of its clock at that temperature. A dough that would never be ready there stays as it is. Range: any wishes; those
- * of other kinds are no matter here. Source: domain (send to the cold). Failures: none.
+ * that of its clock at that temperature. Range: any wishes; those of other kinds are no matter here. Source: domain (send
+ * to the cold). Failures: none here; what would never be ready there is told as a chain that cannot be worked out, and
+ * `canGoToTheCold` tells it before.
  * Example: 24 pieces of a product that bakes 12 at once, in three loads, are three loads of eight.
  */
 export function asDecided(input: BakeDayInput, wishes: readonly PlanWish[]): BakeDayInput {
@@ -75,7 +76,7 @@ export function canGoToTheCold(step: WaitStep, startCelsius: number, place: Cold
 	return courseOf(sentTo(step, place), startCelsius).ok;
 }
 
-/** Steps with their longest wait by a clock in the cold: the last one, which what follows can wait for. */
+/** Steps with their last wait by a clock in the cold: the bulk of a dough, the proof of its pieces. */
 function inTheCold(steps: readonly Step[], place: ColdPlace): readonly Step[] {
 	const at = steps.findLastIndex((step) => step.kind === 'wait' && step.clock !== null);
 	return steps.map((step, index) =>
