@@ -64,6 +64,7 @@ journey(
 			for (const { name, pieces } of lines)
 				assert.match(section, new RegExp(`${pieces}\\s*${name}`), `${pieces} ${name}`);
 			assert.match(section, new RegExp(`${all}\\s*in all`));
+			assert.match(section, /[A-Z][a-z]+ [A-Z][a-z]+: picking \d\d:\d\d/, `who picks ${name}`);
 		}
 
 		const people = await openSheet(page, 'Each person');
@@ -108,7 +109,7 @@ journey('a plan is taken along as a calendar with alarms and as a table', async 
 			: []
 	);
 	assert.ok(marks.length > 0);
-	const everything = attended.length + plan.ovens.length + marks.length;
+	const everything = attended.length + plan.ovens.length + marks.length + plan.deliveries.length;
 	const events = (text: string) =>
 		new ICAL.Component(ICAL.parse(text) as unknown[])
 			.getAllSubcomponents('vevent')
@@ -123,9 +124,12 @@ journey('a plan is taken along as a calendar with alarms and as a table', async 
 	assert.ok(inAll.every(({ alarms }) => alarms === 1));
 	assert.deepEqual(
 		inAll.map(({ event }) => event.startDate.toJSDate().getTime()).sort((a, b) => a - b),
-		[...attended.map(({ fromMs }) => fromMs), ...plan.ovens.map(({ atMs }) => atMs), ...marks].sort(
-			(a, b) => a - b
-		)
+		[
+			...attended.map(({ fromMs }) => fromMs),
+			...plan.deliveries.map(({ fromMs }) => fromMs),
+			...plan.ovens.map(({ atMs }) => atMs),
+			...marks
+		].sort((a, b) => a - b)
 	);
 
 	const maud = input.people?.find(({ name }) => name === 'Maud Tarrow');

@@ -285,3 +285,54 @@ test('a bakery high up is told cores that are lowered, in its plans only; anothe
 	assert.ok(loaf?.steps.some((step) => step.kind === 'bake' && step.coreCelsius === 97));
 	assert.equal((await readBakeryRoom(t.db, TOMORROW)).settings.altitudeMetres, 1200);
 });
+
+test('what an oven can do decides which decks a bake goes on, and a timer, a loader and a driver act on the plan', async () => {
+	const loaf = async () => {
+		const { input } = await readPlan(t.db, TOMORROW);
+		const found = input.products.find(({ name }) => name === 'Harbour loaf');
+		assert.ok(found);
+		return { input, product: found };
+	};
+	const before = await loaf();
+	const yard = await entryOf(t.db, 'oven', 'Yard oven');
+	assert.ok(yard.entryKind === 'oven');
+	const own = yard.content.decks.map(({ id }) => id);
+	const others = before.product.deckIds.filter((id) => !own.includes(id));
+	assert.equal(before.product.deckIds.length, others.length + own.length, 'every deck gives steam');
+	await done({
+		...yard,
+		content: {
+			...yard.content,
+			loader: true,
+			switchOnTimer: true,
+			decks: yard.content.decks.map((deck) => ({ ...deck, steam: false }))
+		}
+	});
+	const { input, product } = await loaf();
+	assert.deepEqual(product.deckIds, others);
+	const [was, is] = [before.input, input].map(({ bakery }) =>
+		bakery.ovens.find(({ id }) => id === yard.entryId)
+	);
+	assert.deepEqual([was?.loadingMinutes, was?.switchOnTimer], [5, false]);
+	assert.deepEqual([is?.loadingMinutes, is?.switchOnTimer], [2, true]);
+	assert.equal(is?.decks[0]?.hotSpots, 'back left');
+
+	const low = await entryOf(t.db, 'oven', 'Harbour oven');
+	assert.ok(low.entryKind === 'oven');
+	await done({
+		...low,
+		content: {
+			...low.content,
+			decks: low.content.decks.map((deck) => ({ ...deck, heightCm: 16 }))
+		}
+	});
+	const tin = (await readPlan(t.db, TOMORROW)).input.products.find(
+		({ name }) => name === 'Lantern rye tin'
+	);
+	assert.ok(tin && tin.deckIds.length > 0);
+	const tooLow = low.content.decks.map(({ id }) => id);
+	assert.ok(
+		tin.deckIds.every((id) => !tooLow.includes(id)),
+		'the tins are too high for it'
+	);
+});

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+	FIRST_OVEN,
 	BAKERY_LIMITS,
 	DECK_KINDS,
 	ENTRY_KINDS,
@@ -90,6 +91,8 @@ export const ENTRY_CONTENTS: { readonly [K in EntryKind]: z.ZodType<EntryContent
 		topAndBottom: z.boolean(),
 		fan: z.boolean(),
 		loader: z.boolean(),
+		/** Ovens entered before this was asked for are loaded in the usual time. */
+		handLoadingMinutes: figure('handLoadingMinutes').default(FIRST_OVEN.handLoadingMinutes),
 		switchOnTimer: z.boolean(),
 		preheatMinutes: figure('preheatMinutes'),
 		recoveryMinutes: figure('recoveryMinutes'),

@@ -148,6 +148,8 @@ export const productContent = {
 	footprint: z
 		.object({ lengthCm: z.number().positive().max(300), widthCm: z.number().positive().max(300) })
 		.nullable(),
+	/** How high a piece is when it is baked; null where that was not said. */
+	heightCm: z.number().min(0.5).max(150).nullable().default(null),
 	/** A count for every deck; null to have it worked out from the size of deck and piece. */
 	piecesPerDeck: z.int().min(1).max(9999).nullable(),
 	/** Room around a piece on its deck. */

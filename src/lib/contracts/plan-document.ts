@@ -36,7 +36,16 @@ const count = z.int().min(0);
 const machine = z.object({ id: z.string(), name: z.string() });
 const begun = z.object({ mixedAtMs: z.number(), endedAtMs: z.number().nullable() }).nullable();
 const steps = z.array(storedStepSchema);
-const drop = { id: dropId, name: z.string(), dueMs: z.number(), readyByMs: z.number() };
+const drop = {
+	id: dropId,
+	name: z.string(),
+	dueMs: z.number(),
+	readyByMs: z.number(),
+	// Of plans of before it is known only when picking begins.
+	pickingMinutes: z.number().default(0),
+	loadingMinutes: z.number().default(0),
+	roadMinutes: z.number().default(0)
+};
 
 const ofMix = { formulaId, ordinal: count };
 const portion = z.object({ kind: z.literal('portion'), ...ofMix, productId });
@@ -75,14 +84,18 @@ const input: z.ZodType<BakeDayInput> = z.object({
 		mixers: z.array(
 			machine.extend({
 				bowls: count,
+				speeds: count.default(2),
 				cleanDownMinutes: z.number(),
 				cleansAfter: z.array(z.enum(['allergen', 'dark']))
 			})
 		),
 		ovens: z.array(
 			machine.extend({
-				decks: z.array(machine),
+				decks: z.array(machine.extend({ hotSpots: z.string().default('') })),
 				sharesHeat: z.boolean(),
+				// Plans of before knew one time to load, and no timers.
+				loadingMinutes: z.number().default(5),
+				switchOnTimer: z.boolean().default(true),
 				preheatMinutes: z.number(),
 				recoveryMinutes: z.number(),
 				heatMinutesPerTenKelvin: z.number(),
@@ -91,9 +104,12 @@ const input: z.ZodType<BakeDayInput> = z.object({
 		),
 		// Plans of before these were counted have none of them.
 		benches: z.array(machine.extend({ hands: count })).default([]),
-		sheeters: z.array(machine).default([]),
+		sheeters: z
+			.array(machine.extend({ sheetGrams: z.number().nullable().default(null) }))
+			.default([]),
 		dividers: z.array(machine).default([]),
 		places: z.array(machine.extend({ trays: count })).default([]),
+		provers: z.array(machine.extend({ humidityPercent: z.number() })).default([]),
 		coldPlaces: z.array(machine.extend({ celsius: z.number() })).default([])
 	}),
 	people: z
@@ -222,7 +238,8 @@ const plan: z.ZodType<DayPlan> = z.object({
 			deckIds: z.array(z.string()),
 			name: z.string(),
 			atMs: z.number(),
-			celsius: z.number().nullable()
+			celsius: z.number().nullable(),
+			byTimer: z.boolean().default(false)
 		})
 	),
 	drops: z.array(
@@ -236,13 +253,39 @@ const plan: z.ZodType<DayPlan> = z.object({
 			othersReadyMs: z.number().nullable()
 		})
 	),
+	deliveries: z
+		.array(
+			z.object({
+				dropId,
+				name: z.string(),
+				what: z.enum(['pick', 'load', 'drive']),
+				fromMs: z.number(),
+				toMs: z.number(),
+				personIds: z.array(z.string())
+			})
+		)
+		.default([]),
 	cautions: z.array(
 		z.discriminatedUnion('kind', [
+			z.object({
+				kind: z.literal('nobody-for-drop'),
+				dropId,
+				what: z.enum(['pick', 'go']),
+				fromMs: z.number(),
+				toMs: z.number()
+			}),
+			z.object({
+				kind: z.literal('drop-leaves-late'),
+				dropId,
+				atMs: z.number(),
+				byMs: z.number()
+			}),
 			z.object({ kind: z.literal('too-early'), ...gap, least: z.number() }),
 			z.object({ kind: z.literal('gap-too-long'), ...gap, most: z.number() }),
 			z.object({
 				kind: z.literal('nobody'),
 				task: z.string(),
+				doing: z.enum(['fold', 'move', 'load', 'draw', 'switch-on']).optional(),
 				fromMs: z.number(),
 				toMs: z.number()
 			}),

@@ -134,6 +134,8 @@ const programme = z
 		}),
 		steamBursts: z.int().min(1).max(10),
 		steamByTray: z.boolean(),
+		/** Programmes written before stones were told lie on whatever there is. */
+		onStone: z.boolean().default(false),
 		changes: z
 			.array(
 				z.object({

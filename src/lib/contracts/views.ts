@@ -1,4 +1,4 @@
-import type { Deck, OnShift, OvenPiece, Role } from '../core/bakery/index.ts';
+import type { Deck, OnShift, OvenDeck, OvenPiece, Role } from '../core/bakery/index.ts';
 import type { Place } from '../core/formula/index.ts';
 import type { BakeDayInput } from '../core/planning/index.ts';
 import type {
@@ -290,7 +290,7 @@ export interface ProductDetailView extends Readonly<ProductSettings> {
 		readonly millilitres: number | null;
 	}[];
 	/** What it can be baked on. */
-	readonly decks: readonly Deck[];
+	readonly decks: readonly OvenDeck[];
 	readonly scales: readonly WeighingScale[];
 	readonly mixerMostGrams: number;
 	readonly currency: string;

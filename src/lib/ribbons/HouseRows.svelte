@@ -63,10 +63,15 @@
 			<!-- The list beside the ribbons is the way by keyboard. -->
 			<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
 			<g
-				class={onSelect ? 'cursor-pointer' : ''}
-				onclick={onSelect ? () => onSelect(block.taskId) : undefined}
-				onpointerdown={onGrab ? (event) => onGrab(block.taskId, event) : undefined}
+				class={onSelect && block.taskId !== null ? 'cursor-pointer' : ''}
+				onclick={() => {
+					if (block.taskId !== null) onSelect?.(block.taskId);
+				}}
+				onpointerdown={(event) => {
+					if (block.taskId !== null) onGrab?.(block.taskId, event);
+				}}
 			>
+				{#if block.told !== ''}<title>{block.told}, {clockText(block.fromMs, zone)}</title>{/if}
 				<rect
 					x={left(block.fromMs)}
 					y={y + 4}
@@ -74,7 +79,7 @@
 					height="16"
 					fill={row.kind === 'person' ? 'var(--ink)' : 'var(--sheet)'}
 					stroke="var(--ink)"
-					stroke-width={selected === block.taskId ? 4 : 2}
+					stroke-width={selected !== null && selected === block.taskId ? 4 : 2}
 				/>
 				{#if told(block)}
 					<text

@@ -1,4 +1,5 @@
 import type { BakeDayInput, DayPlan, TakenElsewhere } from '../core/planning/index.ts';
+import { deliveryActText } from '../wording/delivery-text.ts';
 
 export interface MachineRow {
 	readonly key: string;
@@ -15,7 +16,10 @@ export interface MachineRow {
 
 export interface MachineBlock {
 	readonly key: string;
-	readonly taskId: string;
+	/** The task that is chosen by it; null for what is none: a drop that is picked or driven. */
+	readonly taskId: string | null;
+	/** What is done, where it is no task. */
+	readonly told: string;
 	readonly fromMs: number;
 	readonly toMs: number;
 	/** What a deck is set to; empty elsewhere. */
@@ -59,6 +63,7 @@ export function machineRows(plan: DayPlan, input: BakeDayInput): readonly Machin
 					.map((task) => ({
 						key: task.id,
 						taskId: task.id,
+						told: '',
 						fromMs: task.startMs,
 						toMs: task.endMs,
 						celsius: task.step.kind === 'bake' ? task.step.loadCelsius : null
@@ -88,11 +93,22 @@ function loadsTogether(blocks: readonly MachineBlock[]): readonly MachineBlock[]
 }
 
 function blocksOfPerson(plan: DayPlan, personId: string): readonly MachineBlock[] {
-	return plan.tasks.flatMap((task) =>
+	const delivered = plan.deliveries
+		.filter(({ personIds }) => personIds.includes(personId))
+		.map((one) => ({
+			key: `${one.dropId} ${one.what}`,
+			taskId: null,
+			told: deliveryActText(one),
+			fromMs: one.fromMs,
+			toMs: one.toMs,
+			celsius: null
+		}));
+	const worked = plan.tasks.flatMap((task) =>
 		task.attended.flatMap(({ fromMs, toMs, personIds }, index) =>
 			personIds.includes(personId)
-				? [{ key: `${task.id} ${index}`, taskId: task.id, fromMs, toMs, celsius: null }]
+				? [{ key: `${task.id} ${index}`, taskId: task.id, told: '', fromMs, toMs, celsius: null }]
 				: []
 		)
 	);
+	return [...worked, ...delivered];
 }

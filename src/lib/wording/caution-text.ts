@@ -14,6 +14,8 @@ export function cautionText(
 		const task = tasks.find((task) => task.id === id);
 		return task ? subjectText(task, input) : id;
 	};
+	if (caution.kind === 'nobody-for-drop' || caution.kind === 'drop-leaves-late')
+		return deliveryCautionText(caution, input, zone);
 	if (caution.kind === 'overlap') {
 		const from = clockText(caution.from * 60_000, zone);
 		const to = clockText(caution.to * 60_000, zone);
@@ -21,9 +23,7 @@ export function cautionText(
 	}
 	if (caution.kind === 'nobody') {
 		const task = tasks.find((task) => task.id === caution.task);
-		const act = task
-			? `${caution.doing ?? activityText(task).toLowerCase()} ${subjectText(task, input)}`
-			: '';
+		const act = task ? `${doingText(caution.doing, task)} ${subjectText(task, input)}` : '';
 		return `Nobody is free who could ${act} at ${clockText(caution.fromMs, zone)}, for ${formatMinutes((caution.toMs - caution.fromMs) / 60_000)}.`;
 	}
 	if (caution.kind === 'too-early')
@@ -32,6 +32,27 @@ export function cautionText(
 	const waited = waitAfter(caution.before, tasks);
 	const activity = waited ? ` (${activityText(waited).toLowerCase()})` : '';
 	return `${name(caution.before)} waits ${over} past its late mark${activity}, until ${name(caution.after)} is taken on.`;
+}
+
+function doingText(
+	doing: Extract<Caution, { readonly kind: 'nobody' }>['doing'],
+	task: DayTask
+): string {
+	if (doing === 'switch-on') return 'switch the oven on for';
+	return doing ?? activityText(task).toLowerCase();
+}
+
+function deliveryCautionText(
+	caution: Extract<Caution, { readonly dropId: string }>,
+	{ drops }: BakeDayInput,
+	zone: string
+): string {
+	const name = drops.find(({ id }) => id === caution.dropId)?.name ?? '';
+	if (caution.kind === 'nobody-for-drop') {
+		const act = caution.what === 'pick' ? `pick ${name}` : `load and drive ${name}`;
+		return `Nobody is free who could ${act} at ${clockText(caution.fromMs, zone)}, for ${formatMinutes((caution.toMs - caution.fromMs) / 60_000)}.`;
+	}
+	return `${name} is ready in time, and leaves at ${clockText(caution.atMs, zone)}: ${formatMinutes((caution.atMs - caution.byMs) / 60_000)} late.`;
 }
 
 /** The wait that begins when a task is done; the task itself where it is the wait. */

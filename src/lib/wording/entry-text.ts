@@ -92,6 +92,8 @@ export function entryProblemText(problem: EntryProblem): string {
 			return `two of its decks are called "${problem.name}"; give one another name`;
 		case 'nameless':
 			return 'one of its decks has no name';
+		case 'too-many-hands':
+			return `No more than ${problem.most} can stand around a bench of that size.`;
 		case 'holds-nothing':
 			return `a deck ${problem.cm} cm wide holds no loaf, ${problem.leastCm} cm is the least; measure it once more`;
 		case 'division-beyond-capacity':

@@ -15,15 +15,19 @@ export const CRUST_TEXT: Readonly<Record<Crust, string>> = {
 	dark: 'dark crust'
 };
 
-/** How steam and oven stand at loading, beside the setting; empty where nothing is told of them. */
+/** What it lies on, how steam and oven stand at loading, beside the setting; empty where nothing is told of them. */
 export function loadingText({ steamSeconds, programme }: BakeStep): string {
-	const { atLoading, steamBursts, steamByTray } = programme;
+	const { atLoading, steamBursts, steamByTray, onStone } = programme;
 	const times = steamBursts > 1 ? `${steamBursts} times ` : '';
 	const steam =
 		steamSeconds > 0
 			? `steam ${times}${formatNumber(steamSeconds, 0)} s${steamByTray ? ' by the tray' : ''}`
 			: '';
-	return [...(steam === '' ? [] : [steam]), ...stateTexts(atLoading)].join(', ');
+	return [
+		...(onStone ? ['on the stone'] : []),
+		...(steam === '' ? [] : [steam]),
+		...stateTexts(atLoading)
+	].join(', ');
 }
 
 /** What is told of an oven's state; of the vent and the lid only what is not as usual. */

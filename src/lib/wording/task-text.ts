@@ -4,47 +4,17 @@ import {
 	type BakeDayInput,
 	type BatchRef,
 	type DayPlan,
-	type DayTask,
-	type OvenTask,
-	type Station
+	type DayTask
 } from '../core/planning/index.ts';
 import { bakeMarks } from '../core/baking/index.ts';
+import { speedsWanted, type Leg } from '../core/formula/index.ts';
 import { capital } from './capital.ts';
+import { deliveryEntry, ovenEntry, type ListEntry } from './list-entry.ts';
 import { lackedHands, NOBODY_YET } from './lacked-hands.ts';
 import { loadingText, markText } from './programme-text.ts';
 import { CAUSTIC_CAUTION } from './kind-text.ts';
 import { ACTIVITY_TEXT, placeText, SPEED_TEXT, TURN_TEXT } from './step-text.ts';
-import {
-	formatMass,
-	formatMinutes,
-	formatNumber,
-	formatTemperature,
-	type UnitChoice
-} from '../core/units/index.ts';
-
-/** One thing to do at one time. */
-export interface ListEntry {
-	readonly key: string;
-	/** The task it is of; null for what is done to an oven. */
-	readonly taskId: string | null;
-	readonly atMs: number;
-	readonly what: string;
-	readonly detail: string;
-	readonly handsOn: boolean;
-	/** Who does it, by name; 'nobody yet' where somebody has to be found, empty where hands are not planned. */
-	readonly who: string;
-	readonly personIds: readonly string[];
-	readonly endMs: number;
-	readonly station: Station;
-	/** The mixer or the deck it is done with, by name; empty where it is none. */
-	readonly machine: string;
-	/** What is read with a probe when it is done. */
-	readonly measure: 'dough' | 'core' | null;
-	/** What can hurt in doing it; empty where nothing does beyond the usual. */
-	readonly caution: string;
-	/** What is made, where it is a mix: its water is told with it. */
-	readonly mixes: { readonly recipeId: string; readonly ordinal: number } | null;
-}
+import { formatMass, formatMinutes, formatNumber, formatTemperature } from '../core/units/index.ts';
 
 /** The name of what a task works on, as the baker calls it. */
 export function subjectText({ batch }: Pick<DayTask, 'batch'>, input: BakeDayInput): string {
@@ -122,6 +92,8 @@ function detailText(task: DayTask, input: BakeDayInput): string {
 	const { step } = task;
 	const parts = [amountText(task, input)];
 	if (step.kind === 'hands-on') {
+		if (step.activity === 'sheet' || step.activity === 'laminate')
+			parts.push(sheetsText(task, input));
 		if (step.detail.kind === 'turn') parts.push(TURN_TEXT[step.detail.turn]);
 		if (step.detail.kind === 'mixing')
 			parts.push(
@@ -129,6 +101,8 @@ function detailText(task: DayTask, input: BakeDayInput): string {
 					.map((stretch) => `${formatNumber(stretch.minutes, 0)} min ${SPEED_TEXT[stretch.speed]}`)
 					.join(', ')
 			);
+		const mixer = input.bakery.mixers.find(({ id }) => id === task.machineId);
+		if (mixer && mixer.speeds < speedsWanted([step])) parts.push('this mixer has one speed');
 		if (step.endsAtCelsius !== null)
 			parts.push(`to ${formatTemperature({ celsius: step.endsAtCelsius })}`);
 	}
@@ -140,15 +114,47 @@ function detailText(task: DayTask, input: BakeDayInput): string {
 			`${formatNumber(step.bakeMinutes, 0)} min, core ${formatTemperature({ celsius: step.coreCelsius }, 0)}`
 		);
 	} else if (step.kind === 'wait') {
-		const places = [...new Set(step.legs.map(placeText))];
+		const places = [
+			...new Set(step.legs.map((leg) => `${placeText(leg)}${humidText(leg, input)}`))
+		];
 		parts.push(`${formatMinutes((task.endMs - task.startMs) / 60_000)} ${places.join(', then ')}`);
 	} else parts.push(formatMinutes((task.endMs - task.startMs) / 60_000));
 	return parts.filter((part) => part !== '').join(' · ');
 }
 
+/** In how many sheets dough goes through the largest sheeter, where one is too little for it. */
+function sheetsText({ batch }: DayTask, { bakery, doughs, products }: BakeDayInput): string {
+	const sheet = Math.max(0, ...bakery.sheeters.map(({ sheetGrams }) => sheetGrams ?? 0));
+	if (sheet === 0 || batch.kind === 'preparation') return '';
+	const mix = doughs
+		.find(({ formulaId }) => formulaId === batch.formulaId)
+		?.mixes.find(({ ordinal }) => ordinal === batch.ordinal);
+	const pieces =
+		batch.kind === 'mix'
+			? null
+			: mix?.portions.find(({ productId }) => productId === batch.productId)?.pieces;
+	const piece =
+		batch.kind === 'mix'
+			? 0
+			: (products.find(({ id }) => id === batch.productId)?.scaledGrams ?? 0);
+	const sheets = Math.ceil((pieces ? pieces * piece : (mix?.grams ?? 0)) / sheet - 1e-9);
+	return sheets > 1 ? `in ${sheets} sheets` : '';
+}
+
+/** How humid a place is kept, where that is set; dough in a dry one is covered. */
+function humidText({ named }: Leg, { bakery }: BakeDayInput): string {
+	const humidity = bakery.provers.find(({ id }) => id === named?.id)?.humidityPercent;
+	return humidity === undefined ? '' : ` (${formatNumber(humidity, 0)} % humid)`;
+}
+
 /** Everything a hand does, in order: the tasks, what is done within waits, what goes in and out of the ovens, their settings. */
 export function toDoList(
-	{ tasks, ovens, cautions }: Pick<DayPlan, 'tasks' | 'ovens' | 'cautions'>,
+	{
+		tasks,
+		ovens,
+		deliveries,
+		cautions
+	}: Pick<DayPlan, 'tasks' | 'ovens' | 'deliveries' | 'cautions'>,
 	input: BakeDayInput
 ): readonly ListEntry[] {
 	const lacks = lackedHands(tasks, cautions);
@@ -160,7 +166,8 @@ export function toDoList(
 			),
 			...markEntries(task, input)
 		]),
-		...ovens.map(ovenEntry)
+		...ovens.map(ovenEntry),
+		...deliveries.map((task) => deliveryEntry(task, cautions, input))
 	].sort((a, b) => a.atMs - b.atMs || (a.key < b.key ? -1 : 1));
 }
 
@@ -252,6 +259,12 @@ function attendedText(
 	}
 }
 
+/** Where the deck bakes hotter: what is turned there is turned for it. */
+function hotterText({ machineId }: DayTask, input: BakeDayInput): readonly string[] {
+	const hotSpots = decksOf(input).find(({ id }) => id === machineId)?.hotSpots ?? '';
+	return hotSpots === '' ? [] : [`hotter ${hotSpots}`];
+}
+
 /** What is done to a load while it bakes: short, and whoever stands at the ovens does it. */
 function markEntries(task: DayTask, input: BakeDayInput): readonly ListEntry[] {
 	const { step, endMs } = task;
@@ -270,7 +283,10 @@ function markEntries(task: DayTask, input: BakeDayInput): readonly ListEntry[] {
 				machine: machineText(task.machineId, input),
 				measure: mark.kind === 'check' ? 'core' : null,
 				what: `${capital(markText(mark))}: ${subjectText(task, input)}`,
-				detail: `${formatNumber(mark.atMinutes, 0)} min in the oven`,
+				detail: [
+					`${formatNumber(mark.atMinutes, 0)} min in the oven`,
+					...(mark.kind === 'turn' ? hotterText(task, input) : [])
+				].join(' · '),
 				handsOn: true,
 				who: '',
 				personIds: [],
@@ -278,38 +294,6 @@ function markEntries(task: DayTask, input: BakeDayInput): readonly ListEntry[] {
 				mixes: null
 			};
 		});
-}
-
-const OVEN_ACT: Readonly<Record<OvenTask['kind'], string>> = {
-	'switch-on': 'Switch on',
-	set: 'Set',
-	'switch-off': 'Switch off'
-};
-
-/** What is done to an oven: "Set Deck 2 to 245 °C". */
-export function ovenActText({ kind, name, celsius }: OvenTask, units?: UnitChoice): string {
-	const to = celsius === null ? '' : ` to ${formatTemperature({ celsius }, 0, units)}`;
-	return `${OVEN_ACT[kind]} ${name}${to}`;
-}
-
-function ovenEntry(task: OvenTask): ListEntry {
-	const { kind, deckIds, name, atMs } = task;
-	return {
-		key: `oven ${deckIds.join(' ')} ${kind} ${atMs}`,
-		taskId: null,
-		atMs,
-		endMs: atMs,
-		station: 'oven',
-		machine: name,
-		measure: null,
-		what: ovenActText(task),
-		detail: '',
-		handsOn: true,
-		who: '',
-		personIds: [],
-		caution: '',
-		mixes: null
-	};
 }
 
 /** A dough is measured when it leaves the mixer, bread when it is drawn. */

@@ -1,7 +1,8 @@
 import { EVERYBODY } from '../contracts/sheet-paths.ts';
 import type { PlanWork } from '../contracts/views.ts';
 import { SHEET_TEXT, SHEET_OF } from './sheet-text.ts';
-import { toDoList, type ListEntry } from './task-text.ts';
+import type { ListEntry } from './list-entry.ts';
+import { toDoList } from './task-text.ts';
 import { clockText, isoDayText } from './time-text.ts';
 
 /** A calendar rings so long before a thing is to be done. */

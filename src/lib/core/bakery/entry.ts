@@ -7,6 +7,7 @@ import {
 	type DropContent
 } from './delivery.ts';
 import {
+	benchProblems,
 	dividerProblems,
 	scaleProblems,
 	sheeterProblems,
@@ -80,7 +81,7 @@ const CHECKS: {
 	divider: dividerProblems,
 	sheeter: sheeterProblems,
 	vessel: () => [],
-	bench: () => [],
+	bench: benchProblems,
 	drop: dropProblems,
 	customer: () => [],
 	'closed-days': closedDaysProblems

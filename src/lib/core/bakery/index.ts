@@ -32,6 +32,7 @@ export {
 	DECK_KINDS,
 	FIRST_DECK,
 	FIRST_OVEN,
+	loadingMinutesOf,
 	loadSizeOn,
 	piecesOn,
 	type Deck,
@@ -41,6 +42,17 @@ export {
 	type OvenPiece
 } from './oven.ts';
 export {
+	DECK_LACKS,
+	decksFor,
+	lackedByAll,
+	lacksOf,
+	type DeckLack,
+	type DeckNeeds,
+	type OvenDeck
+} from './deck-needs.ts';
+export {
+	LAST_SHEET_MILLIMETRES,
+	sheetGrams,
 	VESSEL_USES,
 	type BenchContent,
 	type DividerContent,

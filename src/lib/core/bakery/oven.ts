@@ -26,6 +26,8 @@ export interface OvenContent {
 	readonly fan: boolean;
 	/** A loader sets a whole deck at once. */
 	readonly loader: boolean;
+	/** How long hands take to load a deck. */
+	readonly handLoadingMinutes: number;
 	/** It can be told the evening before when to switch itself on. */
 	readonly switchOnTimer: boolean;
 	readonly preheatMinutes: number;
@@ -41,6 +43,7 @@ export const FIRST_OVEN: OvenContent = {
 	topAndBottom: true,
 	fan: false,
 	loader: false,
+	handLoadingMinutes: 5,
 	switchOnTimer: true,
 	preheatMinutes: 90,
 	recoveryMinutes: 10,
@@ -59,6 +62,17 @@ export const FIRST_DECK: Omit<Deck, 'id' | 'name'> = {
 	stone: true,
 	hotSpots: ''
 };
+
+/** A loader has set a deck so soon (our default, in minutes). */
+const LOADER_MINUTES = 2;
+
+/** How long a deck of an oven takes to be loaded, in minutes: as long as hands take, or by its loader. */
+export function loadingMinutesOf({
+	loader,
+	handLoadingMinutes
+}: Pick<OvenContent, 'loader' | 'handLoadingMinutes'>): number {
+	return loader ? LOADER_MINUTES : handLoadingMinutes;
+}
 
 /** The smallest side of a deck on which a roll has its place, in cm (our default). */
 const LEAST_SIDE_CM = 12;

@@ -12,6 +12,8 @@ export type EntryProblem =
 			readonly cm: number;
 			readonly leastCm: number;
 	  }
+	/** More than can stand around it. */
+	| { readonly kind: 'too-many-hands'; readonly field: string; readonly most: number }
 	| { readonly kind: 'division-beyond-capacity'; readonly field: string }
 	| { readonly kind: 'no-weekday'; readonly field: string }
 	| { readonly kind: 'ends-before-it-begins'; readonly field: string }

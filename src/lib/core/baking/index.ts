@@ -5,6 +5,7 @@ export {
 	type KnownBake,
 	type BakeTimeFailure
 } from './bake-time.ts';
+export { asksOfDeck, type AsksOfDeck } from './asks-of-deck.ts';
 export {
 	bakeMarks,
 	bakeOver,

@@ -34,6 +34,8 @@ export interface BakeProgramme {
 	readonly steamBursts: number;
 	/** Steam comes from water poured on a tray, by hand. */
 	readonly steamByTray: boolean;
+	/** The pieces lie on the stone itself, on nothing. */
+	readonly onStone: boolean;
 	readonly changes: readonly BakeChange[];
 	/** When the pieces are turned round, for the hot spots of the oven. */
 	readonly turnAtMinutes: number | null;
@@ -55,6 +57,7 @@ export const PLAIN_PROGRAMME: BakeProgramme = {
 	atLoading: { topPercent: null, bottomPercent: null, fan: false, ventOpen: false, lid: false },
 	steamBursts: 1,
 	steamByTray: false,
+	onStone: false,
 	changes: [],
 	turnAtMinutes: null,
 	checkAtMinutes: null,

@@ -39,6 +39,17 @@ export interface MixingStretch {
 	readonly minutes: number;
 }
 
+/** How many speeds of a mixer a chain of steps wants: two where any of it is mixed fast. */
+export function speedsWanted(steps: readonly Step[]): number {
+	const isFast = steps.some(
+		(step) =>
+			step.kind === 'hands-on' &&
+			step.detail.kind === 'mixing' &&
+			step.detail.stretches.some(({ speed }) => speed === 'fast')
+	);
+	return isFast ? 2 : 1;
+}
+
 /** What a hands-on step says beyond its time. */
 export type StepDetail =
 	| { readonly kind: 'none' }

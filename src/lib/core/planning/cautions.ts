@@ -3,11 +3,13 @@ import type { Plan } from '../schedule/index.ts';
 import type { DayTask } from './day-plan.ts';
 import type { ExpandedDay } from './expand.ts';
 import { SOMEBODY } from './hands.ts';
+import type { DeliveryCaution } from './deliveries.ts';
 import { GRID_MINUTES } from './grid.ts';
 import { toldIdOf } from './told-id.ts';
 
 /** What keeps a plan from holding: told, never hidden. */
 export type Caution =
+	| DeliveryCaution
 	/** The later task begins before the earlier one, which happened when it did, is through. */
 	| {
 			readonly kind: 'too-early';
@@ -28,7 +30,7 @@ export type Caution =
 			readonly kind: 'nobody';
 			readonly task: string;
 			/** What is done, where it is not the whole of the task: within a wait, or at an oven. */
-			readonly doing?: 'fold' | 'move' | 'load' | 'draw';
+			readonly doing?: 'fold' | 'move' | 'load' | 'draw' | 'switch-on' | undefined;
 			readonly fromMs: number;
 			readonly toMs: number;
 	  }
@@ -41,6 +43,9 @@ export type Caution =
 			readonly from: number;
 			readonly to: number;
 	  };
+
+/** What a load wants hands for, in the order in which an oven asks for them. */
+const ATTENDED = ['load', 'draw', 'switch-on'] as const;
 
 /** What of a placement goes beyond what the recipes and the shifts allow, by the tasks as they are told. Minutes. */
 export function cautionsOf(
@@ -85,12 +90,15 @@ export function cautionsOf(
 			});
 		});
 	}
-	for (const { start, end, tasks, given } of loads)
+	const preheatOf = (unit: string) =>
+		problem.batchMachines.find(({ units }) => units.some(({ id }) => id === unit))?.preheat ?? 0;
+	for (const { unit, start, end, tasks, given } of loads)
 		given.forEach((names, index) => {
 			if (!names.includes(SOMEBODY)) return;
-			const fromMs = grid.ms(index === 0 ? start : end);
+			const doing = ATTENDED[index] ?? 'switch-on';
+			const at = { load: start, draw: end, 'switch-on': start - preheatOf(unit) }[doing];
+			const fromMs = grid.ms(at);
 			const toMs = fromMs + GRID_MINUTES * MINUTE_MS;
-			const doing = index === 0 ? 'load' : 'draw';
 			found.push({ kind: 'nobody', task: tasks[0] ?? '', doing, fromMs, toMs });
 		});
 	return found.filter((caution) => caution.kind !== 'nobody' || known.has(caution.task));

@@ -3,6 +3,7 @@ import type { Step } from '../formula/index.ts';
 import type { Placed } from '../schedule/index.ts';
 import { batchKey, type BatchRef } from './batch-ref.ts';
 import { cautionsOf, type Caution } from './cautions.ts';
+import { deliveryCautions, tellDeliveries, type DeliveryTask } from './deliveries.ts';
 import type { ExpandedDay, UnplannedChain } from './expand.ts';
 import type { BakeDayInput } from './input.ts';
 import { ovenTasks, type OvenTask } from './oven-tasks.ts';
@@ -65,6 +66,8 @@ export interface DayPlan {
 	readonly tasks: readonly DayTask[];
 	readonly ovens: readonly OvenTask[];
 	readonly drops: readonly DropOutlook[];
+	/** What is done for the drops when their bread is packed, in order of time. */
+	readonly deliveries: readonly DeliveryTask[];
 	readonly cautions: readonly Caution[];
 	readonly unplanned: readonly UnplannedChain[];
 	/** Batches that found no place, in whole or in part. */
@@ -73,11 +76,11 @@ export interface DayPlan {
 
 /** Nothing is late, nothing is missing, nothing had to be given more room. */
 export function holds({ cautions, unplaced, drops }: DayPlan): boolean {
-	return (
-		cautions.length === 0 &&
-		unplaced.length === 0 &&
-		drops.every(({ readyMs, readyByMs }) => readyMs === null || readyMs <= readyByMs)
-	);
+	return cautions.length === 0 && unplaced.length === 0 && !drops.some(isLate);
+}
+
+function isLate({ readyMs, readyByMs }: DropOutlook): boolean {
+	return readyMs !== null && readyMs > readyByMs;
 }
 
 /**
@@ -103,11 +106,19 @@ export function describePlan(
 			.filter(({ id }) => missing.has(id))
 			.map(({ batch }) => [batchKey(batch), batch] as const)
 	);
+	const drops = outlooks(input, tasks, expanded, placed);
+	const doneBy = new Map(placement.done.map(({ task, personIds }) => [task, personIds]));
 	return {
 		tasks,
 		ovens: ovenTasks(input, tasks),
-		drops: outlooks(input, tasks, expanded, placed),
-		cautions: cautionsOf(expanded, placement.plan, tasks),
+		drops,
+		deliveries: tellDeliveries(input.drops, expanded.deliveries, placed, expanded.grid, doneBy),
+		cautions: [
+			...cautionsOf(expanded, placement.plan, tasks),
+			...deliveryCautions(input.drops, expanded.deliveries, placed, expanded.grid, (dropId) =>
+				drops.some((drop) => drop.dropId === dropId && isLate(drop))
+			)
+		],
 		unplanned: expanded.unplanned,
 		unplaced: [...unplaced.values()]
 	};

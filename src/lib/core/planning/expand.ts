@@ -5,6 +5,7 @@ import { batchKey, type BatchRef } from './batch-ref.ts';
 import { withRoom, type ChainEnd } from './chain-end.ts';
 import { ChainWriter } from './chain-writer.ts';
 import { courseThrough, type Course, type CourseFailure } from './course.ts';
+import { writeDelivery, type WrittenDelivery } from './deliveries.ts';
 import { unitsFilled, type Grid } from './grid.ts';
 import { Hands } from './hands.ts';
 import type {
@@ -37,6 +38,8 @@ export interface ExpandedDay {
 	readonly soft: readonly SoftWindow[];
 	/** The engine's tasks that end the chain of a portion. */
 	readonly ends: readonly WrittenPortion[];
+	/** What is done for the drops when their bread is packed. */
+	readonly deliveries: readonly WrittenDelivery[];
 	/** Chains that cannot be worked out, with the reason. */
 	readonly unplanned: readonly UnplannedChain[];
 }
@@ -122,6 +125,9 @@ class DayUnderConstruction {
 					placed.portion.dropIds.some((drop) => portion.dropIds.includes(drop))
 				)
 					this.chains.link(end, placed.taskOf(JOINING_ACTIVITIES));
+		const deliveries = input.drops.flatMap((drop) =>
+			writeDelivery(drop, this.written, night, hands)
+		);
 		const relaxed = this.conditions.relaxed.includes(OVENS);
 		const problem: Problem = {
 			horizon,
@@ -153,6 +159,7 @@ class DayUnderConstruction {
 			waits: night.waits,
 			soft: night.soft,
 			ends: this.written,
+			deliveries,
 			unplanned: this.unplanned
 		};
 	}

@@ -30,12 +30,15 @@ const SKILLS_OF: Readonly<Record<HandsOnActivity, readonly Skill[]>> = {
 };
 
 /** Work beside the steps of a recipe. */
-export type Chore = 'fold' | 'move' | 'oven';
+export type Chore = 'fold' | 'move' | 'oven' | 'pick' | 'load-van' | 'drive';
 
 const SKILLS_OF_CHORE: Readonly<Record<Chore, readonly Skill[]>> = {
 	fold: ['mixing', 'shaping'],
 	move: [],
-	oven: ['oven']
+	oven: ['oven'],
+	pick: ['packing'],
+	'load-van': ['packing', 'driving'],
+	drive: ['driving']
 };
 
 /** A way to do something by those who take as long. */
@@ -52,6 +55,12 @@ const BY_HANDS = 'hands';
 
 /** The pool of those who would have to be found, where nobody is there. */
 export const SOMEBODY = 'somebody';
+
+/** The pool of presence: somebody is at work, whatever they do. */
+const ANYBODY = 'anybody';
+
+/** A gap between two stretches of work that is a break, not the end of a shift (our default, in minutes). */
+const BREAK_MINUTES = 60;
 
 /** Whoever has to be found can be found as often as needed. */
 const AS_MANY_AS_NEEDED = 99;
@@ -87,6 +96,10 @@ export class Hands {
 						.map(({ fromMs, toMs }) => ({ from: grid.floor(fromMs), to: grid.ceil(toMs) }))
 				).map((stretch) => ({ ...stretch, amount: 1 }))
 			})),
+			{
+				id: ANYBODY,
+				there: this.anybodyThere().map((stretch) => ({ ...stretch, amount: AS_MANY_AS_NEEDED }))
+			},
 			{ id: SOMEBODY, there: [{ from: 0, to: horizon, amount: AS_MANY_AS_NEEDED }] }
 		];
 	}
@@ -138,6 +151,50 @@ export class Hands {
 		return this.demand(this.able(SKILLS_OF_CHORE[chore]), span, found);
 	}
 
+	/** Anybody at all at work in one unit of a task, whatever they do. */
+	present(at: number, found: boolean): readonly Demand[] {
+		if (this.people === null) return [];
+		return [{ pools: [ANYBODY, ...(found ? [SOMEBODY] : [])], amount: 1, from: at, to: at + 1 }];
+	}
+
+	/** The stretches in which anybody is at work: a break leaves nobody gone. */
+	private anybodyThere(): readonly Stretch[] {
+		const { grid, horizon } = this;
+		return this.people === null
+			? []
+			: merged(
+					this.people.flatMap(({ there }) =>
+						there.map(({ fromMs, toMs }) => ({
+							from: Math.max(0, grid.ceil(fromMs)),
+							to: Math.min(horizon, grid.floor(toMs))
+						}))
+					),
+					unitsFilled(BREAK_MINUTES)
+				);
+	}
+
+	/**
+	 * The same for a chore that is somebody else's where nobody of those entered has the skill for it; and what it wants
+	 * where somebody has to be found.
+	 */
+	ifAny(
+		chore: Chore,
+		span: { readonly from: number; readonly to: number }
+	): { readonly demands: readonly Demand[]; readonly found: readonly Demand[] } {
+		const skills = SKILLS_OF_CHORE[chore];
+		const able = (this.people ?? []).filter((person) =>
+			skills.some((skill) => person.skills.includes(skill))
+		);
+		if (able.length === 0) return { demands: [], found: [] };
+		return {
+			demands: this.demand(
+				able.map(({ id }) => id),
+				span
+			),
+			found: [{ pools: [SOMEBODY], amount: 1, ...span }]
+		};
+	}
+
 	/** A way to do it, and where it is relaxed a dear one: somebody is found for what hands it wants. */
 	ways(mode: Mode, relaxed: boolean): readonly Mode[] {
 		const byHands = mode.demands.filter(({ pools }) => pools.some((pool) => isOfPerson(pool)));
@@ -182,6 +239,19 @@ export class Hands {
 interface Stretch {
 	readonly from: number;
 	readonly to: number;
+}
+
+/** Stretches as few as they can be, those with at most so much between them joined. */
+function merged(stretches: readonly Stretch[], between: number): readonly Stretch[] {
+	const whole: Stretch[] = [];
+	for (const one of [...stretches].sort((a, b) => a.from - b.from)) {
+		const last = whole.at(-1);
+		if (one.from >= one.to) continue;
+		if (last && one.from <= last.to + between)
+			whole[whole.length - 1] = { from: last.from, to: Math.max(last.to, one.to) };
+		else whole.push(one);
+	}
+	return whole;
 }
 
 /** Stretches without what others take of them. */

@@ -113,11 +113,14 @@ export const SHOP_MS = Date.UTC(2026, 10, 24, 6, 30);
 /** Mixing and bulk. */
 const DOUGH_STEPS = [hands('mix', 20, { machine: 'mixer', endsAtCelsius: 27 }), BULK];
 
+/** Whoever ordered takes it out of the racks. */
+const HANDED_OVER = { pickingMinutes: 0, loadingMinutes: 0, roadMinutes: 0 };
+
 export const DAY: BakeDayInput = {
 	date: '2026-11-24' as BakeDate,
 	drops: [
-		{ id: ferry, name: 'Ferry', dueMs: FERRY_MS, readyByMs: FERRY_MS },
-		{ id: shop, name: 'Shop', dueMs: SHOP_MS, readyByMs: SHOP_MS }
+		{ id: ferry, name: 'Ferry', dueMs: FERRY_MS, readyByMs: FERRY_MS, ...HANDED_OVER },
+		{ id: shop, name: 'Shop', dueMs: SHOP_MS, readyByMs: SHOP_MS, ...HANDED_OVER }
 	],
 	bakery: {
 		mixers: [
@@ -125,6 +128,7 @@ export const DAY: BakeDayInput = {
 				id: 'mixer',
 				name: 'Spiral mixer',
 				bowls: 1,
+				speeds: 2,
 				cleanDownMinutes: 10,
 				cleansAfter: ['allergen']
 			}
@@ -134,10 +138,12 @@ export const DAY: BakeDayInput = {
 				id: 'oven',
 				name: 'Oven',
 				decks: [
-					{ id: 'deck 1', name: 'Deck 1' },
-					{ id: 'deck 2', name: 'Deck 2' }
+					{ id: 'deck 1', name: 'Deck 1', hotSpots: '' },
+					{ id: 'deck 2', name: 'Deck 2', hotSpots: '' }
 				],
 				sharesHeat: false,
+				loadingMinutes: 5,
+				switchOnTimer: true,
 				preheatMinutes: 60,
 				recoveryMinutes: 10,
 				heatMinutesPerTenKelvin: 3,
@@ -148,6 +154,7 @@ export const DAY: BakeDayInput = {
 		sheeters: [],
 		dividers: [],
 		places: [],
+		provers: [],
 		coldPlaces: []
 	},
 	people: null,

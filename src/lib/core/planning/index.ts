@@ -50,6 +50,7 @@ export { packingLists, piecesOver, type PackingList, type PiecesOver } from './p
 export { stationOf, STATIONS, type Station } from './station.ts';
 export { priceOnMoving } from './prices.ts';
 export type { Caution } from './cautions.ts';
+export { leavesByMs, type DeliveryTask } from './deliveries.ts';
 export type { OvenTask } from './oven-tasks.ts';
 export { placesFull, type PlaceFull } from './places-full.ts';
 export { vesselsShort, type VesselsShort } from './vessels.ts';

@@ -28,10 +28,12 @@ export interface BakeryMachines {
 	readonly mixers: readonly PlannedMixer[];
 	readonly ovens: readonly PlannedOven[];
 	readonly benches: readonly PlannedBench[];
-	readonly sheeters: readonly Machine[];
+	readonly sheeters: readonly PlannedSheeter[];
 	readonly dividers: readonly Machine[];
 	/** Those that can run out of room. */
 	readonly places: readonly PlannedPlace[];
+	/** Those whose humidity is set. */
+	readonly provers: readonly HumidPlace[];
 	/** Where dough can be sent to wait. */
 	readonly coldPlaces: readonly ColdPlace[];
 }
@@ -39,6 +41,15 @@ export interface BakeryMachines {
 export interface PlannedBench extends Machine {
 	/** How many can work at it at once. */
 	readonly hands: number;
+}
+
+export interface HumidPlace extends Machine {
+	readonly humidityPercent: number;
+}
+
+export interface PlannedSheeter extends Machine {
+	/** What one sheet of it weighs, rolled out; null where that was not kept. */
+	readonly sheetGrams: number | null;
 }
 
 export interface ColdPlace extends Machine {
@@ -63,6 +74,7 @@ export interface PlannedPerson {
 export interface PlannedMixer extends Machine {
 	/** With one, a dough that rests in it keeps the mixer. */
 	readonly bowls: number;
+	readonly speeds: number;
 	readonly cleanDownMinutes: number;
 	/** What a dough leaves in it that the next has not asks for a clean-down. */
 	readonly cleansAfter: readonly MixTrace['kind'][];
@@ -74,11 +86,20 @@ export interface MixTrace {
 	readonly name: string;
 }
 
+export interface PlannedDeck extends Machine {
+	/** Where it bakes hotter, in words; empty where nobody found out. */
+	readonly hotSpots: string;
+}
+
 export interface PlannedOven extends Machine {
-	readonly decks: readonly Machine[];
+	readonly decks: readonly PlannedDeck[];
 	/** Its decks share one chamber's heat. */
 	readonly sharesHeat: boolean;
 	readonly preheatMinutes: number;
+	/** How long loading a deck takes. */
+	readonly loadingMinutes: number;
+	/** It switches itself on; somebody has to be there for it otherwise. */
+	readonly switchOnTimer: boolean;
 	/** What a deck needs between two loads. */
 	readonly recoveryMinutes: number;
 	readonly heatMinutesPerTenKelvin: number;
@@ -97,6 +118,10 @@ export interface PlannedDrop {
 	readonly dueMs: number;
 	/** When its bread has to be ready to pick: picking, loading and the road come after. */
 	readonly readyByMs: number;
+	readonly pickingMinutes: number;
+	readonly loadingMinutes: number;
+	/** One way. */
+	readonly roadMinutes: number;
 }
 
 /** Pieces of one product for one drop. */

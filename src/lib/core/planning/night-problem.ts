@@ -96,6 +96,22 @@ export class NightProblem {
 		if (!isAhead && !pin && !done) this.nightWork.push(told.id);
 	}
 
+	/** A task beside the chains: no dough is in it, and the night's length is not its doing. */
+	addBeside(id: string, modes: readonly Mode[]): void {
+		const done = this.done.get(id);
+		const task: Task = {
+			id,
+			group: id,
+			modes,
+			earliest: done ? null : this.now,
+			latest: null,
+			pin: null
+		};
+		const stands = done ? asDone(task, done, this.grid) : task;
+		this.byId.set(id, stands);
+		this.tasks.push(stands);
+	}
+
 	family(leaves: readonly MixTrace[]): string {
 		const family = familyOf(leaves);
 		this.families.set(family, leaves);

@@ -12,6 +12,8 @@ export interface OvenTask {
 	readonly atMs: number;
 	/** What it is set to; null where it is switched off. */
 	readonly celsius: number | null;
+	/** The oven does it by itself when its timer was set. */
+	readonly byTimer: boolean;
 }
 
 /** Settings this close are one (our default, in degrees). */
@@ -32,7 +34,7 @@ export function ovenTasks(input: BakeDayInput, tasks: readonly DayTask[]): reado
 				: oven.decks.map((deck) => ({ name: deck.name, decks: [deck] }));
 			return heats.flatMap(({ name, decks }): readonly OvenTask[] => {
 				const deckIds = decks.map(({ id }) => id);
-				const told = { deckIds, name };
+				const told = { deckIds, name, byTimer: false };
 				const loads = tasks
 					.flatMap(({ machineId, step, startMs, endMs }) =>
 						step.kind === 'bake' && machineId !== null && deckIds.includes(machineId)
@@ -46,7 +48,8 @@ export function ovenTasks(input: BakeDayInput, tasks: readonly DayTask[]): reado
 					...told,
 					kind: 'switch-on',
 					atMs: first.startMs - oven.preheatMinutes * MINUTE_MS,
-					celsius: first.celsius
+					celsius: first.celsius,
+					byTimer: oven.switchOnTimer
 				};
 				const changes: OvenTask[] = [];
 				let { endCelsius: celsius } = first;

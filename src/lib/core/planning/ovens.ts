@@ -6,8 +6,7 @@ import type { Hands } from './hands.ts';
 import type { PlannedOven, PlannedProduct } from './input.ts';
 import type { TakenElsewhere } from './taken-elsewhere.ts';
 
-/** How long a deck takes to be loaded, and at least to be drawn, in minutes (our defaults). */
-export const LOADING_MINUTES = 5;
+/** How long a deck takes at least to be drawn, in minutes (our default). */
 const LEAST_DRAWING_MINUTES = 1;
 
 /** Loads this close in temperature are baked as one (our default, in degrees). */
@@ -32,7 +31,8 @@ export interface OvenPrice {
  * The ovens as machines that take loads: decks in one chamber share its heat, others are each an oven of their own.
  *
  * Model: a load takes hands to load at its start, and to draw it at its end, while its deck recovers; two loads of a
- * deck are apart by its recovery, or by heating and cooling where that takes longer.
+ * deck are apart by its recovery, or by heating and cooling where that takes longer. An oven without a timer is
+ * switched on by somebody who is there: of a load somebody was, when its preheat would have had to begin.
  * Source: domain (ovens), our defaults for loading and drawing. Failures: none.
  */
 export function batchMachinesOf(
@@ -54,16 +54,21 @@ export function batchMachinesOf(
 			fall: Math.round((LEVEL_STEP / 10 / GRID_MINUTES) * oven.coolMinutesPerTenKelvin),
 			step: LEVEL_STEP,
 			recovery: unitsFilled(oven.recoveryMinutes),
-			loading: unitsFilled(LOADING_MINUTES),
+			loading: unitsFilled(oven.loadingMinutes),
 			unloading: 0,
 			attended: [
 				...hands
-					.forChore('oven', { from: 0, to: unitsFilled(LOADING_MINUTES) }, relaxed)
+					.forChore('oven', { from: 0, to: unitsFilled(oven.loadingMinutes) }, relaxed)
 					.map((demand) => ({ ...demand, of: 'start' as const })),
 				...hands
 					// A bake ends on its own minute within the last unit of its load, and is drawn from then on.
 					.forChore('oven', { from: -1, to: 0 }, relaxed)
-					.map((demand) => ({ ...demand, of: 'end' as const }))
+					.map((demand) => ({ ...demand, of: 'end' as const })),
+				...(oven.switchOnTimer
+					? []
+					: hands
+							.present(-unitsFilled(oven.preheatMinutes), relaxed)
+							.map((demand) => ({ ...demand, of: 'start' as const })))
 			],
 			preheat: unitsFilled(oven.preheatMinutes),
 			onPrice: price.onPrice,
@@ -83,6 +88,11 @@ export function batchMachinesOf(
 			)
 		}));
 	});
+}
+
+/** The longest that any oven takes to be loaded, in units. */
+export function longestLoading(ovens: readonly PlannedOven[]): number {
+	return Math.max(0, ...ovens.map(({ loadingMinutes }) => unitsFilled(loadingMinutes)));
 }
 
 /** A bake with at least a minute of its last unit left to draw it in. */

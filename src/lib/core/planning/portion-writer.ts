@@ -5,10 +5,9 @@ import { batchKey, type BatchRef } from './batch-ref.ts';
 import { withRoom, type ChainEnd } from './chain-end.ts';
 import type { ChainWriter } from './chain-writer.ts';
 import { handsOnMinutes, lengthOf, type CourseStep } from './course.ts';
-import { unitsFilled } from './grid.ts';
 import type { BakeDayInput, PlannedPortion, PlannedProduct } from './input.ts';
 import type { NightProblem } from './night-problem.ts';
-import { LOADING_MINUTES, portionOf } from './ovens.ts';
+import { longestLoading, portionOf } from './ovens.ts';
 import { duePrices, freshFrom, freshPrice } from './prices.ts';
 import { itemsOf, runMinutes, type Bake, type ChainItem, type Run } from './runs.ts';
 import { roomOfPieces } from './room-of-places.ts';
@@ -272,7 +271,7 @@ class OnePortion {
 		const { product } = this.plannable;
 		if (step.step.kind !== 'bake') return id;
 		const batchOf = portionOf(product, step.step, pieces, this.input.bakery.ovens);
-		const span = { from: 0, to: unitsFilled(LOADING_MINUTES) + batchOf.length };
+		const span = { from: 0, to: longestLoading(this.input.bakery.ovens) + batchOf.length };
 		const demands = this.vessels?.untilBaked
 			? holds.map(({ pool, amount }) => ({ pools: [pool], amount, ...span }))
 			: [];

@@ -107,6 +107,28 @@ export function duePrices(task: string, readyUnit: number, leadUnits: number): r
 	];
 }
 
+/** Somebody has to be found to pick or to drive: dearer than an hour's lateness, so that it is last of all. */
+export const FOUND_FOR_DROP_PRICE = { amount: (60 / GRID_MINUTES) * LATE, tier: TIER.found };
+
+/** What leaving with a drop costs by its distance from the last moment for it. */
+export function leavingPrice(task: string, leavesBy: number): Price {
+	return {
+		id: `leaves ${task}`,
+		task,
+		of: 'start',
+		at: leavesBy,
+		early: STALE,
+		late: LATE,
+		away: 0,
+		tier: TIER.late
+	};
+}
+
+/** What picking a drop costs: it is done by the time it leaves, and not long before; too late only where it is all there is. */
+export function pickedPrice(task: string, leavesBy: number, isAll: boolean): Price {
+	return { ...leavingPrice(task, leavesBy), of: 'end', late: isAll ? LATE : 0 };
+}
+
 /** Nothing is baked longer than this before its drop, cooling and packing aside, unless nothing else will do (our default). */
 const FRESH_WITHIN_MINUTES = 18 * 60;
 

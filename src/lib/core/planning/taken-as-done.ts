@@ -22,7 +22,18 @@ export function takenAsDone(
 	const laterMs = (group: string) =>
 		(begun.get(group)?.mixedAtMs ?? 0) - (begun.has(group) ? (planned.get(group) ?? 0) : 0);
 	const told = new Map(inForce.tasks.map((task) => [task.id, task]));
-	return expandDay(input, AS_IT_IS).tasks.flatMap((task): readonly DoneTask[] => {
+	const day = expandDay(input, AS_IT_IS);
+	const delivered = day.deliveries.flatMap(({ id, dropId, what }): readonly DoneTask[] => {
+		const first = what === 'pick' ? 'pick' : 'load';
+		const then = inForce.deliveries.find(
+			(one) =>
+				one.dropId === dropId && (one.what === first || (what === 'go' && one.what === 'drive'))
+		);
+		if (!then || then.fromMs >= nowMs) return [];
+		const { fromMs: startMs, personIds } = then;
+		return [{ task: id, group: id, startMs, machineId: null, personIds }];
+	});
+	const worked = day.tasks.flatMap((task): readonly DoneTask[] => {
 		const group = groupOf(task.batch);
 		// What was begun and no plan knew is where it is, and nothing was told of what follows.
 		if (begun.has(group) && !planned.has(group)) return [];
@@ -31,6 +42,7 @@ export function takenAsDone(
 		const startMs = then.startMs + laterMs(group);
 		return startMs < nowMs ? [{ ...then, task: task.id, group, startMs }] : [];
 	});
+	return [...worked, ...delivered];
 }
 
 /** When a plan began a task of the engine, on what and by whom; a fold or a move is told with its wait. */

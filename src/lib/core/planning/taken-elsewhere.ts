@@ -60,6 +60,9 @@ export function takenBy(plan: DayPlan, input: BakeDayInput): readonly TakenElsew
 			heat: known?.heat ?? { celsius: step.loadCelsius, endCelsius: endCelsiusOf(step) }
 		});
 	}
+	for (const { name, fromMs, toMs, personIds } of plan.deliveries)
+		for (const id of personIds)
+			others.push({ of: 'person', id, date, name, fromMs, toMs, heat: null });
 	return [...others, ...decks.values()].sort(
 		(a, b) => a.fromMs - b.fromMs || (a.id < b.id ? -1 : 1)
 	);

@@ -10,7 +10,6 @@ import { personOf, wayOf } from './hands.ts';
 import type { BakeDayInput, Begun } from './input.ts';
 import { attendedOfMix } from './mixers.ts';
 import type { NightTask, NightWait } from './night-tasks.ts';
-import { LOADING_MINUTES } from './ovens.ts';
 import type { Placement } from './placement.ts';
 
 /** Moments along a task at which its temperature is told; enough for a smooth ribbon (our default). */
@@ -119,7 +118,7 @@ export class TaskTeller {
 	): DayTask {
 		const load = this.loads.get(id);
 		// A load is planned on the grid; a bake ends on its own minute.
-		const bakesMs = startMs + LOADING_MINUTES * MINUTE_MS;
+		const bakesMs = startMs + this.loadingMs(placed);
 		const endMs = bakesMs + step.minutes * MINUTE_MS;
 		const drawnMs = this.expanded.grid.ms(load?.end ?? placed.end);
 		const [loaders, drawers] = load?.given ?? [];
@@ -142,6 +141,12 @@ export class TaskTeller {
 		};
 	}
 
+	/** How long the deck that a load stands on takes to be loaded. */
+	private loadingMs({ unit }: Placed): number {
+		const oven = this.input.bakery.ovens.find(({ decks }) => decks.some(({ id }) => id === unit));
+		return (oven?.loadingMinutes ?? 0) * MINUTE_MS;
+	}
+
 	private wait({ batch, at, step, after, until, touches }: NightWait): readonly DayTask[] {
 		const before = this.placed.get(after);
 		if (!before) return [];
@@ -152,7 +157,7 @@ export class TaskTeller {
 			begun && before.mode === 'done'
 				? begun.mixedAtMs
 				: told?.kind === 'bake'
-					? this.startMs(told, before) + (LOADING_MINUTES + told.step.minutes) * MINUTE_MS
+					? this.startMs(told, before) + this.loadingMs(before) + told.step.minutes * MINUTE_MS
 					: told?.kind === 'run'
 						? this.endOfRun(told, before)
 						: grid.ms(before.end);

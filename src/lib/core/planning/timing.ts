@@ -14,7 +14,13 @@ export function timingOf(input: BakeDayInput): string {
 	// How much it weighs matters where a place can run out of room for it, and by the tub.
 	const room: Room = (grams) => (input.bakery.places.length > 0 ? roomOfDough(grams) : null);
 	return JSON.stringify({
-		drops: input.drops.map(({ id, readyByMs }) => [id, readyByMs]),
+		drops: input.drops.map((drop) => [
+			drop.id,
+			drop.readyByMs,
+			drop.pickingMinutes,
+			drop.loadingMinutes,
+			drop.roadMinutes
+		]),
 		orders: input.orders.map(({ dropId, productId, pieces }) => [dropId, productId, pieces]),
 		mixers: input.bakery.mixers.map(({ id, bowls, cleanDownMinutes, cleansAfter }) => [
 			id,
@@ -26,6 +32,8 @@ export function timingOf(input: BakeDayInput): string {
 			oven.id,
 			oven.decks.map(({ id }) => id),
 			oven.sharesHeat,
+			oven.loadingMinutes,
+			oven.switchOnTimer,
 			oven.preheatMinutes,
 			oven.recoveryMinutes,
 			oven.heatMinutesPerTenKelvin,

@@ -58,7 +58,7 @@ test('a mix goes on the mixers it fits, a load on the decks that take it, and a 
 		bakery: {
 			...DAY.bakery,
 			mixers: [mixer!, { ...mixer!, id: 'mixer 2', name: 'Small mixer' }],
-			ovens: [{ ...oven!, decks: [...oven!.decks, { id: 'deck 3', name: 'Deck 3' }] }]
+			ovens: [{ ...oven!, decks: [...oven!.decks, { id: 'deck 3', name: 'Deck 3', hotSpots: '' }] }]
 		},
 		doughs: DAY.doughs.map((dough) => ({
 			...dough,

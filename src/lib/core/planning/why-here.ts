@@ -1,5 +1,6 @@
 import { ok, type Result } from '../result.ts';
 import { holdersOf, type Fault, type Holder } from '../schedule/index.ts';
+import { dropOf } from './deliveries.ts';
 import { personOf } from './hands.ts';
 import type { BakeDayInput } from './input.ts';
 import type { Placement } from './placement.ts';
@@ -12,6 +13,8 @@ import { BENCH_POOL, DIVIDER_POOL, SHEETER_POOL } from './workplaces.ts';
 export type WhyHolder =
 	/** The window to what comes before or after it in its chain, or to what takes it. */
 	| { readonly kind: 'chain'; readonly task: string }
+	/** It is picked, or goes, right after. */
+	| { readonly kind: 'drop'; readonly dropId: string }
 	/** Somebody who could do it is at something else. */
 	| { readonly kind: 'person'; readonly personId: string; readonly task: string }
 	| { readonly kind: 'vessel'; readonly vesselId: string; readonly task: string }
@@ -75,8 +78,11 @@ const ROOM_POOLS = [
 
 function whyOf(holder: Holder, mixers: ReadonlySet<string>): readonly WhyHolder[] {
 	switch (holder.kind) {
-		case 'lag':
+		case 'lag': {
+			const dropId = dropOf(holder.task);
+			if (dropId !== null) return [{ kind: 'drop', dropId }];
 			return [{ kind: 'chain', task: toldIdOf(holder.task) }];
+		}
 		case 'pool': {
 			const task = toldIdOf(holder.task);
 			const personId = personOf(holder.pool);

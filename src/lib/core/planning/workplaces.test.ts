@@ -73,7 +73,7 @@ test('work at a bench waits for a place at it, and one with room for all binds n
 
 test('one sheeter laminates one thing at a time', () => {
 	const laminated = { steps: [hands('laminate', 60), ...PORTION_STEPS.slice(1)] };
-	const sheeter = { sheeters: [{ id: 'sheeter', name: 'Sheeter' }] };
+	const sheeter = { sheeters: [{ id: 'sheeter', name: 'Sheeter', sheetGrams: null }] };
 	const { plan, violations, placement } = planned({
 		...dayWith(sheeter, laminated),
 		doughs: TOGETHER

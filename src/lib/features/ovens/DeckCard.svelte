@@ -11,7 +11,8 @@
 	import { formatMinutes, formatTemperature } from '../../core/units/index.ts';
 	import { capital } from '../../wording/capital.ts';
 	import { markText } from '../../wording/programme-text.ts';
-	import { ovenActText, subjectText } from '../../wording/task-text.ts';
+	import { ovenActText } from '../../wording/list-entry.ts';
+	import { subjectText } from '../../wording/task-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import CoreReading from './CoreReading.svelte';
 	import DeckFromAbove from './DeckFromAbove.svelte';
@@ -82,6 +83,7 @@
 				: `set to ${formatTemperature({ celsius: outlook.celsius }, 0, units)}`}
 		</p>
 	</header>
+	{#if deck && deck.hotSpots !== ''}<p class="text-note">Bakes hotter {deck.hotSpots}.</p>{/if}
 	{#if outlook.load}
 		<p class="now" data-deck-now>
 			<b>{loadText(outlook.load)}</b>

@@ -3,6 +3,7 @@
 	import type { BakeDayInput, DayPlan } from '../../core/planning/index.ts';
 	import { formatMinutes, formatNumber } from '../../core/units/index.ts';
 	import { agreedText } from '../../wording/agreed-text.ts';
+	import { deliverySentence } from '../../wording/delivery-text.ts';
 	import { activityText, subjectText } from '../../wording/task-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import type { PlanModel } from './plan-model.svelte.ts';
@@ -66,6 +67,9 @@
 				{/if}
 				{#if agreedText(drop, input, zone) !== ''}
 					<span class="block text-note">{agreedText(drop, input, zone)}</span>
+				{/if}
+				{#if deliverySentence(drop.dropId, plan, input, zone) !== ''}
+					<span class="block text-note">{deliverySentence(drop.dropId, plan, input, zone)}</span>
 				{/if}
 				{#if drop.chance}
 					<span class="block text-note text-ink-2">

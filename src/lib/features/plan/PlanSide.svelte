@@ -42,12 +42,12 @@
 	const nobody = $derived(plan.cautions.some(({ kind }) => kind === 'nobody'));
 	const vesselText = ({ name, owned, wanted, atMs }: VesselsShort) =>
 		`${name}: ${wanted} wanted at once at ${clockText(atMs, zone)}, ${owned} are there.`;
-	const taskOf = (caution: DayPlan['cautions'][number]) =>
-		caution.kind === 'overlap'
-			? caution.second
-			: caution.kind === 'nobody'
-				? caution.task
-				: caution.before;
+	/** What is chosen when a clash is; a delivery is no task of the ribbons. */
+	const taskOf = (caution: DayPlan['cautions'][number]) => {
+		if (caution.kind === 'nobody-for-drop' || caution.kind === 'drop-leaves-late') return null;
+		if (caution.kind === 'overlap') return caution.second;
+		return caution.kind === 'nobody' ? caution.task : caution.before;
+	};
 </script>
 
 <aside class="side" aria-label="What to do">

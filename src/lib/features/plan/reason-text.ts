@@ -72,6 +72,10 @@ function holderText(
 				? `${what} comes before it, and what waits between is not ready`
 				: `${what} would have to wait too long, or would come too late`;
 		}
+		case 'drop': {
+			const drop = input.drops.find(({ id }) => id === holder.dropId);
+			return drop ? `${drop.name} is picked and goes right after` : null;
+		}
 		case 'person': {
 			const other = named(holder.task);
 			return other && `${peopleText([holder.personId], input)} is at ${other}`;

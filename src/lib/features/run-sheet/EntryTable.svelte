@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
 	import type { RunSheetView } from '../../contracts/views.ts';
-	import type { ListEntry } from '../../wording/task-text.ts';
+	import type { ListEntry } from '../../wording/list-entry.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 	import { waterLine } from './water-line.ts';
 

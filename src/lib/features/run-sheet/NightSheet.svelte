@@ -5,7 +5,7 @@
 	import RibbonLegend from '../../ribbons/RibbonLegend.svelte';
 	import { agreedText } from '../../wording/agreed-text.ts';
 	import { cautionText } from '../../wording/caution-text.ts';
-	import type { ListEntry } from '../../wording/task-text.ts';
+	import type { ListEntry } from '../../wording/list-entry.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 	import SheetFrame from './SheetFrame.svelte';
 	import { waterLine } from './water-line.ts';

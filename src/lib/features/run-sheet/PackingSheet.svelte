@@ -5,6 +5,7 @@
 	import { agreedText } from '../../wording/agreed-text.ts';
 	import { SHEET_TEXT, STATION_CAUTION } from '../../wording/sheet-text.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
+	import { deliverySentence } from '../../wording/delivery-text.ts';
 	import SheetFrame from './SheetFrame.svelte';
 
 	interface Props {
@@ -49,6 +50,7 @@
 						zone
 					)}{drop.readyMs > drop.readyByMs ? ': too late, settle it by hand' : ''}.{:else}Not all of
 					it is in this plan.{/if}
+				{deliverySentence(drop.dropId, plan, input, zone)}
 			</p>
 			<table>
 				<thead>

@@ -3,7 +3,7 @@
 	import type { AcceptedPlanView, RunSheetView } from '../../contracts/views.ts';
 	import { STATIONS } from '../../core/planning/index.ts';
 	import { STATION_CAUTION } from '../../wording/sheet-text.ts';
-	import type { ListEntry } from '../../wording/task-text.ts';
+	import type { ListEntry } from '../../wording/list-entry.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import EntryTable from './EntryTable.svelte';
 	import { nightsOfPeople, type PersonNight } from './sheet-entries.ts';

@@ -2,7 +2,7 @@
 	import type { AcceptedPlanView, RunSheetView } from '../../contracts/views.ts';
 	import type { Station } from '../../core/planning/index.ts';
 	import { MACHINE_HEAD, SHEET_TEXT, STATION_CAUTION } from '../../wording/sheet-text.ts';
-	import type { ListEntry } from '../../wording/task-text.ts';
+	import type { ListEntry } from '../../wording/list-entry.ts';
 	import EntryTable from './EntryTable.svelte';
 	import { atStation } from './sheet-entries.ts';
 	import SheetFrame from './SheetFrame.svelte';

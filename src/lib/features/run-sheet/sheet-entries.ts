@@ -1,5 +1,6 @@
 import type { BakeDayInput, DayPlan, Station } from '../../core/planning/index.ts';
-import { toDoList, type ListEntry } from '../../wording/task-text.ts';
+import type { ListEntry } from '../../wording/list-entry.ts';
+import { toDoList } from '../../wording/task-text.ts';
 
 /** What hands do in a night, in order. */
 export function handsOnList(plan: DayPlan, input: BakeDayInput): readonly ListEntry[] {

@@ -2,7 +2,7 @@ import type { RunSheetView } from '../../contracts/views.ts';
 import { formatTemperature, type UnitChoice } from '../../core/units/index.ts';
 import { capital } from '../../wording/capital.ts';
 import { poursOf } from '../../wording/order-text.ts';
-import type { ListEntry } from '../../wording/task-text.ts';
+import type { ListEntry } from '../../wording/list-entry.ts';
 
 /** What to pour for a mix that is still to come, by the temperatures of this moment; empty where nothing is poured. */
 export function waterLine(

@@ -1,4 +1,10 @@
-import { minutesBeforeDue, type Deck, type VesselUse } from '../../core/bakery/index.ts';
+import {
+	loadingMinutesOf,
+	minutesBeforeDue,
+	sheetGrams,
+	type OvenDeck,
+	type VesselUse
+} from '../../core/bakery/index.ts';
 import type { Retarder } from '../../core/fermentation/index.ts';
 import type { Place } from '../../core/formula/index.ts';
 import { id, type PlaceId } from '../../core/identity.ts';
@@ -31,6 +37,7 @@ export function plannedMixersOf(entries: Entries): readonly PlannedMixer[] {
 		id: mixerId,
 		name,
 		bowls: content.bowls,
+		speeds: content.speeds,
 		cleanDownMinutes: content.cleanDownMinutes,
 		cleansAfter: [
 			...(content.allergensLast ? (['allergen'] as const) : []),
@@ -95,11 +102,13 @@ export function weighedOn(entries: Entries): readonly WeighingScale[] {
 }
 
 /** The decks of all ovens, named by their oven where there are several. */
-export function decksOf(entries: Entries): readonly Deck[] {
+export function decksOf(entries: Entries): readonly OvenDeck[] {
 	const ovens = entries.of('oven');
 	return ovens.flatMap(({ name, content }) =>
 		content.decks.map((deck) => ({
 			...deck,
+			topAndBottom: content.topAndBottom,
+			fan: content.fan,
 			name: ovens.length > 1 ? `${name}, ${deck.name}` : deck.name
 		}))
 	);
@@ -111,9 +120,15 @@ export function plannedOvensOf(entries: Entries): readonly PlannedOven[] {
 	return entries.of('oven').map(({ id: ovenId, name, content }) => ({
 		id: ovenId,
 		name,
-		decks: content.decks.map((deck) => ({ id: deck.id, name: named.get(deck.id) ?? deck.name })),
+		decks: content.decks.map((deck) => ({
+			id: deck.id,
+			name: named.get(deck.id) ?? deck.name,
+			hotSpots: deck.hotSpots
+		})),
 		sharesHeat: content.sharesHeat,
 		preheatMinutes: content.preheatMinutes,
+		loadingMinutes: loadingMinutesOf(content),
+		switchOnTimer: content.switchOnTimer,
 		recoveryMinutes: content.recoveryMinutes,
 		heatMinutesPerTenKelvin: content.heatMinutesPerTenKelvin,
 		coolMinutesPerTenKelvin: content.coolMinutesPerTenKelvin
@@ -123,19 +138,28 @@ export function plannedOvensOf(entries: Entries): readonly PlannedOven[] {
 /** Benches, sheeters, dividers and places that can run out of room, as a plan sees them. */
 export function workplacesOf(
 	entries: Entries
-): Pick<BakeryMachines, 'benches' | 'sheeters' | 'dividers' | 'places' | 'coldPlaces'> {
+): Pick<BakeryMachines, 'benches' | 'sheeters' | 'dividers' | 'places' | 'provers' | 'coldPlaces'> {
 	const named = <T extends { readonly id: string; readonly name: string }>({ id, name }: T) => ({
 		id,
 		name
 	});
 	return {
 		benches: entries.of('bench').map((bench) => ({ ...named(bench), hands: bench.content.hands })),
-		sheeters: entries.of('sheeter').map(named),
+		sheeters: entries
+			.of('sheeter')
+			.map((sheeter) => ({ ...named(sheeter), sheetGrams: sheetGrams(sheeter.content) })),
 		dividers: entries.of('divider').map(named),
 		places: entries
 			.of('place')
 			.flatMap((place) =>
 				place.content.holds === null ? [] : [{ ...named(place), trays: place.content.holds }]
+			),
+		provers: entries
+			.of('place')
+			.flatMap((place) =>
+				place.content.humidityPercent === null
+					? []
+					: [{ ...named(place), humidityPercent: place.content.humidityPercent }]
 			),
 		// Dough is sent to what is cold, not to what freezes it.
 		coldPlaces: entries
@@ -153,6 +177,9 @@ export interface DropSettings {
 	readonly name: string;
 	readonly dueTime: WallTime;
 	readonly weekdays: readonly number[];
+	readonly pickingMinutes: number;
+	readonly loadingMinutes: number;
+	readonly roadMinutes: number;
 	/** Picking, loading and the road. */
 	readonly minutesBeforeDue: number;
 	readonly retired: boolean;
@@ -173,6 +200,9 @@ export function everyDrop(entries: Entries): readonly DropSettings[] {
 			retired,
 			dueTime: content.dueTime,
 			weekdays: content.weekdays,
+			pickingMinutes: content.pickingMinutes,
+			loadingMinutes: content.loadingMinutes,
+			roadMinutes: content.roadMinutes,
 			minutesBeforeDue: minutesBeforeDue(content)
 		}))
 		.sort((a, b) => (a.dueTime < b.dueTime ? -1 : a.dueTime > b.dueTime ? 1 : 0));

@@ -111,6 +111,7 @@ export async function loadProducts(db: Db | Tx): Promise<readonly ProductRevisio
 				row.footprint_length_cm === null || row.footprint_width_cm === null
 					? null
 					: { lengthCm: row.footprint_length_cm, widthCm: row.footprint_width_cm },
+			heightCm: row.height_cm,
 			piecesPerDeck: row.pieces_per_deck,
 			spacingCm: row.spacing_cm,
 			steps: storedStepsSchema.parse(row.steps),
@@ -173,6 +174,7 @@ export async function insertProductRevision(
 		divider_id: contents.dividerId,
 		footprint_length_cm: contents.footprint?.lengthCm ?? null,
 		footprint_width_cm: contents.footprint?.widthCm ?? null,
+		height_cm: contents.heightCm,
 		steps: JSON.stringify(contents.steps),
 		made_by: of.madeBy,
 		occurred_at: new Date(of.occurredAtMs)

@@ -205,6 +205,7 @@ export interface Tables {
 		divider_id: string | null;
 		footprint_length_cm: number | null;
 		footprint_width_cm: number | null;
+		height_cm: number | null;
 		steps: Json;
 		made_by: string;
 		recorded_at: RecordedAt;

@@ -20,6 +20,8 @@ export interface DemoProduct {
 	readonly vessel?: string;
 	readonly divider?: string;
 	readonly footprint: readonly [lengthCm: number, widthCm: number];
+	/** How high it is baked. */
+	readonly heightCm?: number;
 	/** A count for every deck; null where it is worked out. */
 	readonly piecesPerDeck: number | null;
 	readonly steps: readonly Step[];

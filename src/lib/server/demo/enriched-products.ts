@@ -77,6 +77,7 @@ export const ENRICHED_PRODUCTS: readonly DemoProduct[] = [
 		bakeLoss: 0.1,
 		shape: 'four pieces across the tin',
 		vessel: 'Long tin',
+		heightCm: 15,
 		footprint: [30, 12],
 		piecesPerDeck: 20,
 		steps: [

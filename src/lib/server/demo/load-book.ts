@@ -124,6 +124,7 @@ export async function loadBook(
 				vesselId: product.vessel ? demoId('vessel', product.vessel) : null,
 				dividerId: product.divider ? demoId('divider', product.divider) : null,
 				footprint: { lengthCm: product.footprint[0], widthCm: product.footprint[1] },
+				heightCm: product.heightCm ?? null,
 				piecesPerDeck: product.piecesPerDeck,
 				spacingCm: USUAL_SPACING_CM,
 				steps: product.steps

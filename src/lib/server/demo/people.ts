@@ -15,7 +15,7 @@ function baker(skills: readonly Skill[], shifts: Person['shifts']): Person {
 	return { role: 'baker', skills, shifts, exceptions: [], pacePercent: 100 };
 }
 
-/** Who works in the Saltmarrow Bakehouse: three through the week, and a fourth around its end. */
+/** Who works in the Saltmarrow Bakehouse: three bakers through the week and a fourth around its end, and who packs and drives. */
 export const PEOPLE: readonly { readonly name: string; readonly content: Person }[] = [
 	{
 		name: HEAD_BAKER,
@@ -38,6 +38,13 @@ export const PEOPLE: readonly { readonly name: string; readonly content: Person 
 			['shaping', 'oven', 'packing', 'driving'],
 			works([...WEEKDAYS, 6], '01:00', '05:00')
 		)
+	},
+	{
+		name: 'Wenna Tull',
+		content: {
+			...baker(['packing', 'driving'], works([...WEEKDAYS, 6], '04:30', '08:30')),
+			role: 'packer'
+		}
 	},
 	{
 		name: 'Sela Wick',

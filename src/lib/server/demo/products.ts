@@ -96,6 +96,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		bakeLoss: 0.11,
 		shape: 'tin loaf',
 		vessel: 'Long tin',
+		heightCm: 15,
 		footprint: [30, 12],
 		piecesPerDeck: 20,
 		steps: [
@@ -161,6 +162,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		bakeLoss: 0.11,
 		shape: 'tin loaf',
 		vessel: 'Long tin',
+		heightCm: 15,
 		footprint: [30, 12],
 		piecesPerDeck: 20,
 		steps: [
@@ -275,6 +277,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		bakeLoss: 0.1,
 		shape: 'lidded tin',
 		vessel: 'Lidded tin',
+		heightCm: 13,
 		footprint: [28, 13],
 		extras: [['dusting', 'Whole rye flour', 6]],
 		piecesPerDeck: 18,

@@ -48,6 +48,7 @@ export const WEEKLY_PRODUCTS: readonly DemoProduct[] = [
 		bakeLoss: 0.12,
 		shape: 'small tin loaf',
 		vessel: 'Small tin',
+		heightCm: 12,
 		footprint: [22, 11],
 		piecesPerDeck: null,
 		steps: [
@@ -83,6 +84,7 @@ export const WEEKLY_PRODUCTS: readonly DemoProduct[] = [
 		bakeLoss: 0.1,
 		shape: 'small tin loaf',
 		vessel: 'Small tin',
+		heightCm: 12,
 		footprint: [22, 11],
 		extras: [['wash', 'Egg wash', 8]],
 		piecesPerDeck: null,

@@ -12,14 +12,15 @@ import {
 	type TakenElsewhere
 } from '../../core/planning/index.ts';
 import {
+	decksFor,
 	loadSizeOn,
 	piecesPerTray,
 	takesOf,
 	type OnShift,
 	type VesselUse
 } from '../../core/bakery/index.ts';
-import { coreWantedAt } from '../../core/baking/index.ts';
-import { figuresOf, mixedShare, type Step } from '../../core/formula/index.ts';
+import { asksOfDeck, coreWantedAt } from '../../core/baking/index.ts';
+import { figuresOf, mixedShare, speedsWanted, type Step } from '../../core/formula/index.ts';
 import { id, type BatchId, type DropId, type ProductId } from '../../core/identity.ts';
 import { isByHand } from '../../core/mixing/index.ts';
 import type { Build, Dough, Mix } from '../../core/production/index.ts';
@@ -55,7 +56,10 @@ export function bakeDayInput(
 				id: id<DropId>(drop.id),
 				name: drop.name,
 				dueMs: drop.dueMs,
-				readyByMs: drop.readyByMs
+				readyByMs: drop.readyByMs,
+				pickingMinutes: drop.pickingMinutes,
+				loadingMinutes: drop.loadingMinutes,
+				roadMinutes: drop.roadMinutes
 			})),
 		orders: day.orders
 			.filter((line) => line.pieces > 0)
@@ -86,7 +90,9 @@ function plannedProduct(
 	{ product, ...revision }: ProductRevision,
 	{ bakery, decks, vessels }: BakeryDay
 ): PlannedProduct {
-	const load = loadSizeOn(decks, revision);
+	const bakes = revision.steps.filter((step) => step.kind === 'bake');
+	const needs = { ...asksOfDeck(bakes), heightCm: revision.heightCm };
+	const load = loadSizeOn(decksFor(decks, needs), revision);
 	const vessel = vessels.find((one) => one.id === revision.vesselId);
 	return {
 		id: product.id,
@@ -153,8 +159,11 @@ function tracesOf(mix: Mix): readonly MixTrace[] {
 	];
 }
 
-/** The mixers that take so much of a dough; where none does, those that are not overfilled least. */
-function mixersFor(mix: Mix, day: BakeryDay): readonly string[] {
+/**
+ * The mixers that take so much of a dough and have the speeds it is mixed at; where none does, those that are not overfilled
+ * least, and those with fewer speeds.
+ */
+function mixersFor(mix: Mix, steps: readonly Step[], day: BakeryDay): readonly string[] {
 	const grams = mix.dough.value * mixedShare(mix.resolved.final);
 	const water = figuresOf(mix.resolved).effectiveHydration;
 	const takes = day.mixers.map((mixer) => ({ id: mixer.id, ...takesOf(mixer, water) }));
@@ -162,9 +171,14 @@ function mixersFor(mix: Mix, day: BakeryDay): readonly string[] {
 		(one) => grams >= one.leastGrams - 1e-6 && grams <= one.mostGrams + 1e-6
 	);
 	const most = Math.max(0, ...takes.map((one) => one.mostGrams));
-	return (fitting.length > 0 ? fitting : takes.filter((one) => one.mostGrams === most)).map(
+	const taking = (fitting.length > 0 ? fitting : takes.filter((one) => one.mostGrams === most)).map(
 		(one) => one.id
 	);
+	const wanted = speedsWanted(steps);
+	const fast = taking.filter((mixerId) =>
+		day.plannedMixers.some(({ id, speeds }) => id === mixerId && speeds >= wanted)
+	);
+	return fast.length > 0 ? fast : taking;
 }
 
 function plannedBuild(build: Build, day: BakeryDay): PlannedBuild {
@@ -209,7 +223,7 @@ function plannedDough(dough: Dough, day: BakeryDay, leads: readonly LeadRow[]): 
 					begun: begunOf(mix.made, day),
 					count: mix.count,
 					grams: mix.dough.value,
-					mixerIds: isByHand(recipe.steps) ? [] : mixersFor(mix, day),
+					mixerIds: isByHand(recipe.steps) ? [] : mixersFor(mix, recipe.steps, day),
 					leaves: tracesOf(mix),
 					leadMinutes: leadOf(mix),
 					portions: mix.portions.map((portion) => ({

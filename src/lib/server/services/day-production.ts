@@ -1,4 +1,4 @@
-import { goesOn, isClosedOn, type Deck, type OnShift } from '../../core/bakery/index.ts';
+import { goesOn, isClosedOn, type OnShift, type OvenDeck } from '../../core/bakery/index.ts';
 import { resolveAlone, resolveFormula, type Pantry, type Step } from '../../core/formula/index.ts';
 import { id, type BatchId, type DropId, type ProductId } from '../../core/identity.ts';
 import { type Mixer, type MixRecipe, type PickedLiquid } from '../../core/mixing/index.ts';
@@ -66,7 +66,7 @@ export interface BakeryDay {
 	readonly mixers: readonly Mixer[];
 	/** What hands take and mix in; null where the bakery says nothing of it. */
 	readonly handMixing: HandMixing | null;
-	readonly decks: readonly Deck[];
+	readonly decks: readonly OvenDeck[];
 	readonly plannedMixers: readonly PlannedMixer[];
 	readonly ovens: readonly PlannedOven[];
 	readonly workplaces: ReturnType<typeof workplacesOf>;

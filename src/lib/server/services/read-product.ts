@@ -42,6 +42,7 @@ export async function readProduct(
 		vesselId: found?.vesselId ?? null,
 		dividerId: found?.dividerId ?? null,
 		footprint: found?.footprint ?? null,
+		heightCm: found?.heightCm ?? null,
 		piecesPerDeck: found?.piecesPerDeck ?? null,
 		spacingCm: found?.spacingCm ?? BEGINNING.spacingCm,
 		steps: found?.steps ?? FIRST_PRODUCT_STEPS,

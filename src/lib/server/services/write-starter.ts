@@ -115,6 +115,7 @@ export async function writeStarter(
 			vesselId: null,
 			dividerId: null,
 			footprint: product.footprint,
+			heightCm: null,
 			piecesPerDeck: null,
 			spacingCm: USUAL_SPACING_CM,
 			steps: steps(product.steps)

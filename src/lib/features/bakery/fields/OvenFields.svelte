@@ -45,6 +45,14 @@
 		onSet={(checked: boolean) => set({ [field]: checked })}
 	/>
 {/each}
+{#if !content.loader}
+	<Figure
+		of="handLoadingMinutes"
+		value={content.handLoadingMinutes}
+		unit="min"
+		onSet={(handLoadingMinutes: number) => set({ handLoadingMinutes })}
+	/>
+{/if}
 <Figure
 	of="preheatMinutes"
 	value={content.preheatMinutes}

@@ -1,5 +1,12 @@
 <script lang="ts">
-	import { loadSizeOn, USUAL_SPACING_CM } from '../../../core/bakery/index.ts';
+	import {
+		decksFor,
+		lackedByAll,
+		loadSizeOn,
+		USUAL_SPACING_CM,
+		type DeckLack
+	} from '../../../core/bakery/index.ts';
+	import { asksOfDeck } from '../../../core/baking/index.ts';
 	import type { ProductDetailView } from '../../../contracts/views.ts';
 	import type { Material } from '../../../core/formula/index.ts';
 	import { EXTRA_USES, type ExtraUse } from '../../../core/production/index.ts';
@@ -50,15 +57,22 @@
 			note: `${heads} heads, ${leastPiece.grams} to ${mostPiece.grams} g`
 		}))
 	]);
+	const needs = $derived({
+		...asksOfDeck(value.steps.filter((step) => step.kind === 'bake')),
+		heightCm: value.heightCm ?? null
+	});
+	/** What its bake asks for and no deck has. */
+	const lacked = $derived(lackedByAll(view.decks, needs));
 	/** What one load is, from the decks there are or the count that was set. */
 	const loadText = $derived.by(() => {
 		if (view.decks.length === 0)
 			return 'There is no oven yet: loads are sized when one is entered.';
-		const { pieces, deckIds } = loadSizeOn(view.decks, {
+		const { pieces, deckIds } = loadSizeOn(decksFor(view.decks, needs), {
 			footprint: value.footprint,
 			spacingCm: value.spacingCm ?? USUAL_SPACING_CM,
 			piecesPerDeck: value.piecesPerDeck
 		});
+		if (lacked.includes('height')) return 'Nothing can be loaded.';
 		if (pieces === 0) return 'Type its ground, or a count: no load can be sized yet.';
 		const decks =
 			deckIds.length === view.decks.length
@@ -68,6 +82,13 @@
 				: `${deckIds.length} of ${view.decks.length} decks`;
 		return `A load is ${pieces} on ${decks}${value.piecesPerDeck === null ? ', worked out from their sizes' : ', as it was set'}.`;
 	});
+	const LACK_TEXT: Readonly<Record<DeckLack, string>> = {
+		height: 'is high enough for it',
+		steam: 'gives the steam that its bake asks for: pour it by a tray, or say so in the bake',
+		stone: 'has a stone for it to lie on',
+		'top-and-bottom': 'has its heat from above and below set apart, as its bake asks',
+		fan: 'has the fan that its bake asks for'
+	};
 	function setExtra(
 		at: number,
 		change: { use?: ExtraUse; material?: Material; grams?: number; forPieces?: number }
@@ -199,6 +220,15 @@
 			})}
 	/>
 	<NumberField
+		label="Height when baked"
+		value={value.heightCm ?? null}
+		unit="cm"
+		least={0.5}
+		most={150}
+		optional
+		onSet={(heightCm: number | null) => edited.set({ heightCm })}
+	/>
+	<NumberField
 		label="Room around it"
 		value={value.spacingCm ?? USUAL_SPACING_CM}
 		unit="cm"
@@ -217,4 +247,7 @@
 		onSet={(number: number | null) => edited.set({ piecesPerDeck: number })}
 	/>
 	<p data-load-size>{loadText}</p>
+	{#each lacked as lack (lack)}
+		<p data-lack={lack} class="border-2 border-ink p-2 font-bold">No deck {LACK_TEXT[lack]}.</p>
+	{/each}
 </section>

@@ -32,6 +32,7 @@ export function editProduct(view: ProductDetailView, retries: Retries): EditedPr
 			vesselId: view.vesselId,
 			dividerId: view.dividerId,
 			footprint: view.footprint ? { ...view.footprint } : null,
+			heightCm: view.heightCm,
 			piecesPerDeck: view.piecesPerDeck,
 			spacingCm: view.spacingCm,
 			steps: [...view.steps]

@@ -192,6 +192,11 @@
 				onSet={(steamByTray: boolean) => set({ steamByTray })}
 			/>
 			<SwitchField
+				label="It lies on the stone itself"
+				checked={programme.onStone}
+				onSet={(onStone: boolean) => set({ onStone })}
+			/>
+			<SwitchField
 				label="The vent is open"
 				checked={programme.atLoading.ventOpen}
 				onSet={(ventOpen: boolean) => setLoading({ ventOpen })}

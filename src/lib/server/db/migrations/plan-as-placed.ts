@@ -55,6 +55,7 @@ export function planAsPlaced(input: BakeDayInput, placed: PlacedThen): DayPlan {
 			const readyMs = readyFor(id, input, tasks);
 			return { ...drop, dropId: id, readyMs, late: [], othersReadyMs: readyMs };
 		}),
+		deliveries: [],
 		cautions: overlapsOf(tasks),
 		unplanned: [],
 		unplaced: []
