@@ -67,6 +67,8 @@ journey(
 			assert.match(section, /[A-Z][a-z]+ [A-Z][a-z]+: picking \d\d:\d\d/, `who picks ${name}`);
 		}
 
+		await says(page, '[data-drop="Shop and cafés"] [data-customers]', 'Quay café (back door)');
+
 		const people = await openSheet(page, 'Each person');
 		for (const words of ['Maud Tarrow ·', 'At work 22:00 to'])
 			assert.ok(people.includes(words), words);

@@ -107,6 +107,12 @@ export interface RunSheetView extends PlanView {
 		readonly liquid: string;
 		readonly order: WaterOrder;
 	}[];
+	/** Whose bread goes with which drop, and what is noted of them. */
+	readonly customers: readonly {
+		readonly dropId: string;
+		readonly name: string;
+		readonly note: string;
+	}[];
 }
 
 /** The ovens of a date: the accepted plan, and what lies where in them. */

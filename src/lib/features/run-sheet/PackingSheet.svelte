@@ -19,6 +19,11 @@
 	const { input, plan } = $derived(accepted.document);
 	const lists = $derived(packingLists(plan, input));
 	const over = $derived(piecesOver(input).filter(({ made, ordered }) => made !== ordered));
+	const customersOf = (dropId: string) =>
+		view.customers
+			.filter((customer) => customer.dropId === dropId)
+			.map(({ name, note }) => (note === '' ? name : `${name} (${note})`))
+			.join(', ');
 	const sum = (lines: readonly { readonly pieces: number }[]) =>
 		lines.reduce((all, { pieces }) => all + pieces, 0);
 </script>
@@ -52,6 +57,9 @@
 					it is in this plan.{/if}
 				{deliverySentence(drop.dropId, plan, input, zone)}
 			</p>
+			{#if customersOf(drop.dropId) !== ''}<p data-customers>
+					For {customersOf(drop.dropId)}.
+				</p>{/if}
 			<table>
 				<thead>
 					<tr>

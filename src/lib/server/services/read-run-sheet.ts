@@ -1,6 +1,7 @@
 import type { RunSheetView } from '../../contracts/views.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db } from '../db/client.ts';
+import { loadEntries } from '../db/entries.ts';
 import { readPlan } from './read-plan.ts';
 import { readWater } from './read-water.ts';
 
@@ -10,9 +11,18 @@ export async function readRunSheet(
 	date: BakeDate,
 	realNowMs: number
 ): Promise<RunSheetView> {
-	const [plan, water] = await Promise.all([readPlan(db, date), readWater(db, date, realNowMs)]);
+	const [plan, water, entries] = await Promise.all([
+		readPlan(db, date),
+		readWater(db, date, realNowMs),
+		loadEntries(db, date, ['customer'])
+	]);
 	return {
 		...plan,
+		customers: entries.of('customer').map(({ name, content: { dropId, note } }) => ({
+			dropId,
+			name,
+			note
+		})),
 		waters: [
 			...water.mixes.map(({ formulaId: recipeId, ordinal, water }) => ({
 				recipeId,
