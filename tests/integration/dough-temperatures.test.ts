@@ -1,6 +1,7 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
+import { sql } from 'kysely';
 import type { Step } from '../../src/lib/core/formula/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import { readLearned } from '../../src/lib/server/services/read-learned.ts';
@@ -275,3 +276,63 @@ test('a dough that is mixed by hand has no mixer, and what it came out with is n
 	assert.deepEqual([learned.mixers, learned.mixerId, learned.friction?.used], [[], null, 1]);
 	assert.equal((await harbour()).friction.usedOfOthers, others);
 });
+
+test('a scald that stands at 68 degrees by the mixer is written down, and the water of its dough is colder for it', async () => {
+	// By the schools' short sums a scald is not felt.
+	await send(t.db, { kind: 'set-water-school', school: 'heat-balance' });
+	const date = (await everyDay()).find(({ inputs }) => scaldIn(inputs));
+	assert.ok(date, 'a scald goes into a dough in this week');
+	const scald = scaldIn(date.inputs);
+	assert.ok(scald?.preparationId);
+	const read = (celsius: number) =>
+		send(t.db, {
+			kind: 'take-reading',
+			quantity: 'preferment',
+			preparationId: scald.preparationId,
+			celsius,
+			instrument: 'core-probe',
+			correctsId: null
+		});
+	const coldest = async () => {
+		const { mixes } = await readWater(t.db, date.date, NOW_MS);
+		return mixes.map(({ water }) => water?.wanted.value ?? 0);
+	};
+	assert.equal((await read(22)).outcome, 'done');
+	const lukewarm = await coldest();
+	assert.equal((await read(68)).outcome, 'done');
+	const hot = await coldest();
+	const fell = lukewarm.filter((celsius, index) => celsius - (hot[index] ?? 0) > 5);
+	assert.equal(fell.length, 1, JSON.stringify([lukewarm, hot]));
+	await assert.rejects(
+		sql`update reading set celsius = 106`.execute(t.db),
+		/append-only|reading_celsius_check/
+	);
+});
+
+test('what was read of a pre-ferment last night is not said of tonight’s: it is forecast again', async () => {
+	const levain = async (nowMs: number) => {
+		const { inputs } = await readWater(t.db, TOMORROW, nowMs);
+		return inputs.find(({ name }) => name === 'Wheat levain');
+	};
+	const known = await levain(NOW_MS);
+	assert.ok(known?.preparationId);
+	await send(t.db, {
+		kind: 'take-reading',
+		quantity: 'preferment',
+		preparationId: known.preparationId,
+		celsius: 24.5,
+		instrument: 'core-probe',
+		correctsId: null
+	});
+	const hour = 3_600_000;
+	assert.equal((await levain(NOW_MS + 11 * hour))?.reading?.celsius, 24.5);
+	assert.equal((await levain(NOW_MS + 13 * hour))?.reading, null);
+});
+
+const scaldIn = (inputs: Awaited<ReturnType<typeof readWater>>['inputs']) =>
+	inputs.find(({ quantity, name }) => quantity === 'preferment' && name.endsWith('scald'));
+
+const everyDay = () =>
+	Promise.all(
+		[0, 1, 2, 3, 4, 5].map(async (days) => readWater(t.db, addDays(TOMORROW, days), NOW_MS))
+	);

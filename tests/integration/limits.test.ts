@@ -54,6 +54,28 @@ const LIMITS: readonly {
 		fields: { celsius: [-25, 105], waterCelsius: [-80, 100] }
 	},
 	{
+		command: {
+			kind: 'take-reading',
+			quantity: 'preferment',
+			preparationId: randomUUID(),
+			celsius: 25,
+			instrument: 'typed',
+			correctsId: null
+		},
+		fields: { celsius: [-25, 105] }
+	},
+	{
+		command: {
+			kind: 'take-reading',
+			quantity: 'room',
+			preparationId: null,
+			celsius: 25,
+			instrument: 'typed',
+			correctsId: null
+		},
+		fields: { celsius: [-25, 60] }
+	},
+	{
 		command: { kind: 'set-lead', batch: BATCH, minutes: 10, expectedVersion: 0 },
 		fields: { minutes: [0, 480] }
 	}

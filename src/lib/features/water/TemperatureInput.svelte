@@ -2,7 +2,7 @@
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
-	import { READING_LIMITS } from '../../contracts/limits.ts';
+	import { READING_LIMITS, STIRRED_LIMITS } from '../../contracts/limits.ts';
 	import type { WaterInputView } from '../../contracts/water-views.ts';
 	import { formatTemperature, parseTemperature } from '../../core/units/index.ts';
 	import { parseFailureText } from '../../wording/failure-text.ts';
@@ -20,6 +20,8 @@
 	const degrees = $derived(units.temperature === 'fahrenheit' ? '°F' : '°C');
 	const bare = (celsius: number) => formatTemperature({ celsius }, 1, units).replace(/ °.$/, '');
 	const shown = $derived(bare(input.reading?.celsius ?? input.unread.celsius));
+	/** Among what goes into a dough can be a scald. */
+	const limits = $derived(input.quantity === 'preferment' ? STIRRED_LIMITS : READING_LIMITS);
 	/** What is being typed; null while the field shows what is known. */
 	let typed: string | null = $state(null);
 	/** The room and the flour are places too, but are read by their own names. */
@@ -61,7 +63,7 @@
 
 	async function save() {
 		if (typed === null || entry.busy) return;
-		const read = parseTemperature(typed, units, READING_LIMITS);
+		const read = parseTemperature(typed, units, limits);
 		if (read.ok) return keep(read.value.celsius, 'typed');
 		entry.message =
 			read.error.kind === 'empty'

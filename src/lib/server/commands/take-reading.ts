@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { celsiusSchema, uuidSchema } from '../../contracts/border-schemas.ts';
+import { uuidSchema } from '../../contracts/border-schemas.ts';
+import { READING_LIMITS, STIRRED_LIMITS } from '../../contracts/limits.ts';
 import { READING_QUANTITIES, type ReadingQuantity } from '../../core/mixing/index.ts';
 import { id, type PlaceId, type PreparationId } from '../../core/identity.ts';
 import { fail, ok } from '../../core/result.ts';
@@ -25,12 +26,20 @@ export const takeReading = defineCommand({
 				.transform((value) => id<PlaceId>(value))
 				.nullable()
 				.default(null),
-			celsius: celsiusSchema,
+			celsius: z.number().min(STIRRED_LIMITS.least.celsius).max(STIRRED_LIMITS.most.celsius),
 			/** `probe` where a hand took over what a probe said. */
 			instrument: z.enum(['typed', 'probe', 'core-probe', 'surface-thermometer']),
 			/** The reading this one corrects. */
 			correctsId: uuidSchema.nullable()
 		})
+		.refine(
+			({ quantity, celsius }) =>
+				quantity === 'preferment' || celsius <= READING_LIMITS.most.celsius,
+			{
+				message: `only a scald is hotter than ${READING_LIMITS.most.celsius} °C`,
+				path: ['celsius']
+			}
+		)
 		.refine((reading) => (reading.quantity === 'preferment') === (reading.preparationId !== null), {
 			message: 'a pre-ferment reading names its build, and only that',
 			path: ['preparationId']

@@ -3,6 +3,7 @@ import { MOST_AHEAD_MINUTES, type SensorKind } from '../../contracts/device-prot
 import { additionOrder, type Place } from '../../core/formula/index.ts';
 import type { PlaceId } from '../../core/identity.ts';
 import { temperatureOfMoment } from '../../core/mixing/index.ts';
+import { MINUTE_MS } from '../../core/time/index.ts';
 import type { Db, Tx } from '../db/client.ts';
 import { loadSensorsNow, type SensorNow } from '../db/devices.ts';
 import { loadNewestReadings, type NewestReading } from '../db/readings.ts';
@@ -55,6 +56,7 @@ function momentOf(
 	const typed = readings.find(
 		(reading) =>
 			reading.quantity === wanted.quantity &&
+			isOfToday(reading, nowMs) &&
 			reading.preparationId === wanted.preparationId &&
 			(wanted.quantity !== 'place' || reading.placeId === wanted.placeId)
 	);
@@ -70,6 +72,14 @@ function momentOf(
 		reading: temperatureOfMoment(typed ?? null, spoken, nowMs),
 		probe: probe ? probeView(probe) : null
 	};
+}
+
+/** A pre-ferment was read so long ago that it is another batch by now (our default). */
+const PREFERMENT_HOLDS_MS = 12 * 60 * MINUTE_MS;
+
+/** What was read of a pre-ferment is not said of the next night's; a place stays the same place. */
+function isOfToday({ quantity, occurredAtMs }: NewestReading, nowMs: number): boolean {
+	return quantity !== 'preferment' || nowMs - occurredAtMs < PREFERMENT_HOLDS_MS;
 }
 
 function probeOf(
