@@ -76,7 +76,9 @@ export async function productContent(
 		vesselId,
 		dividerId,
 		footprint: found.footprint,
+		heightCm: found.heightCm,
 		piecesPerDeck: found.piecesPerDeck,
+		spacingCm: found.spacingCm,
 		steps: [...found.steps]
 	};
 }

@@ -235,10 +235,15 @@ function attendedText(
 			return { told: `Out of the mixer, and measured: ${subject}`, detail: target };
 		}
 		case 'fold': {
+			// What is divided already is rounded again.
+			const act = task.batch.kind === 'portion' ? 'Round' : 'Fold';
 			const folds = task.foldsMs.length;
 			const which = task.foldsMs.indexOf(fromMs) + 1;
 			return {
-				told: folds > 1 ? `Fold ${subject}, fold ${which} of ${folds}` : `Fold ${subject}`,
+				told:
+					folds > 1
+						? `${act} ${subject}, ${act.toLowerCase()} ${which} of ${folds}`
+						: `${act} ${subject}`,
 				detail: amountText(task, input)
 			};
 		}

@@ -56,6 +56,7 @@ export { placesFull, type PlaceFull } from './places-full.ts';
 export { vesselsShort, type VesselsShort } from './vessels.ts';
 export { timingOf } from './timing.ts';
 export { asPlanned, isFollowed } from './still-followed.ts';
+export { bulkOfPieces, type BulkOfPieces } from './divided-before-bulk.ts';
 export { proofAhead } from './proof-of-mix.ts';
 export { takenBy, type TakenElsewhere } from './taken-elsewhere.ts';
 export { canGoToTheCold, MOST_LOADS } from './decided.ts';

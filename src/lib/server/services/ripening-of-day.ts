@@ -1,5 +1,6 @@
 import type { RipeningDoughView } from '../../contracts/ripening-views.ts';
-import { proofAhead } from '../../core/planning/index.ts';
+import { learnedRipening } from '../../core/learning/index.ts';
+import { bulkOfPieces, proofAhead, type BulkOfPieces } from '../../core/planning/index.ts';
 import { figuresOf, type ResolvedStage } from '../../core/formula/index.ts';
 import type { Build, Mix } from '../../core/production/index.ts';
 import { followedLog, ripeningStep } from '../../core/ripening/index.ts';
@@ -63,21 +64,24 @@ export async function loadRipeningDoughs(
 			if (!recipe) return [];
 			const place = { kind: 'mix', formulaId: formula.id, ordinal: mix.ordinal } as const;
 			const batch = batchAt(day, place);
+			const observed = observationsOf(observations, formula.id);
+			const own = learnedWait(recipe.steps, observed);
+			const pieces = own.step ? null : bulkAsPieces(mix, recipe.targetCelsius, day);
 			return [
 				{
 					batch: nameOfMix(day, mix),
 					kind: 'mix',
 					recipeId: formula.id,
-					name: formula.name,
+					name: pieces ? `${formula.name}, as ${pieces.product}` : formula.name,
 					ordinal: mix.ordinal,
 					count: mix.count,
 					grams: mix.dough.value,
 					targetCelsius: recipe.targetCelsius,
 					plannedMs: (batch && starts.get(batch.id)) ?? null,
 					yeastPercent: figuresOf(mix.resolved).yeastFreshEquivalent,
-					...learnedWait(recipe.steps, observationsOf(observations, formula.id)),
+					...(pieces ? learnedRipening(pieces.step, observed) : own),
 					...logView(batch ? (day.log.get(batch.id) ?? []) : []),
-					proof: proofOf(mix, recipe.targetCelsius, day)
+					proof: proofOf(mix, recipe.targetCelsius, day, pieces)
 				}
 			];
 		})
@@ -150,11 +154,34 @@ function logView(entries: readonly BatchEntry[]): LogView {
 	};
 }
 
-/** The proof of the first product that a mix becomes. */
-function proofOf(mix: Mix, doughCelsius: number, day: BakeryDay): RipeningDoughView['proof'] {
-	const [portion] = mix.portions;
-	const product = day.book.products.find((product) => product.product.id === portion?.productId);
-	if (!portion || !product) return null;
-	const ahead = proofAhead(product.steps, portion.pieces, doughCelsius);
+/** The bulk that a dough without one of its own goes through as pieces of a product. */
+function bulkAsPieces(mix: Mix, doughCelsius: number, day: BakeryDay): BulkOfPieces | null {
+	const bakehouse = [...day.book.places.values()].find(({ role }) => role === 'bakehouse');
+	const portions = mix.portions.flatMap(({ productId, pieces }) => {
+		const found = day.book.products.find(({ product }) => product.id === productId);
+		return found ? [{ product: found.product.name, steps: found.steps, pieces }] : [];
+	});
+	return bulkOfPieces(portions, doughCelsius, {
+		named: bakehouse ? { id: bakehouse.id, name: bakehouse.name } : null,
+		ambientCelsius: bakehouse?.celsius ?? day.bakery.assumed.roomCelsius
+	});
+}
+
+/** The proof of the first product that a mix becomes, or of that whose pieces are followed already. */
+function proofOf(
+	mix: Mix,
+	doughCelsius: number,
+	day: BakeryDay,
+	followed: BulkOfPieces | null
+): RipeningDoughView['proof'] {
+	const products = mix.portions.flatMap(({ productId, pieces }) => {
+		const found = day.book.products.find(({ product }) => product.id === productId);
+		return found ? [{ found, pieces }] : [];
+	});
+	const portion =
+		products.find(({ found }) => found.product.name === followed?.product) ?? products[0];
+	if (!portion) return null;
+	const { found: product, pieces } = portion;
+	const ahead = proofAhead(followed?.after ?? product.steps, pieces, doughCelsius);
 	return ahead && { product: product.product.name, ...ahead };
 }
