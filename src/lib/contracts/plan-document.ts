@@ -133,6 +133,7 @@ const input: z.ZodType<BakeDayInput> = z.object({
 			kind: z.enum(PREPARATION_KINDS),
 			grams: z.number(),
 			steps,
+			mixerIds: z.array(z.string()).default([]),
 			takenByBuilds: z.array(preparationId),
 			takenByDoughs: z.array(formulaId),
 			takenByProducts: z.array(productId)

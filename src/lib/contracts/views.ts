@@ -95,6 +95,8 @@ export interface OverView {
 export interface DoughsView {
 	readonly date: BakeDate;
 	readonly production: DayProduction;
+	/** The most that a mixer takes. */
+	readonly mixerMostGrams: number;
 	readonly over: readonly OverView[];
 }
 

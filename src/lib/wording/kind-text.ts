@@ -3,6 +3,7 @@ import type { ExtraUse } from '../core/production/index.ts';
 
 export const PREPARATION_KIND_TEXT: Record<PreparationKind, string> = {
 	build: 'pre-ferment',
+	dough: 'dough that others take',
 	soaker: 'soaker',
 	scald: 'scald',
 	porridge: 'porridge',

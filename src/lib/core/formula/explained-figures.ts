@@ -1,6 +1,12 @@
 import { given, worked, type Explained, type Given } from '../explain/index.ts';
 import { isSoaked } from './formula.ts';
-import { culturesOf, freshLines, withoutRollIn, type FormulaFigures } from './figures.ts';
+import {
+	asOneDough,
+	culturesOf,
+	freshLines,
+	withoutRollIn,
+	type FormulaFigures
+} from './figures.ts';
 import {
 	flourOf,
 	linesWithin,
@@ -57,19 +63,21 @@ export function explainFigure(resolved: ResolvedFormula, figure: FigureKey): Exp
 					part(line, percent, 'fresh-equivalent', line.ingredient.yeastFreshEquivalent)
 				)
 			);
-		case 'prefermentedFlour':
+		case 'prefermentedFlour': {
+			const whole = asOneDough(final);
 			return sum('prefermented-flour', [
-				...final.stages
+				...whole.stages
 					.filter((stage) => stage.kind === 'build')
 					.map((stage) =>
 						given({ key: 'flour-in-build', of: stage.name }, flourOf(stage), '%', {
 							kind: 'formula'
 						})
 					),
-				...culturesOf(final).flatMap((line) =>
+				...culturesOf(whole).flatMap((line) =>
 					part(line, line.percentOfFlour, 'flour-share', line.ingredient.composition.flour)
 				)
 			]);
+		}
 		case 'wholegrain':
 			return sum(
 				'wholegrain',

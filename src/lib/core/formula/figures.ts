@@ -34,9 +34,9 @@ export interface FormulaFigures {
  * Range: any resolved formula. Source: domain arithmetic (baker's percentage). Failures: none.
  * Example: the oat loaf of the worked figures has 94.0, 76.0 and 94.34 % and a PFF of 18.0 %.
  */
-export function figuresOf(resolved: ResolvedFormula): FormulaFigures {
-	const { final } = resolved;
+export function figuresOf({ final }: Pick<ResolvedFormula, 'final'>): FormulaFigures {
 	const mixed = withoutRollIn(final);
+	const whole = asOneDough(final);
 	const soakers = stagesInOrder(final).filter((stage) => isSoaked(stage.kind));
 	const hydration = sumLines(final, addedWater);
 	const soakerWater = soakers.reduce((total, stage) => total + sumOwn(stage, addedWater), 0);
@@ -51,10 +51,10 @@ export function figuresOf(resolved: ResolvedFormula): FormulaFigures {
 			(line) => line.percentOfFlour * line.ingredient.yeastFreshEquivalent
 		),
 		prefermentedFlour:
-			final.stages
+			whole.stages
 				.filter((stage) => stage.kind === 'build')
 				.reduce((total, stage) => total + flourOf(stage), 0) +
-			culturesOf(final).reduce((total, line) => total + flourOfLine(line), 0),
+			culturesOf(whole).reduce((total, line) => total + flourOfLine(line), 0),
 		wholegrain: sumLines(
 			final,
 			({ percentOfFlour, ingredient: { composition } }) =>
@@ -69,7 +69,8 @@ export function figuresOf(resolved: ResolvedFormula): FormulaFigures {
  * Range: any stage. Source: definition. Failures: null where a build or a culture lifts with it, and without yeast.
  * Example: 1.2 % of dry yeast at three times the strength is 3.6; a dough on a poolish has no such figure.
  */
-export function freshYeastPercent(stage: ResolvedStage): number | null {
+export function freshYeastPercent(dough: ResolvedStage): number | null {
+	const stage = asOneDough(dough);
 	if (stage.stages.some(({ kind }) => kind === 'build')) return null;
 	if (culturesOf(stage).length > 0) return null;
 	const yeast = stage.lines.reduce(
@@ -78,6 +79,20 @@ export function freshYeastPercent(stage: ResolvedStage): number | null {
 	);
 	const flour = flourOf(stage);
 	return yeast > 0 && flour > 0 ? (yeast / flour) * 100 : null;
+}
+
+/** A dough with what it takes of other doughs as if it were mixed into it in one go: what leavens them leavens it. */
+export function asOneDough(stage: ResolvedStage): ResolvedStage {
+	const taken = stage.stages.filter(({ kind }) => kind === 'dough').map(asOneDough);
+	if (taken.length === 0) return stage;
+	return {
+		...stage,
+		lines: [...stage.lines, ...taken.flatMap(({ lines }) => lines)],
+		stages: [
+			...stage.stages.filter(({ kind }) => kind !== 'dough'),
+			...taken.flatMap(({ stages }) => stages)
+		]
+	};
 }
 
 /** The dough as it comes out of the mixer, before anything is rolled in. */

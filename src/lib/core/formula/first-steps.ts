@@ -106,7 +106,9 @@ const FIRST_SOAKING_STEPS: readonly Step[] = [
 
 /** The steps a new recipe of its own begins with. */
 export function firstStepsOf(kind: PreparationKind): readonly Step[] {
-	return kind === 'build' ? FIRST_BUILD_STEPS : FIRST_SOAKING_STEPS;
+	if (kind === 'build') return FIRST_BUILD_STEPS;
+	// It goes into another dough out of the mixer.
+	return kind === 'dough' ? FIRST_DOUGH_STEPS.slice(0, 1) : FIRST_SOAKING_STEPS;
 }
 
 /** Steps that a new product begins with until the bakery writes its own (our defaults). */

@@ -4,14 +4,24 @@ import type { Addition } from './addition.ts';
 
 /**
  * What a recipe of its own is to the dough or the piece. A build ferments and carries flour into the
- * dough; soakers, scalds and porridges only take up water; fat is prepared for rolling in; fillings,
+ * dough; a dough is mixed for itself, and others take from it (some of it coloured, or sweetened); soakers, scalds and porridges only take up water; fat is prepared for rolling in; fillings,
  * coatings, washes and baths belong to the piece.
  */
 export type PreparationKind =
-	'build' | 'soaker' | 'scald' | 'porridge' | 'fat' | 'filling' | 'coating' | 'wash' | 'bath';
+	| 'build'
+	| 'dough'
+	| 'soaker'
+	| 'scald'
+	| 'porridge'
+	| 'fat'
+	| 'filling'
+	| 'coating'
+	| 'wash'
+	| 'bath';
 
 export const PREPARATION_KINDS: readonly PreparationKind[] = [
 	'build',
+	'dough',
 	'soaker',
 	'scald',
 	'porridge',
@@ -25,6 +35,11 @@ export const PREPARATION_KINDS: readonly PreparationKind[] = [
 /** Whether a preparation only takes up water, so that its water can be left out of a hydration. */
 export function isSoaked(kind: PreparationKind | 'final'): boolean {
 	return kind === 'soaker' || kind === 'scald' || kind === 'porridge';
+}
+
+/** Whether a preparation is told by its own flour, as a dough is; others are told by all of it. */
+export function hasOwnFlour(kind: PreparationKind): boolean {
+	return kind === 'build' || kind === 'dough';
 }
 
 /** What a line refers to: an ingredient, or a preparation that is a recipe of its own. */

@@ -17,6 +17,7 @@ export {
 } from './addition.ts';
 export {
 	isSoaked,
+	hasOwnFlour,
 	PREPARATION_KINDS,
 	type PreparationKind,
 	type Material,
@@ -41,6 +42,7 @@ export {
 export {
 	figuresOf,
 	freshYeastPercent,
+	asOneDough,
 	culturesOf,
 	allergensOf,
 	buildFiguresOf,

@@ -1,7 +1,13 @@
 import { fail, ok, type Result } from '../result.ts';
 import type { Addition } from './addition.ts';
 import { materialKey } from './compare.ts';
-import type { Formula, FormulaLine, Material, Preparation } from './formula.ts';
+import {
+	hasOwnFlour,
+	type Formula,
+	type FormulaLine,
+	type Material,
+	type Preparation
+} from './formula.ts';
 import {
 	flourOf,
 	resolveAlone,
@@ -102,16 +108,15 @@ function exchanged(
 	const alone = resolveAlone(preparation, pantry);
 	if (!alone.ok) return alone;
 	const flour = (flourOf(alone.value) * percent) / 100;
-	const water =
-		preparation.kind === 'build'
-			? (sumLines(alone.value, ({ ingredient, percentOfFlour }) =>
-					ingredient.kind === 'water' || ingredient.kind === 'culture'
-						? percentOfFlour * ingredient.composition.water
-						: 0
-				) *
-					percent) /
-				100
-			: 0;
+	const water = hasOwnFlour(preparation.kind)
+		? (sumLines(alone.value, ({ ingredient, percentOfFlour }) =>
+				ingredient.kind === 'water' || ingredient.kind === 'culture'
+					? percentOfFlour * ingredient.composition.water
+					: 0
+			) *
+				percent) /
+			100
+		: 0;
 	let lines = formula.lines;
 	for (const [kind, by] of [
 		['flour', flour],

@@ -1,6 +1,6 @@
 import type { DoughInstrument, MixProgram } from '../heat/index.ts';
 import { takesOf, type MixerContent, type MixerTakes } from '../bakery/index.ts';
-import { figuresOf, mixedShare } from '../formula/index.ts';
+import { figuresOf, mixedShare, type ResolvedFormula } from '../formula/index.ts';
 import {
 	learnedFriction,
 	learnedRise,
@@ -29,10 +29,16 @@ export interface Mixer {
 	readonly bowlKilojoulesPerKelvin: number;
 }
 
+/** What of a mix its water follows from: a dough that others take is mixed as one too. */
+export type MixedDough = Pick<Mix, 'lines'> & {
+	readonly dough: Pick<Mix['dough'], 'value'>;
+	readonly resolved: Pick<ResolvedFormula, 'final'>;
+};
+
 /** A mix of a date with its mixer, its friction and all that its water follows from. */
 export interface MixOfDay {
 	readonly recipe: MixRecipe;
-	readonly mix: Mix;
+	readonly mix: MixedDough;
 	readonly mixer: Mixer | null;
 	readonly fillShare: number;
 	readonly friction: LearnedFriction;
@@ -85,7 +91,7 @@ export interface MixedOtherwise {
  * Example: of two mixers the one that takes 25 kg mixes 25 kg.
  */
 export function mixOfDay(
-	mix: Mix,
+	mix: MixedDough,
 	recipe: MixRecipe,
 	known: MixKnowledge,
 	mixed: MixedOtherwise = { mixerId: null, program: null },
@@ -147,13 +153,13 @@ export function mixOfDay(
 }
 
 /** What a mixer takes of the dough of a mix. */
-function takenOf(mixer: Mixer, mix: Mix): MixerTakes {
+function takenOf(mixer: Mixer, mix: MixedDough): MixerTakes {
 	const water = mixer.stiff === null ? null : figuresOf(mix.resolved).effectiveHydration;
 	return takesOf(mixer, water);
 }
 
 /** The mixer that was named, or the first that takes the dough. */
-function mixerOf(mixers: readonly Mixer[], mix: Mix, mixerId: string | null): Mixer | null {
+function mixerOf(mixers: readonly Mixer[], mix: MixedDough, mixerId: string | null): Mixer | null {
 	const grams = mix.dough.value * mixedShare(mix.resolved.final);
 	return (
 		mixers.find((mixer) => mixer.id === mixerId) ??

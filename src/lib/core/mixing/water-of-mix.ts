@@ -26,7 +26,7 @@ import {
 	type WaterSupply,
 	type WayOut
 } from '../heat/index.ts';
-import { culturesOf, isSoaked, type PreparationKind } from '../formula/index.ts';
+import { asOneDough, culturesOf, isSoaked, type PreparationKind } from '../formula/index.ts';
 import type { SchoolsOfMix } from '../learning/index.ts';
 import type { WeighUpLine } from '../production/index.ts';
 import type { Mass, SpecificEnergy, Temperature, TemperatureDifference } from '../units/index.ts';
@@ -287,7 +287,8 @@ export function heatBalanceOf(
 	};
 }
 
-function prefermentShare({ stage }: Bowl): number {
+function prefermentShare({ stage: dough }: Bowl): number {
+	const stage = asOneDough(dough);
 	const leaven = [...stage.stages.filter(({ kind }) => kind === 'build'), ...culturesOf(stage)];
 	return leaven.reduce((total, each) => total + each.percentOfFlour, 0) / stage.percentOfFlour;
 }

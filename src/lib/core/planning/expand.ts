@@ -187,7 +187,10 @@ class DayUnderConstruction {
 		const chain = this.chains.write(batch, course.value.steps, {
 			begun,
 			room: roomOfDough(build.grams),
-			mixerIds: this.input.bakery.mixers.map((mixer) => mixer.id),
+			mixerIds:
+				build.mixerIds.length > 0
+					? build.mixerIds
+					: this.input.bakery.mixers.map((mixer) => mixer.id),
 			leaves: []
 		});
 		if (!chain) {

@@ -173,6 +173,7 @@ export const DAY: BakeDayInput = {
 			begun: null,
 			kind: 'build',
 			grams: 9800,
+			mixerIds: [],
 			takenByBuilds: [],
 			takenByDoughs: [loaf],
 			takenByProducts: [],

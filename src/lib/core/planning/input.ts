@@ -151,6 +151,8 @@ export interface PlannedBuild {
 	readonly kind: PreparationKind;
 	readonly grams: number;
 	readonly steps: readonly Step[];
+	/** The mixers it fits, where it is mixed on one; none where any of them will do. */
+	readonly mixerIds: readonly string[];
 	/** Builds that take from this one. */
 	readonly takenByBuilds: readonly PreparationId[];
 	/** Doughs that take from this one. */

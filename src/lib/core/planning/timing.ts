@@ -66,6 +66,7 @@ function timingOfBuild(build: PlannedBuild, room: Room) {
 		build.begun,
 		room(build.grams),
 		build.steps.map(timingOfStep),
+		build.mixerIds,
 		build.takenByBuilds,
 		build.takenByDoughs,
 		build.takenByProducts

@@ -23,3 +23,4 @@ export {
 	type DayProduction
 } from './day.ts';
 export { sparePieces } from './spares.ts';
+export { goesOf } from './goes.ts';

@@ -1,20 +1,22 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import { buildFiguresOf, isPerishable } from '../../core/formula/index.ts';
+	import { buildFiguresOf, hasOwnFlour, isPerishable } from '../../core/formula/index.ts';
 	import {
 		CAUSTIC_CAUTION,
 		PERISHABLE_CAUTION,
 		PREPARATION_KIND_TEXT
 	} from '../../wording/kind-text.ts';
-	import type { Build } from '../../core/production/index.ts';
+	import { goesOf, type Build } from '../../core/production/index.ts';
 	import { formatMass, formatNumber } from '../../core/units/index.ts';
 	import WeighUpTable from '../../sheets/WeighUpTable.svelte';
 
 	interface Props {
 		build: Build;
+		/** The most that a mixer takes. */
+		mixerMostGrams: number;
 		users: readonly string[];
 	}
-	let { build, users }: Props = $props();
+	let { build, mixerMostGrams, users }: Props = $props();
 	const room = useRoom();
 	const { units } = room.bakery;
 
@@ -31,6 +33,10 @@
 	const buildText = $derived(
 		`${formatNumber(figures.hydration, 0)} % water` +
 			(ratio ? ` · seed ${ratio} · inoculation ${formatNumber(figures.inoculation, 1)} %` : '')
+	);
+	/** A dough that others take is mixed whole, in several goes where no mixer takes it. */
+	const goes = $derived(
+		build.preparation.kind === 'dough' ? goesOf(build.gross.value, mixerMostGrams) : 1
 	);
 	const takeBack = $derived(build.takeBack.grams);
 </script>
@@ -49,15 +55,22 @@
 	<p class="mb-2 text-note text-ink-2">
 		{#if build.made}<b class="text-ink">made</b> ·{/if}
 		for {users.join(', ')}
-		· {build.preparation.kind === 'build'
-			? buildText
+		· {hasOwnFlour(build.preparation.kind)
+			? build.preparation.kind === 'dough'
+				? `${PREPARATION_KIND_TEXT.dough}, ${buildText}`
+				: buildText
 			: PREPARATION_KIND_TEXT[build.preparation.kind]}
 	</p>
 	<WeighUpTable
 		lines={build.lines}
-		base={build.preparation.kind === 'build' ? 'its flour' : 'all of it'}
+		base={hasOwnFlour(build.preparation.kind) ? 'its flour' : 'all of it'}
 		caption="Weigh-up of {name}"
 	/>
+	{#if goes > 1}
+		<p class="mt-2 font-bold" data-goes>
+			More than a mixer takes, {formatMass({ grams: mixerMostGrams }, 0, units)}: mix it in {goes} goes.
+		</p>
+	{/if}
 	{#if takeBack > 0}
 		<p class="mt-2 text-note">
 			Keep back {formatMass({ grams: takeBack }, 0, units)} for the next feed before mixing. Close the

@@ -90,7 +90,11 @@
 			<h2 id="builds" class="mb-2">Before mixing: pre-ferments and preparations</h2>
 			<div class="cards">
 				{#each production.builds as build (`${build.preparation.id} ${build.ordinal}`)}
-					<BuildCard {build} users={[...new Set(build.uses.map((use) => nameOf(use.by)))]} />
+					<BuildCard
+						{build}
+						mixerMostGrams={view.mixerMostGrams}
+						users={[...new Set(build.uses.map((use) => nameOf(use.by)))]}
+					/>
 				{/each}
 			</div>
 		</section>

@@ -33,7 +33,7 @@
 		)
 	);
 	/** What goes into a dough; fillings, washes and baths belong to the product. */
-	const INTO_DOUGH = ['build', 'soaker', 'scald', 'porridge', 'fat'];
+	const INTO_DOUGH = ['build', 'dough', 'soaker', 'scald', 'porridge', 'fat'];
 	const recipes = $derived(
 		model.view.preparations.filter(
 			({ preparation, retired }) =>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { hasOwnFlour } from '../../core/formula/index.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { ScaledBatch } from '../../core/production/index.ts';
 	import { formatMass } from '../../core/units/index.ts';
@@ -20,7 +21,7 @@
 			key: build.preparation.id,
 			title: build.preparation.name,
 			total: build.gross,
-			base: build.preparation.kind === 'build' ? 'its flour' : 'all of it',
+			base: hasOwnFlour(build.preparation.kind) ? 'its flour' : 'all of it',
 			lines: build.lines
 		})),
 		...(mix

@@ -19,7 +19,6 @@
 	import { PlanModel } from './plan-model.svelte.ts';
 	import { planSentence, unplacedNames } from './plan-sentence.ts';
 	import PlanSide from './PlanSide.svelte';
-	import SupposePanel from './SupposePanel.svelte';
 	import { whatIfText, wishText } from './wish-text.ts';
 	import { withoutTask } from './wish-list.ts';
 
@@ -245,7 +244,11 @@
 			>What if</button
 		>
 	</div>
-	{#if supposing}<SupposePanel {model} {view} />{/if}
+	{#if supposing}
+		{#await import('./SupposePanel.svelte') then { default: SupposePanel }}
+			<SupposePanel {model} {view} />
+		{/await}
+	{/if}
 	{#if model.wishes.length > 0}
 		<ul class="wishes" aria-label="Held so" data-wishes>
 			{#each model.wishes as wish (JSON.stringify(wish))}

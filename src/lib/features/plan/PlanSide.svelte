@@ -16,7 +16,6 @@
 	import Difference from './Difference.svelte';
 	import type { PlanModel } from './plan-model.svelte.ts';
 	import DropsAhead from './DropsAhead.svelte';
-	import TaskDetail from './TaskDetail.svelte';
 	import WaysOut from './WaysOut.svelte';
 
 	interface Props {
@@ -53,7 +52,9 @@
 <aside class="side" aria-label="What to do">
 	{#if task}
 		<div class="chosen">
-			<TaskDetail {task} {plan} {input} {model} onClose={() => onSelect(null)} />
+			{#await import('./TaskDetail.svelte') then { default: TaskDetail }}
+				<TaskDetail {task} {plan} {input} {model} onClose={() => onSelect(null)} />
+			{/await}
 		</div>
 	{/if}
 	<WaysOut {plan} {input} {model} />

@@ -20,13 +20,20 @@ import {
 	type VesselUse
 } from '../../core/bakery/index.ts';
 import { asksOfDeck, coreWantedAt } from '../../core/baking/index.ts';
-import { figuresOf, mixedShare, speedsWanted, type Step } from '../../core/formula/index.ts';
+import {
+	figuresOf,
+	mixedShare,
+	speedsWanted,
+	type ResolvedFormula,
+	type Step
+} from '../../core/formula/index.ts';
 import { id, type BatchId, type DropId, type ProductId } from '../../core/identity.ts';
 import { isByHand } from '../../core/mixing/index.ts';
-import type { Build, Dough, Mix } from '../../core/production/index.ts';
+import { goesOf, type Build, type Dough, type Mix } from '../../core/production/index.ts';
 import { followedLog } from '../../core/ripening/index.ts';
 import type { ProductRevision } from '../db/products.ts';
 import type { LeadRow } from '../db/batches.ts';
+import { mostMixed } from './mix-limits.ts';
 import { batchAt, recipeOfMix, recipeOfPreparation, type BakeryDay } from './day-production.ts';
 
 /** So many days before and after a date others have work beside its own (our default: the longest chain). */
@@ -163,9 +170,14 @@ function tracesOf(mix: Mix): readonly MixTrace[] {
  * The mixers that take so much of a dough and have the speeds it is mixed at; where none does, those that are not overfilled
  * least, and those with fewer speeds.
  */
-function mixersFor(mix: Mix, steps: readonly Step[], day: BakeryDay): readonly string[] {
-	const grams = mix.dough.value * mixedShare(mix.resolved.final);
-	const water = figuresOf(mix.resolved).effectiveHydration;
+function mixersTaking(
+	grossGrams: number,
+	dough: Pick<ResolvedFormula, 'final'>,
+	steps: readonly Step[],
+	day: BakeryDay
+): readonly string[] {
+	const grams = grossGrams * mixedShare(dough.final);
+	const water = figuresOf(dough).effectiveHydration;
 	const takes = day.mixers.map((mixer) => ({ id: mixer.id, ...takesOf(mixer, water) }));
 	const fitting = takes.filter(
 		(one) => grams >= one.leastGrams - 1e-6 && grams <= one.mostGrams + 1e-6
@@ -186,6 +198,9 @@ function plannedBuild(build: Build, day: BakeryDay): PlannedBuild {
 	const recipe = recipeOfPreparation(day, build);
 	const byProduct = uses.flatMap((use) => (use.by.kind === 'product' ? [use.by.productId] : []));
 	const byDough = uses.flatMap((use) => (use.by.kind === 'mix' ? [use.by.formulaId] : []));
+	const isDough = preparation.kind === 'dough';
+	const goes = isDough ? goesOf(build.gross.value, mostMixed(day)) : 1;
+	const steps = (recipe?.steps ?? []).map((step) => inGoes(step, goes));
 	return {
 		preparationId: preparation.id,
 		ordinal,
@@ -194,11 +209,21 @@ function plannedBuild(build: Build, day: BakeryDay): PlannedBuild {
 		name: preparation.name,
 		kind: preparation.kind,
 		grams: build.gross.value,
-		steps: recipe?.steps ?? [],
+		steps,
+		mixerIds: isDough
+			? mixersTaking(build.gross.value / goes, { final: build.stage }, steps, day)
+			: [],
 		takenByBuilds: uses.flatMap((use) => (use.by.kind === 'build' ? [use.by.preparationId] : [])),
 		takenByDoughs: [...new Set(byDough)],
 		takenByProducts: byProduct
 	};
+}
+
+/** What is mixed in several goes holds its mixer for all of them. */
+function inGoes(step: Step, goes: number): Step {
+	return step.kind === 'hands-on' && step.activity === 'mix'
+		? { ...step, fixedMinutes: step.fixedMinutes * goes }
+		: step;
 }
 
 function plannedDough(dough: Dough, day: BakeryDay, leads: readonly LeadRow[]): PlannedDough {
@@ -223,7 +248,9 @@ function plannedDough(dough: Dough, day: BakeryDay, leads: readonly LeadRow[]): 
 					begun: begunOf(mix.made, day),
 					count: mix.count,
 					grams: mix.dough.value,
-					mixerIds: isByHand(recipe.steps) ? [] : mixersFor(mix, recipe.steps, day),
+					mixerIds: isByHand(recipe.steps)
+						? []
+						: mixersTaking(mix.dough.value, mix.resolved, recipe.steps, day),
 					leaves: tracesOf(mix),
 					leadMinutes: leadOf(mix),
 					portions: mix.portions.map((portion) => ({

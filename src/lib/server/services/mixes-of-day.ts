@@ -1,7 +1,14 @@
 import type { WaterInputView } from '../../contracts/water-views.ts';
-import { mixOfDay, type MixedOtherwise, type MixOfDay } from '../../core/mixing/index.ts';
-import type { Mix } from '../../core/production/index.ts';
-import { batchAt, recipeOfMix, type BakeryDay } from './day-production.ts';
+import { USUAL_FRICTION_KILOJOULES_PER_KILOGRAM } from '../../core/formula/index.ts';
+import {
+	isByHand,
+	mixOfDay,
+	stirredTarget,
+	type MixedOtherwise,
+	type MixOfDay
+} from '../../core/mixing/index.ts';
+import type { Build, Mix } from '../../core/production/index.ts';
+import { batchAt, recipeOfMix, recipeOfPreparation, type BakeryDay } from './day-production.ts';
 import { observationsOf, type Observations } from './observations.ts';
 
 /** What is known of a date when its mixes are worked out. */
@@ -49,5 +56,43 @@ export function workOutMix(
 		},
 		mixed,
 		sibling
+	);
+}
+
+/**
+ * Works out a dough that others take, as a mix of its own: on the mixer that takes it, warmed as other doughs show there;
+ * null where it has no temperature to come to, or is stirred by hand.
+ */
+export function workOutTaken(
+	day: BakeryDay,
+	build: Build,
+	{ temperatures, observations, nowMs }: DayKnowledge
+): MixOfDay | null {
+	const steps = recipeOfPreparation(day, build)?.steps ?? [];
+	const targetCelsius = stirredTarget(steps);
+	if (build.preparation.kind !== 'dough' || targetCelsius === null || isByHand(steps)) return null;
+	return mixOfDay(
+		{ lines: build.lines, dough: build.gross, resolved: { final: build.stage } },
+		{
+			steps,
+			targetCelsius,
+			// No friction of its own is written down: what its mixer does to other doughs tells more than a figure.
+			frictionKilojoulesPerKilogram: USUAL_FRICTION_KILOJOULES_PER_KILOGRAM
+		},
+		{
+			supply: day.bakery,
+			mixers: day.mixers,
+			handBowlKilojoulesPerKelvin: day.handMixing?.bowlKilojoulesPerKelvin ?? 0,
+			temperatures,
+			own: [],
+			others: day.book.formulas.map((revision) => ({
+				recipe: revision,
+				readings: observationsOf(observations, revision.formula.id).measured
+			})),
+			autolysed: null,
+			typedBaseCelsius: null,
+			picked: [],
+			nowMs
+		}
 	);
 }

@@ -2,10 +2,16 @@ import type { DoughsView } from '../../contracts/views.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db } from '../db/client.ts';
 import { loadBakeryDay } from './day-production.ts';
+import { mostMixed } from './mix-limits.ts';
 import { overOfDay } from './over-of-day.ts';
 
 /** The doughs, mixes and builds of a date with their weigh-ups. */
 export async function readDoughs(db: Db, date: BakeDate): Promise<DoughsView> {
 	const day = await loadBakeryDay(db, date);
-	return { date, production: day.production, over: overOfDay(day) };
+	return {
+		date,
+		production: day.production,
+		mixerMostGrams: mostMixed(day),
+		over: overOfDay(day)
+	};
 }

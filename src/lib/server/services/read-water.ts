@@ -2,11 +2,15 @@ import type {
 	BuildWaterView,
 	MeasuredView,
 	MixWaterView,
-	WaterInputView,
 	WaterView
 } from '../../contracts/water-views.ts';
 import { favourOf } from '../../core/fermentation/index.ts';
-import { freshYeastPercent, isPerishable, type Step } from '../../core/formula/index.ts';
+import {
+	freshYeastPercent,
+	hasOwnFlour,
+	isPerishable,
+	type Step
+} from '../../core/formula/index.ts';
 import {
 	bowlReadingOf,
 	bowlWaterInput,
@@ -33,7 +37,7 @@ import {
 	recipeOfPreparation,
 	type BakeryDay
 } from './day-production.ts';
-import { workOutMix, type DayKnowledge } from './mixes-of-day.ts';
+import { workOutMix, workOutTaken, type DayKnowledge } from './mixes-of-day.ts';
 import { learnedWait, loadObservationsOf, observationsOf } from './observations.ts';
 import { newestOf, probeView, readWaterInputs } from './temperatures-now.ts';
 
@@ -59,7 +63,7 @@ export async function readWater(db: Db, date: BakeDate, realNowMs: number): Prom
 			.flatMap((dough) => mixesOf(dough, day, knowledge, starts))
 			.sort(byStart),
 		builds: day.production.builds
-			.flatMap((build) => buildWater(build, day, temperatures, starts, nowMs))
+			.flatMap((build) => buildWater(build, day, knowledge, starts))
 			.sort(byStart),
 		school: day.bakery.waterSchool,
 		countsSoakers: day.bakery.countsSoakers,
@@ -153,25 +157,25 @@ function measuredView(entries: readonly BatchEntry[]): MeasuredView | null {
 function buildWater(
 	build: Build,
 	day: BakeryDay,
-	temperatures: readonly WaterInputView[],
-	starts: ReadonlyMap<string, number>,
-	nowMs: number
+	knowledge: DayKnowledge,
+	starts: ReadonlyMap<string, number>
 ): readonly BuildWaterView[] {
 	const { preparation, stage, lines, ordinal } = build;
 	const steps = recipeOfPreparation(day, build)?.steps ?? [];
 	const targetCelsius = stirredTarget(steps);
 	const ripens = ripeningStep(steps);
 	const isScald = preparation.kind === 'scald';
-	if ((preparation.kind !== 'build' && !isScald) || targetCelsius === null) return [];
-	const input = bowlWaterInput(
+	if ((!hasOwnFlour(preparation.kind) && !isScald) || targetCelsius === null) return [];
+	const stirred = bowlWaterInput(
 		{ lines, stage, steps, bowlKilojoulesPerKelvin: 0, targetCelsius, picked: [] },
 		day.bakery,
-		temperatures,
+		knowledge.temperatures,
 		BY_HAND,
 		null,
 		NO_RULES,
-		nowMs
+		knowledge.nowMs
 	);
+	const input = workOutTaken(day, build, knowledge)?.input ?? stirred;
 	const batch = batchAt(day, { kind: 'preparation', preparationId: preparation.id, ordinal });
 	return [
 		{

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { hasOwnFlour } from '../../../core/formula/index.ts';
 	import { untrack } from 'svelte';
 	import { useRoom } from '../../../client/room-context.ts';
 	import type { ProductDetailView } from '../../../contracts/views.ts';
@@ -71,7 +72,7 @@
 					<h3>{build.preparation.name}, {formatMass({ grams: build.gross.value }, 0, units)}</h3>
 					<WeighUpTable
 						lines={build.lines}
-						base={build.preparation.kind === 'build' ? 'its flour' : 'all of it'}
+						base={hasOwnFlour(build.preparation.kind) ? 'its flour' : 'all of it'}
 						caption="Weigh-up of {build.preparation.name}"
 					/>
 				</div>

@@ -9,9 +9,6 @@
 	import { ACTIVITY_TEXT, stepText } from '../../../wording/step-text.ts';
 	import Choice from '../../../ui/Choice.svelte';
 	import { beginStep, moved, without } from './step-list.ts';
-	import HandsOnFields from './HandsOnFields.svelte';
-	import WaitFields from './WaitFields.svelte';
-	import BakeFields from './BakeFields.svelte';
 
 	interface Props {
 		steps: readonly Step[];
@@ -20,7 +17,7 @@
 	}
 	let { steps, title, onSet }: Props = $props();
 	const { bakery } = useRoom();
-	/** The one step that is open. */
+	/** The one step that is open: what edits it is fetched with it. */
 	let open: number | null = $state(null);
 
 	const named = (activities: readonly (keyof typeof ACTIVITY_TEXT)[], note: string) =>
@@ -97,11 +94,17 @@
 				{#if open === at}
 					<div class="my-2 ml-8 border-l-2 border-ink pl-4">
 						{#if step.kind === 'hands-on'}
-							<HandsOnFields {step} onSet={(changed: Step) => replace(at, changed)} />
+							{#await import('./HandsOnFields.svelte') then { default: HandsOnFields }}
+								<HandsOnFields {step} onSet={(changed: Step) => replace(at, changed)} />
+							{/await}
 						{:else if step.kind === 'wait'}
-							<WaitFields {step} onSet={(changed: Step) => replace(at, changed)} />
+							{#await import('./WaitFields.svelte') then { default: WaitFields }}
+								<WaitFields {step} onSet={(changed: Step) => replace(at, changed)} />
+							{/await}
 						{:else}
-							<BakeFields {step} onSet={(changed: Step) => replace(at, changed)} />
+							{#await import('./BakeFields.svelte') then { default: BakeFields }}
+								<BakeFields {step} onSet={(changed: Step) => replace(at, changed)} />
+							{/await}
 						{/if}
 					</div>
 				{/if}

@@ -12,6 +12,7 @@ import * as bakeryEntries from './0011-bakery-entries.ts';
 import * as altitude from './0012-altitude.ts';
 import * as takenElsewhere from './0013-taken-elsewhere.ts';
 import * as weighing from './0014-weighing.ts';
+import * as doughsTaken from './0017-doughs-taken.ts';
 import * as hotScalds from './0016-hot-scalds.ts';
 import * as pieceHeight from './0015-piece-height.ts';
 import * as readingsAndReadiness from './0004-readings-and-readiness.ts';
@@ -33,7 +34,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0013-taken-elsewhere': takenElsewhere,
 	'0014-weighing': weighing,
 	'0015-piece-height': pieceHeight,
-	'0016-hot-scalds': hotScalds
+	'0016-hot-scalds': hotScalds,
+	'0017-doughs-taken': doughsTaken
 };
 
 export const migrations: MigrationProvider = {
