@@ -8,6 +8,7 @@ import {
 	resolveFormula,
 	type Step
 } from '../../src/lib/core/formula/index.ts';
+import { endCelsiusOf } from '../../src/lib/core/baking/index.ts';
 import { littleYeastForTimes } from '../../src/lib/core/ripening/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import { loadFormulaBook } from '../../src/lib/server/db/formula-book.ts';
@@ -113,6 +114,30 @@ test('loaves are scored, sticks lose what sticks lose, and rye rests before it i
 	within(rests('Storm rye block') / 60, 18, 24, '90 % rye');
 	assert.equal(product('Storm rye block').scaledGrams, 1500);
 	assert.equal(product("Cooper's tin").scaledGrams, 720);
+});
+
+const TINS = ['Long tin', 'Small tin', 'Lidded tin'].map((name) => demoId('vessel', name));
+
+test('rye bakes in a falling oven, under a lid where it has one, and whatever is baked in a tin comes out of it to cool', () => {
+	for (const name of ['Lantern rye tin', 'Lantern rye small', 'Storm rye block']) {
+		const bake = product(name).steps.find((step) => step.kind === 'bake');
+		assert.ok(bake?.kind === 'bake');
+		within(bake.loadCelsius, 240, 260, `${name} goes in hot`);
+		within(endCelsiusOf(bake), 175, 205, `${name} ends`);
+	}
+	for (const {
+		product: { name },
+		vesselId,
+		steps
+	} of book.products) {
+		const bake = steps.find((step) => step.kind === 'bake');
+		if (vesselId === demoId('vessel', 'Lidded tin'))
+			assert.ok(bake?.kind === 'bake' && bake.programme.atLoading.lid, name);
+		if (!TINS.includes(vesselId ?? '')) continue;
+		const out = steps.findIndex((step) => step.kind === 'hands-on' && step.activity === 'depan');
+		const cools = steps.findIndex((step) => step.kind === 'wait' && step.activity === 'cool');
+		assert.ok(out >= 0 && out < cools, name);
+	}
 });
 
 test('every formula of the book is made in a week, and its cultures close from day to day', async () => {

@@ -6,7 +6,7 @@ import { personOf, type Hands } from './hands.ts';
 import type { PlannedDrop } from './input.ts';
 import type { NightProblem } from './night-problem.ts';
 import type { WrittenPortion } from './portion-writer.ts';
-import { FOUND_FOR_DROP_PRICE, leavingPrice, pickedPrice, TIER } from './prices.ts';
+import { FOUND_FOR_DROP_PRICE, leavingPrices, pickedPrices, TIER } from './prices.ts';
 
 /** What is done for a drop when its bread is packed, as a task of the engine. */
 export interface WrittenDelivery {
@@ -89,18 +89,22 @@ export function writeDelivery(
 	const leavesBy = night.grid.floor(leavesByMs(drop));
 	const told: WrittenDelivery[] = [];
 	let before: readonly string[] = [...new Set(ends)];
-	const add = (what: WrittenDelivery['what'], length: number, price: (id: string) => Price) => {
+	const add = (
+		what: WrittenDelivery['what'],
+		length: number,
+		prices: (id: string) => readonly Price[]
+	) => {
 		const id = `drop:${drop.id}:${what}`;
 		const skills = what === 'pick' ? 'pick' : roadMinutes > 0 ? 'drive' : 'load-van';
 		night.addBeside(id, waysOf(length, hands.ifAny(skills, { from: 0, to: length })));
-		night.prices.push(price(id));
+		night.prices.push(...prices(id));
 		night.lags.push(...before.map((one): Lag => after(one, id)));
 		before = [id];
 		told.push({ id, dropId: drop.id, what });
 	};
 	if (pickingMinutes > 0)
-		add('pick', unitsFilled(pickingMinutes), (id) => pickedPrice(id, leavesBy, goMinutes === 0));
-	if (goMinutes > 0) add('go', unitsFilled(goMinutes), (id) => leavingPrice(id, leavesBy));
+		add('pick', unitsFilled(pickingMinutes), (id) => pickedPrices(id, leavesBy, goMinutes === 0));
+	if (goMinutes > 0) add('go', unitsFilled(goMinutes), (id) => leavingPrices(id, leavesBy));
 	return told;
 }
 

@@ -110,23 +110,41 @@ export function duePrices(task: string, readyUnit: number, leadUnits: number): r
 /** Somebody has to be found to pick or to drive: dearer than an hour's lateness, so that it is last of all. */
 export const FOUND_FOR_DROP_PRICE = { amount: (60 / GRID_MINUTES) * LATE, tier: TIER.found };
 
-/** What leaving with a drop costs by its distance from the last moment for it. */
-export function leavingPrice(task: string, leavesBy: number): Price {
+/** What leaving with a drop costs by its distance from the last moment for it: dear too late, a little too early. */
+export function leavingPrices(task: string, leavesBy: number): readonly Price[] {
+	return [lateFor('leaves', task, 'start', leavesBy), earlyFor('leaves', task, 'start', leavesBy)];
+}
+
+/** What picking a drop costs: it is done by the time it leaves, and not long before; too late only where it is all there is. */
+export function pickedPrices(task: string, leavesBy: number, isAll: boolean): readonly Price[] {
+	const early = earlyFor('picked', task, 'end', leavesBy);
+	return isAll ? [lateFor('picked', task, 'end', leavesBy), early] : [early];
+}
+
+function lateFor(what: string, task: string, of: Price['of'], at: number): Price {
 	return {
-		id: `leaves ${task}`,
+		id: `${what} late ${task}`,
 		task,
-		of: 'start',
-		at: leavesBy,
-		early: STALE,
+		of,
+		at,
+		early: 0,
 		late: LATE,
 		away: 0,
 		tier: TIER.late
 	};
 }
 
-/** What picking a drop costs: it is done by the time it leaves, and not long before; too late only where it is all there is. */
-export function pickedPrice(task: string, leavesBy: number, isAll: boolean): Price {
-	return { ...leavingPrice(task, leavesBy), of: 'end', late: isAll ? LATE : 0 };
+function earlyFor(what: string, task: string, of: Price['of'], at: number): Price {
+	return {
+		id: `${what} early ${task}`,
+		task,
+		of,
+		at,
+		early: STALE,
+		late: 0,
+		away: 0,
+		tier: TIER.fresh
+	};
 }
 
 /** Nothing is baked longer than this before its drop, cooling and packing aside, unless nothing else will do (our default). */

@@ -88,6 +88,7 @@ export const ENRICHED_PRODUCTS: readonly DemoProduct[] = [
 			hands('pan', 2, 3),
 			ripening('proof', clock('bakers-yeast', 30, 38, 52, 70), [leg('Warm prover', 140)]),
 			bake(210, 36, 2, 95),
+			hands('depan', 0, 6),
 			timed('cool', 90),
 			hands('pack', 3, 5)
 		]

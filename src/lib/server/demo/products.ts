@@ -1,3 +1,4 @@
+import { PLAIN_PROGRAMME } from '../../core/baking/index.ts';
 import type { DemoProduct } from './demo-product.ts';
 import { WEEKLY_PRODUCTS } from './weekly-products.ts';
 import { ENRICHED_PRODUCTS } from './enriched-products.ts';
@@ -102,8 +103,9 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		steps: [
 			hands('pan', 2, 25),
 			ripening('proof', clock('sourdough', 30, 45, 62, 85), [leg('Warm prover', 150)]),
+			// It falls once it has sprung: at 250 to the end its crust would burn.
 			goingBy(bake(250, 62, 4, 98), {
-				changes: [{ atMinutes: 15, ventOpen: true }],
+				changes: [{ atMinutes: 15, celsius: 200, ventOpen: true }],
 				checkAtMinutes: 55,
 				crust: 'dark'
 			}),
@@ -173,6 +175,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 			hands('pan', 2, 4),
 			ripening('proof', clock('bakers-yeast', 28, 40, 55, 75), [leg('Warm prover', 150)]),
 			bake(225, 45, 4, 97),
+			hands('depan', 0, 6),
 			timed('cool', 100),
 			hands('pack', 3, 5)
 		]
@@ -286,14 +289,15 @@ export const PRODUCTS: readonly DemoProduct[] = [
 			ripening('proof', clock({ kind: 'mixed', yeastShare: 0.4 }, 29, 55, 75, 100), [
 				leg('Warm prover', 170)
 			]),
-			// It goes in hot and falls: the crust sets long before the crumb is done.
-			goingBy(bake(240, 115, 4, 98), {
+			// It goes in hot, under its lid, and falls: the crust sets long before the crumb is done.
+			goingBy(bake(240, 115, 0, 98), {
+				atLoading: { ...PLAIN_PROGRAMME.atLoading, lid: true },
 				changes: [
-					{ atMinutes: 20, celsius: 200, ventOpen: true },
+					{ atMinutes: 20, celsius: 200 },
 					{ atMinutes: 80, celsius: 180 }
 				],
 				checkAtMinutes: 105,
-				crust: 'dark'
+				crust: 'brown'
 			}),
 			hands('depan', 0, 8),
 			// Cut after a day, not before.

@@ -1,5 +1,5 @@
 import type { DemoProduct } from './demo-product.ts';
-import { bake, clock, hands, leg, ripening, timed } from './steps.ts';
+import { bake, clock, goingBy, hands, leg, ripening, timed } from './steps.ts';
 
 /** What is made of the doughs of every day on some days of the week only. */
 export const WEEKLY_PRODUCTS: readonly DemoProduct[] = [
@@ -37,7 +37,8 @@ export const WEEKLY_PRODUCTS: readonly DemoProduct[] = [
 			hands('shape', 0, 14),
 			ripening('proof', clock('bakers-yeast', 25, 40, 55, 80), [leg('Bakehouse', 70)]),
 			hands('score', 0, 4),
-			bake(250, 20, 6, 98),
+			// As thick as the whole one, it keeps its time.
+			bake(250, 22, 6, 98),
 			timed('cool', 20),
 			hands('pack', 3, 2)
 		]
@@ -54,7 +55,10 @@ export const WEEKLY_PRODUCTS: readonly DemoProduct[] = [
 		steps: [
 			hands('pan', 2, 20),
 			ripening('proof', clock('sourdough', 30, 45, 62, 85), [leg('Warm prover', 120)]),
-			bake(250, 52, 4, 98),
+			goingBy(bake(250, 52, 4, 98), {
+				changes: [{ atMinutes: 12, celsius: 200, ventOpen: true }],
+				crust: 'dark'
+			}),
 			hands('depan', 0, 6),
 			timed('cool', 360),
 			hands('pack', 3, 5)
