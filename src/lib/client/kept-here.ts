@@ -15,6 +15,7 @@ export class KeptHere<T> {
 		try {
 			const text = localStorage.getItem(this.place);
 			if (text === null) return null;
+			await import('./schemas-without-eval.ts');
 			const schema = await this.schema();
 			const parsed = schema.safeParse(JSON.parse(text));
 			return parsed.success ? parsed.data : null;

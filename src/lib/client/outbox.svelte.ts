@@ -103,6 +103,7 @@ async function readLetters(): Promise<readonly Letter[]> {
 	try {
 		const keys = Object.keys(localStorage).filter((key) => key.startsWith(PLACE));
 		if (keys.length === 0) return [];
+		await import('./schemas-without-eval.ts');
 		const { letterSchema } = await import('./letter-schema.ts');
 		const letters = keys.flatMap((key) => {
 			const read = letterSchema.safeParse(JSON.parse(localStorage.getItem(key) ?? 'null'));

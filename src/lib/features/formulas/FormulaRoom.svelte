@@ -9,13 +9,12 @@
 	import { littleYeastForTimes } from '../../core/ripening/index.ts';
 	import { formatNumber } from '../../core/units/index.ts';
 	import { cardOfBuild, cardOfMix } from '../../sheets/weigh-up-card.ts';
-	import WeighUpCards from '../../sheets/WeighUpCards.svelte';
+	import type WeighUpCards from '../../sheets/WeighUpCards.svelte';
 	import { unmadeText } from '../../wording/failure-text.ts';
 	import { littleYeastText, sanityText } from '../../wording/sanity-text.ts';
 	import AddToSheet from './AddToSheet.svelte';
 	import BookPage from './BookPage.svelte';
 	import DoughSettings from './DoughSettings.svelte';
-	import DraftsBeside from './DraftsBeside.svelte';
 	import EditHeading from '../../fields/EditHeading.svelte';
 	import RetireButton from './fields/RetireButton.svelte';
 	import FormulaFiguresList from './FormulaFiguresList.svelte';
@@ -119,7 +118,10 @@
 	function growFlour(factor: number) {
 		typedFlour = { grams: totalFlour.value * factor };
 	}
+	/** What prints the cards: fetched with the first that are printed. */
+	let Cards: typeof WeighUpCards | null = $state.raw(null);
 	async function print(what: typeof printed) {
+		if (what === 'cards') Cards ??= (await import('../../sheets/WeighUpCards.svelte')).default;
 		printed = what;
 		await tick();
 		window.print();
@@ -140,7 +142,11 @@
 		<p class="sticky top-0 z-10 mb-2 min-h-6 bg-ground py-1" role="status" data-formula-message>
 			{#if model.message}<span class="act-now px-2">Look</span> {model.message}{/if}
 		</p>
-		<DraftsBeside {model} drafts={view.drafts} />
+		{#if view.drafts.length > 0}
+			{#await import('./DraftsBeside.svelte') then { default: DraftsBeside }}
+				<DraftsBeside {model} drafts={view.drafts} />
+			{/await}
+		{/if}
 		{#if resolved}
 			<SharedBuildChoice {model} />
 			<div class="sheet-and-figures">
@@ -223,8 +229,8 @@
 	</BookPage>
 </div>
 
-{#if printed === 'cards'}
-	<WeighUpCards {cards} date={view.date} />
+{#if printed === 'cards' && Cards}
+	<Cards {cards} date={view.date} />
 {:else if resolved}
 	<FormulaPrint
 		{resolved}

@@ -4,7 +4,6 @@
 	import { beforeNavigate } from '$app/navigation';
 	import { page } from '$app/state';
 	import { resolve } from '$app/paths';
-	import ArithmeticSlip from '../../ui/arithmetic/ArithmeticSlip.svelte';
 	import { BakeryNow } from '../../client/bakery-now.svelte.ts';
 	import { answers } from '../../client/answers.ts';
 	import { Live } from '../../client/live.svelte.ts';
@@ -14,13 +13,13 @@
 	import type { BakeryView } from '../../contracts/views.ts';
 	import { METRIC } from '../../core/units/index.ts';
 	import { parseBakeDate } from '../../core/time/bake-date.ts';
-	import type { Explained, Given } from '../../core/explain/index.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
-	import { sourceText, termText } from '../../wording/term-text.ts';
 	import AppearanceSwitch from './AppearanceSwitch.svelte';
 	import DateSwitch from './DateSwitch.svelte';
 	import NotSentYet from './NotSentYet.svelte';
+	import type OpenArithmetic from './OpenArithmetic.svelte';
 	import { roomOf, ROOMS } from './rooms.ts';
+	import type { Slip } from './slip.ts';
 
 	interface Props {
 		bakery: BakeryView | null;
@@ -84,25 +83,18 @@
 
 	/** What was said last that was done; the toasts are fetched with the first of them. */
 	let said: { readonly text: string } | null = $state.raw(null);
-	let slip: { explained: Explained; title: string; notes: readonly string[] } | null =
-		$state.raw(null);
+	let slip: Slip | null = $state.raw(null);
 
-	function nameOf(one: Explained) {
-		return termText(one.term);
-	}
-	function sourceOf(given: Given) {
-		const text = sourceText(given.source, bakery?.timeZone ?? 'UTC');
-		if (!date) return { text };
-		switch (given.source.kind) {
-			case 'ordered':
-				return { text, href: resolve(`/bake/${date}/orders`) };
-			case 'measured':
-			case 'assumed':
-			case 'set':
-			case 'forecast':
-				return given.unit === '°C' ? { text, href: resolve(`/bake/${date}/water`) } : { text };
-			default:
-				return { text };
+	/** What shows an arithmetic: fetched with the first that is asked for. */
+	let Arithmetic: typeof OpenArithmetic | null = $state.raw(null);
+	async function explain(asked: Slip) {
+		slip = asked;
+		if (Arithmetic) return;
+		try {
+			Arithmetic = (await import('./OpenArithmetic.svelte')).default;
+		} catch {
+			slip = null;
+			said = { text: 'Jovet does not answer: the arithmetic cannot be shown yet.' };
 		}
 	}
 
@@ -124,7 +116,7 @@
 			said = { text };
 		},
 		explain: (explained, title, notes = []) => {
-			slip = { explained, title, notes };
+			void explain({ explained, title, notes });
 		}
 	});
 </script>
@@ -186,16 +178,15 @@
 
 <footer class="light-below print:hidden"><AppearanceSwitch {appearance} /></footer>
 
-<ArithmeticSlip
-	open={slip !== null}
-	title={slip?.title ?? ''}
-	explained={slip?.explained ?? null}
-	notes={slip?.notes ?? []}
-	units={bakery?.units ?? METRIC}
-	{nameOf}
-	{sourceOf}
-	onClose={() => (slip = null)}
-/>
+{#if Arithmetic}
+	<Arithmetic
+		{slip}
+		{date}
+		timeZone={bakery?.timeZone ?? 'UTC'}
+		units={bakery?.units ?? METRIC}
+		onClose={() => (slip = null)}
+	/>
+{/if}
 
 {#if said}
 	{#await import('../../ui/Toasts.svelte') then { default: Toasts }}<Toasts {said} />{/await}
