@@ -42,6 +42,8 @@ const deck = z.object({
 	name: line(100),
 	kind: z.enum(DECK_KINDS),
 	count: figure('deckCount'),
+	/** Pots entered before this was asked for are not known to be heated again. */
+	reheatMinutes: figure('reheatMinutes').default(0),
 	lengthCm: figure('deckLengthCm'),
 	widthCm: figure('deckWidthCm'),
 	heightCm: figure('deckHeightCm').nullable(),

@@ -91,7 +91,12 @@ const input: z.ZodType<BakeDayInput> = z.object({
 		),
 		ovens: z.array(
 			machine.extend({
-				decks: z.array(machine.extend({ hotSpots: z.string().default('') })),
+				decks: z.array(
+					machine.extend({
+						hotSpots: z.string().default(''),
+						reheatMinutes: z.number().default(0)
+					})
+				),
 				sharesHeat: z.boolean(),
 				// Plans of before knew one time to load, and no timers.
 				loadingMinutes: z.number().default(5),

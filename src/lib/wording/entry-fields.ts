@@ -23,6 +23,7 @@ export const ENTRY_FIELD_TEXT = {
 	topAndBottom: 'Top and bottom heat are set apart',
 	fan: 'Has a fan',
 	loader: 'A loader sets a whole deck at once',
+	reheatMinutes: 'Pots are heated again in',
 	handLoadingMinutes: 'Hands load a deck in',
 	switchOnTimer: 'Switches itself on by a timer',
 	preheatMinutes: 'Heats up from cold in',

@@ -101,6 +101,7 @@ function detailText(task: DayTask, input: BakeDayInput): string {
 					.map((stretch) => `${formatNumber(stretch.minutes, 0)} min ${SPEED_TEXT[stretch.speed]}`)
 					.join(', ')
 			);
+		parts.push(vesselsText(task, input));
 		const mixer = input.bakery.mixers.find(({ id }) => id === task.machineId);
 		if (mixer && mixer.speeds < speedsWanted([step])) parts.push('this mixer has one speed');
 		if (step.endsAtCelsius !== null)
@@ -120,6 +121,22 @@ function detailText(task: DayTask, input: BakeDayInput): string {
 		parts.push(`${formatMinutes((task.endMs - task.startMs) / 60_000)} ${places.join(', then ')}`);
 	} else parts.push(formatMinutes((task.endMs - task.startMs) / 60_000));
 	return parts.filter((part) => part !== '').join(' · ');
+}
+
+/** What pieces are put into when they are shaped or panned last: so many are set out, dusted or greased. */
+function vesselsText({ batch, step }: DayTask, { doughs, products }: BakeDayInput): string {
+	if (batch.kind !== 'portion' || step.kind !== 'hands-on') return '';
+	const product = products.find(({ id }) => id === batch.productId);
+	const fills = product?.steps.findLast(
+		(one) => one.kind === 'hands-on' && (one.activity === 'shape' || one.activity === 'pan')
+	);
+	if (!product?.vessel || fills?.kind !== 'hands-on' || fills.activity !== step.activity) return '';
+	const pieces = doughs
+		.find(({ formulaId }) => formulaId === batch.formulaId)
+		?.mixes.find(({ ordinal }) => ordinal === batch.ordinal)
+		?.portions.find(({ productId }) => productId === batch.productId)?.pieces;
+	const { name, holds } = product.vessel;
+	return pieces ? `into ${Math.ceil(pieces / holds)} × ${name.toLowerCase()}` : '';
 }
 
 /** In how many sheets dough goes through the largest sheeter, where one is too little for it. */
@@ -164,7 +181,8 @@ export function toDoList(
 			...task.attended.map((stretch, index) =>
 				attendedEntry(task, stretch, index, input, lacks(task, stretch))
 			),
-			...markEntries(task, input)
+			...markEntries(task, input),
+			...kettleEntries(task, input)
 		]),
 		...ovens.map(ovenEntry),
 		...deliveries.map((task) => deliveryEntry(task, cautions, input))
@@ -262,6 +280,34 @@ function attendedText(
 			};
 		}
 	}
+}
+
+/** Water for a steam tray is boiled in time, and the tray is hot when it is poured (our default, in minutes). */
+const KETTLE_MINUTES = 15;
+
+function kettleEntries(task: DayTask, input: BakeDayInput): readonly ListEntry[] {
+	const { step, startMs, machineId } = task;
+	if (step.kind !== 'bake' || !step.programme.steamByTray) return [];
+	const atMs = startMs - KETTLE_MINUTES * 60_000;
+	return [
+		{
+			key: `${task.id} kettle`,
+			taskId: task.id,
+			atMs,
+			endMs: atMs,
+			station: 'oven',
+			machine: machineText(machineId, input),
+			measure: null,
+			what: `Kettle on, and the steam tray into the oven: ${subjectText(task, input)}`,
+			detail: `loaded ${KETTLE_MINUTES} min later`,
+			handsOn: true,
+			who: '',
+			personIds: [],
+			caution:
+				'Boiling water on a hot tray scalds: gloves and sleeves, and stand aside of the door.',
+			mixes: null
+		}
+	];
 }
 
 /** Where the deck bakes hotter: what is turned there is turned for it. */

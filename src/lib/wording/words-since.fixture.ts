@@ -1,7 +1,7 @@
 import type { BakeDayInput, DayPlan } from '../core/planning/index.ts';
 import { toDoList } from './task-text.ts';
 
-/** The run sheet of a plan with no more on it than was told then: which mix a load is of was not. */
+/** The run sheet of a plan with no more on it than was told then: which mix a load is of, and what pieces go into, was not. */
 export function sheetAsToldThen(plan: DayPlan, input: BakeDayInput) {
 	const loads = new Set(
 		plan.tasks.filter(({ batch }) => batch.kind === 'load').map((task) => task.id)
@@ -9,7 +9,7 @@ export function sheetAsToldThen(plan: DayPlan, input: BakeDayInput) {
 	return toDoList(plan, input).map(({ taskId, atMs, what, detail, handsOn }) => ({
 		atMs,
 		what: loads.has(taskId ?? '') ? what.replace(/, mix \d+ of \d+/, '') : what,
-		detail,
+		detail: detail.replace(/ · into \d+ × [^·]+(?= ·|$)/, ''),
 		handsOn
 	}));
 }

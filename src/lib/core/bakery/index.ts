@@ -35,6 +35,7 @@ export {
 	loadingMinutesOf,
 	loadSizeOn,
 	piecesOn,
+	USUAL_REHEAT_MINUTES,
 	type Deck,
 	type DeckKind,
 	type LoadSize,

@@ -12,6 +12,7 @@ export const BAKERY_LIMITS = {
 	waterBelowPercent: { least: 20, most: 100 },
 	bowls: { least: 1, most: 50, whole: true },
 	bowlKilojoulesPerKelvin: { least: 0, most: 200 },
+	reheatMinutes: { least: 0, most: 120, whole: true },
 	handLoadingMinutes: { least: 1, most: 60, whole: true },
 	speeds: { least: 1, most: 4, whole: true },
 	cleanDownMinutes: { least: 0, most: 240, whole: true },

@@ -11,6 +11,8 @@ export interface Deck extends Area {
 	readonly kind: DeckKind;
 	/** Shelves of a rack, or pots; 1 for a sole. */
 	readonly count: number;
+	/** How long pots are heated empty between two loads; 0 for what is no pot. */
+	readonly reheatMinutes: number;
 	readonly heightCm: number | null;
 	readonly steam: boolean;
 	readonly stone: boolean;
@@ -55,6 +57,7 @@ export const FIRST_OVEN: OvenContent = {
 export const FIRST_DECK: Omit<Deck, 'id' | 'name'> = {
 	kind: 'sole',
 	count: 1,
+	reheatMinutes: 0,
 	lengthCm: 160,
 	widthCm: 120,
 	heightCm: 20,
@@ -73,6 +76,9 @@ export function loadingMinutesOf({
 }: Pick<OvenContent, 'loader' | 'handLoadingMinutes'>): number {
 	return loader ? LOADER_MINUTES : handLoadingMinutes;
 }
+
+/** Lidded pots stand empty in the oven so long before they take the next load (our default). */
+export const USUAL_REHEAT_MINUTES = 20;
 
 /** The smallest side of a deck on which a roll has its place, in cm (our default). */
 const LEAST_SIDE_CM = 12;

@@ -138,8 +138,8 @@ export const DAY: BakeDayInput = {
 				id: 'oven',
 				name: 'Oven',
 				decks: [
-					{ id: 'deck 1', name: 'Deck 1', hotSpots: '' },
-					{ id: 'deck 2', name: 'Deck 2', hotSpots: '' }
+					{ id: 'deck 1', name: 'Deck 1', hotSpots: '', reheatMinutes: 0 },
+					{ id: 'deck 2', name: 'Deck 2', hotSpots: '', reheatMinutes: 0 }
 				],
 				sharesHeat: false,
 				loadingMinutes: 5,

@@ -89,6 +89,8 @@ export interface MixTrace {
 export interface PlannedDeck extends Machine {
 	/** Where it bakes hotter, in words; empty where nobody found out. */
 	readonly hotSpots: string;
+	/** How long it is heated empty between two loads, as lidded pots are; 0 for none. */
+	readonly reheatMinutes: number;
 }
 
 export interface PlannedOven extends Machine {

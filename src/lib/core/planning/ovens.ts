@@ -47,7 +47,11 @@ export function batchMachinesOf(
 		const groups = oven.sharesHeat ? [oven.decks] : oven.decks.map((deck) => [deck]);
 		return groups.map((decks) => ({
 			id: machineOf(oven, decks[0]?.id ?? ''),
-			units: decks.map(({ id }) => ({ id, capacity: WHOLE_DECK })),
+			units: decks.map(({ id, reheatMinutes }) => ({
+				id,
+				capacity: WHOLE_DECK,
+				recovery: unitsFilled(reheatMinutes)
+			})),
 			shared: oven.sharesHeat,
 			tolerance: TOLERANCE_CELSIUS,
 			rise: Math.round((LEVEL_STEP / 10 / GRID_MINUTES) * oven.heatMinutesPerTenKelvin),

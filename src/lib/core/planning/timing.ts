@@ -30,7 +30,7 @@ export function timingOf(input: BakeDayInput): string {
 		]),
 		ovens: input.bakery.ovens.map((oven) => [
 			oven.id,
-			oven.decks.map(({ id }) => id),
+			oven.decks.map(({ id, reheatMinutes }) => [id, reheatMinutes]),
 			oven.sharesHeat,
 			oven.loadingMinutes,
 			oven.switchOnTimer,

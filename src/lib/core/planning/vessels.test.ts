@@ -58,7 +58,12 @@ test('a mix goes on the mixers it fits, a load on the decks that take it, and a 
 		bakery: {
 			...DAY.bakery,
 			mixers: [mixer!, { ...mixer!, id: 'mixer 2', name: 'Small mixer' }],
-			ovens: [{ ...oven!, decks: [...oven!.decks, { id: 'deck 3', name: 'Deck 3', hotSpots: '' }] }]
+			ovens: [
+				{
+					...oven!,
+					decks: [...oven!.decks, { id: 'deck 3', name: 'Deck 3', hotSpots: '', reheatMinutes: 0 }]
+				}
+			]
 		},
 		doughs: DAY.doughs.map((dough) => ({
 			...dough,

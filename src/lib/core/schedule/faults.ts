@@ -74,7 +74,10 @@ class Looker {
 				this.whole(machine.id, length, 0, LIMITS.horizon);
 		}
 		for (const machine of problem.batchMachines) {
-			for (const unit of machine.units) this.whole(unit.id, unit.capacity, 0, LIMITS.price);
+			for (const { id, capacity, recovery = 0 } of machine.units) {
+				this.whole(id, capacity, 0, LIMITS.price);
+				this.whole(id, recovery, 0, LIMITS.horizon);
+			}
 			for (const figure of [machine.rise, machine.fall, machine.recovery, machine.preheat])
 				this.whole(machine.id, figure, 0, LIMITS.horizon);
 			for (const figure of [machine.loading, machine.unloading])

@@ -51,7 +51,7 @@ export interface Machine {
 /** A machine with units (decks) that each process a load of portions, started together. */
 export interface BatchMachine {
 	readonly id: string;
-	readonly units: readonly { readonly id: string; readonly capacity: number }[];
+	readonly units: readonly BatchUnit[];
 	/** True where all units have one level (temperature): loads apart by more than the tolerance cannot overlap. */
 	readonly shared: boolean;
 	/** Levels this close to one another are one level. */
@@ -60,7 +60,7 @@ export interface BatchMachine {
 	readonly rise: number;
 	readonly fall: number;
 	readonly step: number;
-	/** The least time between two loads of a unit. */
+	/** The least time between two loads of a unit; a unit may want more of its own. */
 	readonly recovery: number;
 	/** The load lasts loading + its longest portion + unloading. */
 	readonly loading: number;
@@ -74,6 +74,13 @@ export interface BatchMachine {
 	readonly tier: number;
 	/** When units are taken by what is no part of the problem, and at which levels; left out where never. */
 	readonly taken?: readonly TakenUnit[];
+}
+
+export interface BatchUnit {
+	readonly id: string;
+	readonly capacity: number;
+	/** The least time between two of its loads, where that is more than the machine's. */
+	readonly recovery?: number;
 }
 
 export interface TakenUnit {

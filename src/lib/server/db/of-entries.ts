@@ -123,7 +123,8 @@ export function plannedOvensOf(entries: Entries): readonly PlannedOven[] {
 		decks: content.decks.map((deck) => ({
 			id: deck.id,
 			name: named.get(deck.id) ?? deck.name,
-			hotSpots: deck.hotSpots
+			hotSpots: deck.hotSpots,
+			reheatMinutes: deck.kind === 'pots' ? deck.reheatMinutes : 0
 		})),
 		sharesHeat: content.sharesHeat,
 		preheatMinutes: content.preheatMinutes,

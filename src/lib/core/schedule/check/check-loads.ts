@@ -181,7 +181,8 @@ function checkBetween(machine: BatchMachine, loads: readonly Standing[], say: Sa
 				for (const { portion: b } of second.members)
 					change = Math.max(change, changeTime(machine, leavesOf(a), b.level));
 			const between = second.start - first.end;
-			const least = Math.max(machine.recovery, change);
+			const own = machine.units.find(({ id }) => id === first.unit)?.recovery ?? 0;
+			const least = Math.max(machine.recovery, first.unit === second.unit ? own : 0, change);
 			if (first.unit === second.unit) {
 				if (between < least)
 					say({

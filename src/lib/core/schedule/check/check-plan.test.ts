@@ -130,6 +130,18 @@ const WRONG: readonly (readonly [Kind, Plan, Problem?])[] = [
 	['levels-clash', apart('kiln 2', 18), withTile({ leaves: 180 })],
 	['load-unattended', loaded({ given: [['ann']] })],
 	['loads-too-close', apart('kiln 1', 22)],
+	// A unit that wants more of its own than the machine.
+	[
+		'loads-too-close',
+		apart('kiln 1', 24),
+		{
+			...EVERY_KIND,
+			batchMachines: EVERY_KIND.batchMachines.map((machine) => ({
+				...machine,
+				units: machine.units.map((unit) => ({ ...unit, recovery: 6 }))
+			}))
+		}
+	],
 	['levels-clash', apart('kiln 2', 18), withTile({ level: 240 })],
 	// Going down takes twice as long as up: 230 to 200 six units, so that 26 is too soon and 27 not.
 	['levels-clash', apart('kiln 2', 23), withTile({ level: 180 })]

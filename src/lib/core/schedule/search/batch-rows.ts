@@ -188,11 +188,12 @@ export class BatchRows {
 		const { machine } = batch;
 		const loads = this.state.loads.ofUnit[unit] as Load[];
 		const { range } = portion;
+		const recovery = this.state.model.unitRecovery[unit] as number;
 		let open = from;
 		for (let k = 0; k < loads.length; k += 1) {
 			const load = loads[k] as Load;
-			const before = Math.max(machine.recovery, setupFrom(machine, range, load));
-			const after = Math.max(machine.recovery, setupFrom(machine, load, range));
+			const before = Math.max(recovery, setupFrom(machine, range, load));
+			const after = Math.max(recovery, setupFrom(machine, load, range));
 			const close = Math.min(to, load.start - length - before);
 			if (open <= close) this.mark(unit, open, close);
 			if (load.end + after > open) open = load.end + after;

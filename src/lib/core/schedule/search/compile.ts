@@ -105,6 +105,7 @@ export function compile(problem: Problem): Compiled {
 	const batchIndex = indexOf(problem.batchMachines);
 	const unitMachine: number[] = [];
 	const unitCapacity: number[] = [];
+	const unitRecovery: number[] = [];
 	const unitIndex = new Map<string, number>();
 	const batch = problem.batchMachines.map((machine, at): CompiledBatchMachine => {
 		const firstUnit = unitMachine.length;
@@ -112,6 +113,7 @@ export function compile(problem: Problem): Compiled {
 			unitIndex.set(unit.id, unitMachine.length);
 			unitMachine.push(at);
 			unitCapacity.push(unit.capacity);
+			unitRecovery.push(Math.max(machine.recovery, unit.recovery ?? 0));
 		}
 		return {
 			machine,
@@ -280,6 +282,7 @@ export function compile(problem: Problem): Compiled {
 		batch,
 		unitMachine: Int32Array.from(unitMachine),
 		unitCapacity: Int32Array.from(unitCapacity),
+		unitRecovery: Int32Array.from(unitRecovery),
 		components: componentsOf(problem.tasks.length, edges, out, into, pinned)
 	};
 }

@@ -133,5 +133,7 @@ export interface Compiled {
 	readonly batch: readonly CompiledBatchMachine[];
 	readonly unitMachine: Int32Array;
 	readonly unitCapacity: Int32Array;
+	/** The least time between two loads of a unit. */
+	readonly unitRecovery: Int32Array;
 	readonly components: Components;
 }

@@ -101,7 +101,7 @@ export class Loads {
 				if (load === but) continue;
 				if (!own && !keepApart(machine, load, range, load.start === start)) continue;
 				const earlier = load.start <= start;
-				let gap = own ? machine.recovery : 0;
+				let gap = own ? (this.model.unitRecovery[unit] as number) : 0;
 				const setup = earlier ? setupFrom(machine, load, range) : setupFrom(machine, range, load);
 				if (setup > gap) gap = setup;
 				if (earlier ? load.end + gap > start : end + gap > load.start) return false;

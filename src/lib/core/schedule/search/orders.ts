@@ -194,7 +194,7 @@ export class Orders {
 						continue;
 					}
 					const setup = setupFrom(machine, a, b);
-					const gap = own ? Math.max(machine.recovery, setup) : setup;
+					const gap = own ? Math.max(model.unitRecovery[a.unit] as number, setup) : setup;
 					if (isTaken(a) || isTaken(b)) {
 						this.keepOff(a, b, gap);
 						continue;

@@ -2,6 +2,7 @@
 	import {
 		DECK_KINDS,
 		piecesOn,
+		USUAL_REHEAT_MINUTES,
 		type Deck,
 		type DeckKind,
 		type OvenPiece
@@ -43,7 +44,11 @@
 				options={kinds}
 				value={deck.kind}
 				onSet={(kind: string) =>
-					set({ kind: kind as DeckKind, count: kind === 'sole' ? 1 : deck.count })}
+					set({
+						kind: kind as DeckKind,
+						count: kind === 'sole' ? 1 : deck.count,
+						reheatMinutes: kind === 'pots' ? USUAL_REHEAT_MINUTES : 0
+					})}
 			/></span
 		>
 		<button
@@ -61,6 +66,14 @@
 					label={COUNTED[deck.kind]}
 					value={deck.count}
 					onSet={(count: number) => set({ count })}
+				/>
+			{/if}
+			{#if deck.kind === 'pots'}
+				<Figure
+					of="reheatMinutes"
+					value={deck.reheatMinutes}
+					unit="min"
+					onSet={(reheatMinutes: number) => set({ reheatMinutes })}
 				/>
 			{/if}
 			<Figure
