@@ -209,7 +209,12 @@ journey(
 		await admin.destroy();
 		// It sends itself, and what was said of it goes.
 		await visit(bakery, '/bake/2026-11-26/orders');
-		await page.waitForSelector('input[aria-label="Ferry stick, Ferry, pieces"][data-state=saved]');
+		await page.waitForFunction(() => {
+			const field = document.querySelector<HTMLInputElement>(
+				'input[aria-label="Ferry stick, Ferry, pieces"]'
+			);
+			return field?.value === '60' && field.dataset.state === 'saved';
+		});
 		await page.waitForFunction(
 			() => !document.querySelector('[data-order-messages]')?.textContent?.trim()
 		);
