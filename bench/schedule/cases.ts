@@ -6,23 +6,36 @@ import { solutionOf } from './neutral-solution.ts';
 import { nodeTeam } from './node-team.ts';
 import { solveByTeam, warmUp } from './timed.ts';
 
-// npm run schedule:cases -- --in FOLDER --out FOLDER --ms 500 --seeds 1,2,3,4,5
-const { values } = parseArgs({
-	options: {
-		in: { type: 'string' },
-		out: { type: 'string' },
-		ms: { type: 'string', default: '500' },
-		seeds: { type: 'string', default: '1,2,3,4,5' }
+/** A wrong option gets one line and the right ones, not where in the code it was met. */
+function readArguments() {
+	try {
+		return parseArgs({
+			options: {
+				in: { type: 'string' },
+				out: { type: 'string' },
+				ms: { type: 'string', default: '500' },
+				seeds: { type: 'string', default: '1,2,3,4,5' }
+			}
+		});
+	} catch {
+		return sayHow();
 	}
-});
-const { in: from, out: to } = values;
-const ms = Number(values.ms);
-const seeds = values.seeds.split(',').map(Number);
-if (!from || !to || !(ms > 0) || seeds.some((seed) => !Number.isInteger(seed))) {
+}
+
+function sayHow(): never {
 	process.stderr.write(
 		'Say which cases: npm run schedule:cases -- --in FOLDER --out FOLDER --ms 500 --seeds 1,2,3\n'
 	);
 	process.exit(2);
+}
+
+// npm run schedule:cases -- --in FOLDER --out FOLDER --ms 500 --seeds 1,2,3,4,5
+const { values } = readArguments();
+const { in: from, out: to } = values;
+const ms = Number(values.ms);
+const seeds = values.seeds.split(',').map(Number);
+if (!from || !to || !(ms > 0) || seeds.some((seed) => !Number.isInteger(seed))) {
+	sayHow();
 }
 
 const days = readdirSync(from)
