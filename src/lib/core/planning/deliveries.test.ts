@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { DAY, FERRY_MS, person, planned } from './harbour-day.fixture.ts';
-import { holds, takenAsDone, takenBy, type BakeDayInput } from './index.ts';
+import { holds, takenAsDone, takenBy, type BakeDayInput, type PlanWish } from './index.ts';
 
 const BAKERS = ['mixing', 'shaping', 'oven'] as const;
 const MINUTE = 60_000;
@@ -120,10 +120,13 @@ test('an oven without a timer is hot only when somebody was there to switch it o
 	const day = (switchOnTimer: boolean): BakeDayInput => ({
 		...DAY,
 		bakery: { ...DAY.bakery, ovens: [{ ...oven!, switchOnTimer, preheatMinutes: 16 * 60 }] },
-		people: [person('Maud', [...BAKERS, 'packing'], comes, 40), person('Ilo', BAKERS, comes, 40)]
+		people: [
+			person('Maud', [...BAKERS, 'packing'], comes, 40),
+			person('Ilo', [...BAKERS, 'packing'], comes + 2, 40)
+		]
 	});
-	const firstLoad = (switchOnTimer: boolean) => {
-		const { plan, violations } = planned(day(switchOnTimer), {}, 300);
+	const firstLoad = (switchOnTimer: boolean, wishes: readonly PlanWish[] = []) => {
+		const { plan, violations } = planned(day(switchOnTimer), { wishes }, 300);
 		assert.deepEqual(violations, []);
 		const on = plan.ovens.find(({ kind }) => kind === 'switch-on');
 		assert.equal(on?.byTimer, switchOnTimer);
@@ -132,6 +135,9 @@ test('an oven without a timer is hot only when somebody was there to switch it o
 	const comesMs = Date.UTC(2026, 10, 23, comes);
 	assert.ok(firstLoad(true) < comesMs, 'by its timer it heats before anybody is there');
 	assert.ok(firstLoad(false) >= comesMs);
+	// Who is away switches nothing on: the other comes two hours later.
+	const later = comesMs + 2 * 60 * MINUTE;
+	assert.ok(firstLoad(false, [{ kind: 'away', personId: 'maud', fromMs: 0 }]) >= later);
 });
 
 test('an oven that takes longer to load has its bakes begin and end later', () => {

@@ -100,7 +100,8 @@ class DayUnderConstruction {
 		private readonly horizon: number,
 		private readonly conditions: Conditions
 	) {
-		this.hands = new Hands(input.people, input.elsewhere, grid, horizon);
+		const away = conditions.wishes.filter((wish) => wish.kind === 'away');
+		this.hands = new Hands(input.people, input.elsewhere, grid, horizon, away);
 		this.night = new NightProblem(conditions, grid, input);
 		const { bakery, people } = input;
 		this.workplaces = new Workplaces(bakery, people, horizon);

@@ -51,6 +51,12 @@ export interface Pace {
 	readonly demands: readonly Demand[];
 }
 
+/** Somebody who is gone from a moment on. */
+export interface AwayFrom {
+	readonly personId: string;
+	readonly fromMs: number;
+}
+
 const BY_HANDS = 'hands';
 
 /** The pool of those who would have to be found, where nobody is there. */
@@ -77,7 +83,9 @@ export class Hands {
 		private readonly people: readonly PlannedPerson[] | null,
 		private readonly elsewhere: readonly TakenElsewhere[],
 		private readonly grid: Grid,
-		private readonly horizon: number
+		private readonly horizon: number,
+		/** Who is not there from then on: they are no presence either. */
+		private readonly away: readonly AwayFrom[]
 	) {}
 
 	pools(): readonly Pool[] {
@@ -163,12 +171,16 @@ export class Hands {
 		return this.people === null
 			? []
 			: merged(
-					this.people.flatMap(({ there }) =>
-						there.map(({ fromMs, toMs }) => ({
+					this.people.flatMap(({ id, there }) => {
+						const goneMs = Math.min(
+							...this.away.flatMap(({ personId, fromMs }) => (personId === id ? [fromMs] : [])),
+							Infinity
+						);
+						return there.map(({ fromMs, toMs }) => ({
 							from: Math.max(0, grid.ceil(fromMs)),
-							to: Math.min(horizon, grid.floor(toMs))
-						}))
-					),
+							to: Math.min(horizon, grid.floor(Math.min(toMs, goneMs)))
+						}));
+					}),
 					unitsFilled(BREAK_MINUTES)
 				);
 	}
