@@ -33,7 +33,6 @@ import { goesOf, type Build, type Dough, type Mix } from '../../core/production/
 import { followedLog } from '../../core/ripening/index.ts';
 import type { ProductRevision } from '../db/products.ts';
 import type { LeadRow } from '../db/batches.ts';
-import { mostMixed } from './mix-limits.ts';
 import { batchAt, recipeOfMix, recipeOfPreparation, type BakeryDay } from './day-production.ts';
 
 /** So many days before and after a date others have work beside its own (our default: the longest chain). */
@@ -199,7 +198,7 @@ function plannedBuild(build: Build, day: BakeryDay): PlannedBuild {
 	const byProduct = uses.flatMap((use) => (use.by.kind === 'product' ? [use.by.productId] : []));
 	const byDough = uses.flatMap((use) => (use.by.kind === 'mix' ? [use.by.formulaId] : []));
 	const isDough = preparation.kind === 'dough';
-	const goes = isDough ? goesOf(build.gross.value, mostMixed(day)) : 1;
+	const goes = isDough ? goesOf(build.gross.value, day.mixerMostGrams) : 1;
 	const steps = (recipe?.steps ?? []).map((step) => inGoes(step, goes));
 	return {
 		preparationId: preparation.id,

@@ -17,6 +17,7 @@ import { loadBakery, type BakerySettings } from '../db/bakery.ts';
 import { loadEntries } from '../db/entries.ts';
 import {
 	decksOf,
+	mostOfAnyMixer,
 	dropsOf,
 	everyDrop,
 	handMixingOf,
@@ -66,6 +67,8 @@ export interface BakeryDay {
 	readonly mixers: readonly Mixer[];
 	/** What hands take and mix in; null where the bakery says nothing of it. */
 	readonly handMixing: HandMixing | null;
+	/** The most that any of them takes at once. */
+	readonly mixerMostGrams: number;
 	readonly decks: readonly OvenDeck[];
 	readonly plannedMixers: readonly PlannedMixer[];
 	readonly ovens: readonly PlannedOven[];
@@ -167,6 +170,7 @@ export async function loadBakeryDay(
 		orders,
 		mixers,
 		handMixing,
+		mixerMostGrams: mostOfAnyMixer(house),
 		decks: decksOf(house),
 		plannedMixers: plannedMixersOf(house),
 		ovens: plannedOvensOf(house),

@@ -5,19 +5,6 @@ import type { MixLimits } from '../../core/production/index.ts';
 import type { FormulaRevision } from '../db/formulas.ts';
 import type { HandMixing } from '../db/of-entries.ts';
 
-/** The most that any mixer takes at once; what hands take where there is none. */
-export function mostMixed({
-	mixers,
-	handMixing
-}: {
-	readonly mixers: readonly Mixer[];
-	readonly handMixing: HandMixing | null;
-}): number {
-	return mixers.length > 0
-		? Math.max(...mixers.map((one) => one.mostGrams))
-		: (handMixing?.mostGrams ?? 0);
-}
-
 /** What each mixer takes of a dough, or what hands take of one that is mixed by hand. */
 export function limitsOf(
 	revision: FormulaRevision,

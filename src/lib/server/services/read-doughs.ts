@@ -2,7 +2,6 @@ import type { DoughsView } from '../../contracts/views.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db } from '../db/client.ts';
 import { loadBakeryDay } from './day-production.ts';
-import { mostMixed } from './mix-limits.ts';
 import { overOfDay } from './over-of-day.ts';
 
 /** The doughs, mixes and builds of a date with their weigh-ups. */
@@ -11,7 +10,7 @@ export async function readDoughs(db: Db, date: BakeDate): Promise<DoughsView> {
 	return {
 		date,
 		production: day.production,
-		mixerMostGrams: mostMixed(day),
+		mixerMostGrams: day.mixerMostGrams,
 		over: overOfDay(day)
 	};
 }
