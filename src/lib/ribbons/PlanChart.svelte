@@ -3,6 +3,7 @@
 	import Ribbon from '../ui/ribbon/Ribbon.svelte';
 	import { RIBBON_HEIGHT } from '../ui/ribbon/ribbon-height.ts';
 	import { clockText, dayText } from '../wording/time-text.ts';
+	import { InTurns } from '../ui/in-turns.svelte.ts';
 	import HouseRows from './HouseRows.svelte';
 	import { machineRows } from './machine-rows.ts';
 	import { planRows } from './plan-rows.ts';
@@ -40,10 +41,14 @@
 	const GRID_MS = 5 * 60_000;
 	const TOP = 40;
 	const MACHINE_HEIGHT = 26;
+	const ROWS_PER_FRAME = 6;
 	/** A hand that trembles does not move anything. */
 	const LEAST_DRAG_PX = 5;
 	const rows = $derived(planRows(plan, input));
 	const house = $derived(machineRows(plan, input));
+	/** What is worked with is drawn by and by, ribbons first; a sheet to be printed stands at once. */
+	const turns = new InTurns(() => (onSelect ? rows.length + house.length : 0), ROWS_PER_FRAME);
+	const most = $derived(onSelect ? turns.drawn : Infinity);
 	const range = $derived(looked ?? wholeOf(plan));
 	const scale = $derived((width - names - 12) / (range.to - range.from));
 	const x = $derived((ms: number) => names + (ms - range.from) * scale);
@@ -157,7 +162,7 @@
 
 	{@render axis()}
 
-	{#each rows as row, index (row.key)}
+	{#each rows.slice(0, most) as row, index (row.key)}
 		<g transform="translate(0 {TOP + index * RIBBON_HEIGHT})" data-row={row.title}>
 			<text x="4" y="15" class="name">{row.title}</text>
 			<text x="4" y="31" class="note">{row.subtitle}</text>
@@ -199,7 +204,7 @@
 		{house.some(({ kind }) => kind === 'person') ? 'Hands, mixers and decks' : 'Mixers and decks'}
 	</text>
 	<HouseRows
-		rows={house}
+		rows={house.slice(0, Math.max(0, most - rows.length))}
 		{zone}
 		{x}
 		from={range.from}

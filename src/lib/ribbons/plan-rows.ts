@@ -1,3 +1,4 @@
+import { groupBy } from '../core/group-by.ts';
 import {
 	batchKey,
 	type BakeDayInput,
@@ -31,13 +32,12 @@ export interface PlanRow {
  * is made from them; further portions of the mix begin where it is divided.
  */
 export function planRows(plan: DayPlan, input: BakeDayInput): readonly PlanRow[] {
-	const byBatch = new Map<string, DayTask[]>();
-	for (const task of plan.tasks) {
+	const byBatch = groupBy(
 		// What is weighed up is no dough yet.
-		if (task.step.kind === 'hands-on' && task.step.activity === 'weigh') continue;
-		const key = rowKeyOf(task.batch);
-		byBatch.set(key, [...(byBatch.get(key) ?? []), task]);
-	}
+		plan.tasks.filter(({ step }) => step.kind !== 'hands-on' || step.activity !== 'weigh'),
+		(task) => rowKeyOf(task.batch),
+		(task) => task
+	);
 	const drawnBuilds = new Set<string>();
 	return input.doughs.flatMap((dough) =>
 		dough.mixes.flatMap((mix) =>
@@ -82,8 +82,8 @@ function newBuilds(
 	formulaId: BakeDayInput['doughs'][number]['formulaId'],
 	input: BakeDayInput,
 	drawn: Set<string>,
-	byBatch: ReadonlyMap<string, DayTask[]>
-): { tasks: DayTask[]; lane: RowSegment['lane'] }[] {
+	byBatch: ReadonlyMap<string, readonly DayTask[]>
+): { tasks: readonly DayTask[]; lane: RowSegment['lane'] }[] {
 	const wanted = new Set<string>(
 		input.builds
 			.filter((build) => build.takenByDoughs.includes(formulaId))

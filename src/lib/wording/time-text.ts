@@ -3,24 +3,36 @@ import { wallTimeOf } from '../core/time/index.ts';
 /** Times and dates as the bakery reads them, always in its own zone. */
 const LOCALE = 'en-GB';
 
+type Form = 'clock' | 'day' | 'whole date' | 'month';
+
+const FORMS: Readonly<Record<Form, Intl.DateTimeFormatOptions>> = {
+	clock: { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' },
+	day: { weekday: 'short', day: 'numeric', month: 'short' },
+	'whole date': { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' },
+	month: { month: 'short', year: '2-digit' }
+};
+
+/** Making a formatter costs a hundred times what using it does, and a night's plan tells a thousand times. */
+const made = new Map<string, Intl.DateTimeFormat>();
+
+function told(form: Form, epochMs: number, zone: string): string {
+	const key = `${form} ${zone}`;
+	let formatter = made.get(key);
+	if (!formatter) {
+		formatter = new Intl.DateTimeFormat(LOCALE, { ...FORMS[form], timeZone: zone });
+		made.set(key, formatter);
+	}
+	return formatter.format(epochMs);
+}
+
 /** HH:MM on the bakery's wall. */
 export function clockText(epochMs: number, zone: string): string {
-	return new Intl.DateTimeFormat(LOCALE, {
-		timeZone: zone,
-		hour: '2-digit',
-		minute: '2-digit',
-		hourCycle: 'h23'
-	}).format(epochMs);
+	return told('clock', epochMs, zone);
 }
 
 /** "Tue 24 Nov" on the bakery's wall. */
 export function dayText(epochMs: number, zone: string): string {
-	return new Intl.DateTimeFormat(LOCALE, {
-		timeZone: zone,
-		weekday: 'short',
-		day: 'numeric',
-		month: 'short'
-	}).format(epochMs);
+	return told('day', epochMs, zone);
 }
 
 /** "2026-11-24" on the bakery's wall, as tables have it. */
@@ -30,13 +42,7 @@ export function isoDayText(epochMs: number, zone: string): string {
 
 /** "Tuesday 24 November 2026" of a calendar date; no zone is asked, a date has none. */
 export function dateText(date: string): string {
-	return new Intl.DateTimeFormat(LOCALE, {
-		timeZone: 'UTC',
-		weekday: 'long',
-		day: 'numeric',
-		month: 'long',
-		year: 'numeric'
-	}).format(Date.parse(`${date}T00:00:00Z`));
+	return told('whole date', Date.parse(`${date}T00:00:00Z`), 'UTC');
 }
 
 /** "Tue 24 Nov" of a calendar date. */
@@ -69,15 +75,11 @@ const QUARTER_MS = 15 * 60_000;
 export function momentText(epochMs: number, nowMs: number, zone: string): string {
 	if (Math.abs(epochMs - nowMs) < FAR_MS) return clockText(epochMs, zone);
 	const isAhead = epochMs > nowMs;
-	const told = isAhead ? Math.round(epochMs / QUARTER_MS) * QUARTER_MS : epochMs;
-	return `${isAhead ? 'about ' : ''}${dayText(told, zone)} ${clockText(told, zone)}`;
+	const saidMs = isAhead ? Math.round(epochMs / QUARTER_MS) * QUARTER_MS : epochMs;
+	return `${isAhead ? 'about ' : ''}${dayText(saidMs, zone)} ${clockText(saidMs, zone)}`;
 }
 
 /** "Nov 26" of a calendar date, for the axis of a year. */
 export function monthText(date: string): string {
-	return new Intl.DateTimeFormat(LOCALE, {
-		timeZone: 'UTC',
-		month: 'short',
-		year: '2-digit'
-	}).format(Date.parse(`${date}T00:00:00Z`));
+	return told('month', Date.parse(`${date}T00:00:00Z`), 'UTC');
 }

@@ -12,6 +12,7 @@
 	import RibbonLegend from '../../ribbons/RibbonLegend.svelte';
 	import { stepped, windowOf, ZOOMS, type Zoom } from '../../ribbons/time-window.ts';
 	import OverNotices from '../../sheets/OverNotices.svelte';
+	import { FrameLater } from '../../ui/frame-later.svelte.ts';
 	import Notice from '../../ui/Notice.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { unmadeText, unplannedText } from '../../wording/failure-text.ts';
@@ -70,6 +71,8 @@
 	const nothing = $derived(view.input.doughs.length === 0 && !plan);
 	const breaks = $derived(plan !== null && !holds(plan));
 	const looked = $derived(plan ? windowOf(plan, input, zoom, aroundMs) : null);
+	/** The words beside follow the ribbons. */
+	const beside = new FrameLater(() => model.shown);
 	const sentence = $derived.by(() => {
 		if (nothing) return 'There is nothing to plan: nothing is ordered for this date.';
 		if (model.phase.kind === 'failed') return 'The plan could not be made.';
@@ -263,9 +266,13 @@
 			{/each}
 		</ul>
 	{/if}
+{/if}
+
+{#if !nothing}
+	<!-- There before the plan is: what is drawn is drawn once, in its width. -->
 	<div class="plan">
-		<div class="min-w-0">
-			<div bind:clientWidth={chartWidth}>
+		<div class="min-w-0" bind:clientWidth={chartWidth}>
+			{#if plan && looked && plan.tasks.length > 0}
 				<PlanChart
 					{plan}
 					{input}
@@ -277,12 +284,21 @@
 					onSelect={toggle}
 					onDrag={drag}
 				/>
-			</div>
-			<div class="mt-3 border-t border-line pt-2">
-				<RibbonLegend units={room.bakery.units} others={view.input.elsewhere.length > 0} />
-			</div>
+				<div class="mt-3 border-t border-line pt-2">
+					<RibbonLegend units={room.bakery.units} others={view.input.elsewhere.length > 0} />
+				</div>
+			{/if}
 		</div>
-		<PlanSide {plan} {input} {view} {model} {selected} onSelect={select} />
+		{#if beside.value && beside.value.plan.tasks.length > 0}
+			<PlanSide
+				plan={beside.value.plan}
+				input={beside.value.input}
+				{view}
+				{model}
+				{selected}
+				onSelect={select}
+			/>
+		{/if}
 	</div>
 {/if}
 

@@ -2,6 +2,7 @@
 	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { PlanView } from '../../contracts/views.ts';
+	import { groupBy } from '../../core/group-by.ts';
 	import {
 		placesFull,
 		vesselsShort,
@@ -10,6 +11,7 @@
 		type PlaceFull,
 		type VesselsShort
 	} from '../../core/planning/index.ts';
+	import { InTurns } from '../../ui/in-turns.svelte.ts';
 	import { cautionText } from '../../wording/caution-text.ts';
 	import { toDoList } from '../../wording/task-text.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
@@ -31,8 +33,16 @@
 	const room = useRoom();
 	const zone = room.bakery.timeZone;
 
+	const ENTRIES_PER_FRAME = 20;
 	const list = $derived(toDoList(plan, input).filter((entry) => entry.handsOn));
-	const days = $derived([...new Set(list.map((entry) => dayText(entry.atMs, zone)))]);
+	const turns = new InTurns(() => list.length, ENTRIES_PER_FRAME, 0);
+	const days = $derived(
+		groupBy(
+			list.slice(0, turns.drawn),
+			(entry) => dayText(entry.atMs, zone),
+			(entry) => entry
+		)
+	);
 	const task = $derived(plan.tasks.find((task) => task.id === selected) ?? null);
 	const vessels = $derived(vesselsShort(plan, input));
 	const full = $derived(placesFull(plan, input));
@@ -103,10 +113,10 @@
 	{/if}
 	<section aria-labelledby="to-do" data-to-do>
 		<h2 id="to-do">What to do</h2>
-		{#each days as day (day)}
+		{#each days as [day, entries] (day)}
 			<h3 class="mt-2 border-b-2 border-ink">{day}</h3>
 			<ol>
-				{#each list.filter((entry) => dayText(entry.atMs, zone) === day) as entry (entry.key)}
+				{#each entries as entry (entry.key)}
 					<li class="border-b border-line">
 						{#snippet told()}
 							<time class="text-lead font-bold">{clockText(entry.atMs, zone)}</time>

@@ -11,7 +11,7 @@ import type {
 } from '../../core/formula/index.ts';
 import { id, type DeliveryId, type FormulaId, type IngredientId } from '../../core/identity.ts';
 import type { Db, Tx } from './client.ts';
-import { groupBy } from './group-by.ts';
+import { groupBy } from '../../core/group-by.ts';
 import { loadIngredientRevisions } from './ingredients.ts';
 import { materialOf, pinnedColumns, type Pins } from './materials.ts';
 import { orNone } from './or-none.ts';

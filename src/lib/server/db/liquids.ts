@@ -2,7 +2,7 @@ import type { Addition } from '../../core/formula/index.ts';
 import { id, type IngredientId } from '../../core/identity.ts';
 import type { PickedLiquid } from '../../core/mixing/index.ts';
 import type { Db, Tx } from './client.ts';
-import { groupBy } from './group-by.ts';
+import { groupBy } from '../../core/group-by.ts';
 
 /** The liquids that bakers picked to warm or cool, by the formula. */
 export async function loadLiquids(

@@ -4,7 +4,7 @@ import { storedStepsSchema } from '../../contracts/steps.ts';
 import type { Preparation, PreparationLine, Step } from '../../core/formula/index.ts';
 import { id, type PreparationId } from '../../core/identity.ts';
 import type { Db, Tx } from './client.ts';
-import { groupBy } from './group-by.ts';
+import { groupBy } from '../../core/group-by.ts';
 import { materialOf, pinnedColumns, type Pins } from './materials.ts';
 import { orNone } from './or-none.ts';
 import type { EveryColumn, RevisionCause, Tables } from './tables.ts';

@@ -8,7 +8,7 @@ import type { BakeryProduct, ProductDough, ProductExtra } from '../../core/produ
 import type { Db, Tx } from './client.ts';
 import type { EveryColumn, RevisionCause } from './tables.ts';
 import { materialOf, pinnedColumns, type Pins } from './materials.ts';
-import { groupBy } from './group-by.ts';
+import { groupBy } from '../../core/group-by.ts';
 
 /** A product's newest revision. */
 export interface ProductRevision extends Readonly<ProductSettings> {

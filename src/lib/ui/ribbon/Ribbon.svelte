@@ -19,7 +19,7 @@
 </script>
 
 <script lang="ts">
-	import { colourOf } from './ramp.ts';
+	import { colourOf, onWhite } from './ramp.ts';
 
 	interface Props {
 		/** Distinguishes the paint of this ribbon from that of others on the page. */
@@ -51,18 +51,39 @@
 					stroke: SHAPES[segment.texture].stroke
 				};
 	const width = (segment: RibbonSegment) => Math.max(1.5, segment.toX - segment.fromX);
+	/** What is forecast lies lighter on the sheet than what was measured. */
+	const FORECAST_STRENGTH = 0.7;
+	/** One colour where the temperature stays, so that only what changes needs a gradient. */
+	const painted = $derived(
+		segments.map((segment) => {
+			const colours = segment.celsius.map((celsius) =>
+				onWhite(colourOf(celsius), segment.measured ? 1 : FORECAST_STRENGTH)
+			);
+			const [first = 'none'] = colours;
+			return {
+				segment,
+				colours,
+				flat: colours.every((colour) => colour === first) ? first : null,
+				overlay:
+					segment.texture === 'oven'
+						? 'hatch'
+						: segment.texture === 'cold' && segment.lane === 'main'
+							? 'cold'
+							: null
+			};
+		})
+	);
 </script>
 
 <defs>
-	{#each segments as segment, index (segment.key)}
-		<linearGradient id="{id}-{index}">
-			{#each segment.celsius as celsius, at (at)}
-				<stop
-					offset={at / Math.max(1, segment.celsius.length - 1)}
-					stop-color={colourOf(celsius)}
-				/>
-			{/each}
-		</linearGradient>
+	{#each painted as { segment, colours, flat }, index (segment.key)}
+		{#if flat === null}
+			<linearGradient id="{id}-{index}">
+				{#each colours as colour, at (at)}
+					<stop offset={at / Math.max(1, colours.length - 1)} stop-color={colour} />
+				{/each}
+			</linearGradient>
+		{/if}
 	{/each}
 	<pattern
 		id="{id}-hatch"
@@ -78,8 +99,9 @@
 	</pattern>
 </defs>
 
-{#each segments as segment, index (segment.key)}
+{#each painted as { segment, flat, overlay }, index (segment.key)}
 	{@const at = box(segment)}
+	{@const stroke = selected === segment.key ? at.stroke + 2 : at.stroke}
 	<!-- The list beside the ribbons is the way by keyboard. -->
 	<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
 	<g
@@ -88,43 +110,27 @@
 		class={onSelect ? 'cursor-pointer' : ''}
 		data-segment={segment.key}
 	>
-		<rect x={segment.fromX} y={at.y} width={width(segment)} height={at.height} fill="#ffffff" />
 		<rect
 			x={segment.fromX}
 			y={at.y}
 			width={width(segment)}
 			height={at.height}
-			fill="url(#{id}-{index})"
-			fill-opacity={segment.measured ? 1 : 0.7}
-		/>
-		{#if segment.texture === 'cold' && segment.lane === 'main'}
-			<rect
-				x={segment.fromX}
-				y={at.y}
-				width={width(segment)}
-				height={at.height}
-				fill="url(#{id}-cold)"
-			/>
-		{/if}
-		{#if segment.texture === 'oven'}
-			<rect
-				x={segment.fromX}
-				y={at.y}
-				width={width(segment)}
-				height={at.height}
-				fill="url(#{id}-hatch)"
-				fill-opacity="0.75"
-			/>
-		{/if}
-		<rect
-			x={segment.fromX}
-			y={at.y}
-			width={width(segment)}
-			height={at.height}
-			fill="none"
+			fill={flat ?? `url(#${id}-${index})`}
 			stroke="var(--ink)"
-			stroke-width={selected === segment.key ? at.stroke + 2 : at.stroke}
+			stroke-width={stroke}
 		/>
+		{#if overlay !== null}
+			<rect
+				x={segment.fromX}
+				y={at.y}
+				width={width(segment)}
+				height={at.height}
+				fill="url(#{id}-{overlay})"
+				fill-opacity={overlay === 'hatch' ? 0.75 : 1}
+				stroke="var(--ink)"
+				stroke-width={stroke}
+			/>
+		{/if}
 		{#if selected === segment.key}
 			<rect x={segment.fromX} y="36" width={width(segment)} height="4" fill="var(--ink)" />
 		{/if}

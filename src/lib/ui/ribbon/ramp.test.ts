@@ -1,6 +1,6 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
-import { colourOf, luminanceOf, RAMP_ENDS, RAMP_STOPS } from './ramp.ts';
+import { colourOf, luminanceOf, onWhite, RAMP_ENDS, RAMP_STOPS } from './ramp.ts';
 
 test('the ramp gets lighter all the way, so that it survives greyscale', () => {
 	let before = -1;
@@ -21,4 +21,11 @@ test('the ramp stays at its ends beyond them and meets its stops', () => {
 		'#dd8a52',
 		'#ffd27a'
 	]);
+});
+
+test('what is forecast is lighter than what was measured, and as dark as ever at full strength', () => {
+	assert.equal(onWhite('#1d2b5e', 1), '#1d2b5e');
+	assert.equal(onWhite('#1d2b5e', 0), '#ffffff');
+	// 0xff - 0.7 * (0xff - part), part by part.
+	assert.equal(onWhite('#1d2b5e', 0.7), '#616b8e');
 });

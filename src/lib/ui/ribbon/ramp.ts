@@ -33,11 +33,23 @@ function hex(red: number, green: number, blue: number): string {
 	return `#${[red, green, blue].map((part) => Math.round(part).toString(16).padStart(2, '0')).join('')}`;
 }
 
+/** A colour as it looks when it lies on white with less than its full strength, 0 to 1. */
+export function onWhite(colour: string, strength: number): string {
+	const [red = 0, green = 0, blue = 0] = partsOf(colour).map(
+		(part) => 0xff + (part - 0xff) * strength
+	);
+	return hex(red, green, blue);
+}
+
 /** Relative luminance of a colour of the ramp, 0 to 1 (WCAG 2.2 definition). */
 export function luminanceOf(colour: string): number {
-	const [red = 0, green = 0, blue = 0] = [1, 3, 5].map((at) => {
-		const part = Number.parseInt(colour.slice(at, at + 2), 16) / 255;
+	const [red = 0, green = 0, blue = 0] = partsOf(colour).map((whole) => {
+		const part = whole / 255;
 		return part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4;
 	});
 	return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
+}
+
+function partsOf(colour: string): readonly number[] {
+	return [1, 3, 5].map((at) => Number.parseInt(colour.slice(at, at + 2), 16));
 }
