@@ -6,6 +6,7 @@ import type { Problem } from './problem.ts';
 import { compile } from './search/compile.ts';
 import type { CompiledPrice } from './search/compiled.ts';
 import { Orders } from './search/orders.ts';
+import { compiledPrice } from './search/prices.ts';
 import { standsOf } from './search/stands-of.ts';
 import { State } from './search/state.ts';
 
@@ -175,8 +176,7 @@ class Runs {
 			if (price.late === 0 || (this.orders.nodeOf[task] ?? -1) < 0) continue;
 			const deadline = this.uncertain.deadlineOf ? this.uncertain.deadlineOf(price.id) : price.id;
 			if (deadline === null) continue;
-			const compiled = { ...price, ofStart: price.of === 'start' };
-			found.set(deadline, [...(found.get(deadline) ?? []), { task, price: compiled }]);
+			found.set(deadline, [...(found.get(deadline) ?? []), { task, price: compiledPrice(price) }]);
 		}
 		return found;
 	}

@@ -1,4 +1,4 @@
-import { leavesOf, type Demand, type Problem, type Window } from '../problem.ts';
+import { leavesOf, type BatchMachine, type Demand, type Problem, type Window } from '../problem.ts';
 import type {
 	Compiled,
 	CompiledBatchMachine,
@@ -11,6 +11,7 @@ import type {
 	Piece
 } from './compiled.ts';
 import { componentsOf } from './components.ts';
+import { compiledPrice } from './prices.ts';
 import { rangeOf } from './setup.ts';
 import { tightenDomains } from './domains.ts';
 
@@ -50,6 +51,29 @@ function piecesOf(window: Window, horizon: number): Piece[] {
 		pieces.push({ least: window.least, most: wish, base: price * wish, slope: -price });
 	if (most >= wish) pieces.push({ least: wish, most, base: -price * wish, slope: price });
 	return pieces;
+}
+
+/** Written out, so that whatever the problem was read from, what is asked of a machine at every start is found at once. */
+function plainMachine(machine: BatchMachine): BatchMachine {
+	const { id, units, shared, tolerance, rise, fall, step, recovery } = machine;
+	const { loading, unloading, attended, preheat, onPrice, tier, taken = [] } = machine;
+	return {
+		id,
+		units,
+		shared,
+		tolerance,
+		rise,
+		fall,
+		step,
+		recovery,
+		loading,
+		unloading,
+		attended,
+		preheat,
+		onPrice,
+		tier,
+		taken
+	};
 }
 
 /**
@@ -116,7 +140,7 @@ export function compile(problem: Problem): Compiled {
 			unitRecovery.push(Math.max(machine.recovery, unit.recovery ?? 0));
 		}
 		return {
-			machine,
+			machine: plainMachine(machine),
 			firstUnit,
 			units: machine.units.length,
 			attended: machine.attended.map((demand) => ({
@@ -251,12 +275,13 @@ export function compile(problem: Problem): Compiled {
 
 	const prices: CompiledPrice[][] = problem.tasks.map(() => []);
 	for (const price of problem.prices)
-		prices[found(taskIndex, price.task)]?.push({ ...price, ofStart: price.of === 'start' });
+		prices[found(taskIndex, price.task)]?.push(compiledPrice(price));
 	const spansOf: number[][] = problem.tasks.map(() => []);
 	const spans = problem.spans.map((span, at): CompiledSpan => {
 		const tasks = span.tasks.map((id) => found(taskIndex, id));
 		for (const u of tasks) spansOf[u]?.push(at);
-		return { ...span, tasks, floor: span.floor ?? -horizon };
+		const { floor, until, price, tier } = span;
+		return { tasks, floor: floor ?? -horizon, until, price, tier };
 	});
 
 	tightenDomains(edges, modes, firstMode, earliest, latest);

@@ -1,4 +1,10 @@
+import type { Price } from '../problem.ts';
 import { NEVER, type CompiledPrice, type CompiledWindow } from './compiled.ts';
+
+/** Written out: a spread gives each the shape of what it came from, and whatever reads prices is slow for all. */
+export function compiledPrice({ of, at, early, late, away, tier }: Price): CompiledPrice {
+	return { ofStart: of === 'start', at, early, late, away, tier };
+}
 
 /** What a lag costs in a window; NEVER where it is forbidden. */
 export function priceOfLag(window: CompiledWindow, lag: number): number {

@@ -9,7 +9,7 @@ import {
 	type CompiledWindow
 } from './compiled.ts';
 import { priceAt, priceOfLag } from './prices.ts';
-import { Loads, type Load } from './loads.ts';
+import { loadOf, Loads, type Load } from './loads.ts';
 import { withPortion, type LevelRange } from './setup.ts';
 import { Pools } from './pools.ts';
 
@@ -286,17 +286,7 @@ export class State {
 			return;
 		}
 		const end = start + loading + portion.length + unloading;
-		const load: Load = {
-			unit,
-			start,
-			end,
-			size: portion.size,
-			...portion.range,
-			longest: portion.length,
-			members: [u],
-			given: [],
-			unattended: 0
-		};
+		const load = loadOf(unit, start, end, portion.size, portion.range, portion.length, [u]);
 		on.attended.forEach(({ demand, ofEnd }, at) => {
 			const anchor = ofEnd ? end : start;
 			const before = attended?.[at] ?? [];
