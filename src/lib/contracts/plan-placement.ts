@@ -23,6 +23,7 @@ export const planWishesSchema: z.ZodType<readonly PlanWish[]> = z
 			z.object({ kind: z.literal('start'), task: key, atMs: z.number() }),
 			z.object({ kind: z.literal('not-before'), task: key, atMs: z.number() }),
 			z.object({ kind: z.literal('deck'), task: key, deckId: key }),
+			z.object({ kind: z.literal('not-deck'), task: key, deckId: key }),
 			z.object({ kind: z.literal('person'), task: key, personId: key }),
 			z.object({ kind: z.literal('not-person'), task: key, personId: key }),
 			z.object({ kind: z.literal('in-loads'), batch: key, loads: z.int().min(1).max(MOST_LOADS) }),

@@ -112,7 +112,7 @@ export function portionOf(
 	ovens: readonly PlannedOven[]
 ): Portion {
 	return {
-		machines: machinesTaking(product.deckIds, ovens),
+		...takenOn(product.deckIds, ovens),
 		size: Math.min(WHOLE_DECK, Math.ceil((pieces * WHOLE_DECK) / product.piecesPerDeck)),
 		kind: bake.steamSeconds > 0 ? 'steam' : 'dry',
 		level: Math.round(bake.loadCelsius),
@@ -122,19 +122,22 @@ export function portionOf(
 	};
 }
 
-/** Where decks share a chamber a product goes into the oven that takes it on every deck, if there is one. */
-function machinesTaking(
+/** The ovens with a deck that takes a product, and the decks in the same chambers that do not. */
+function takenOn(
 	deckIds: readonly string[],
 	ovens: readonly PlannedOven[]
-): readonly string[] {
-	const takes = ({ id }: { readonly id: string }) => deckIds.includes(id);
-	const found = (wanted: (oven: PlannedOven) => boolean) =>
-		ovens.flatMap((oven) => {
-			if (!oven.sharesHeat) return oven.decks.filter(takes).map((deck) => machineOf(oven, deck.id));
-			return wanted(oven) ? [machineOf(oven, oven.decks[0]?.id ?? '')] : [];
-		});
-	const everywhere = found(({ decks }) => decks.every(takes));
-	return everywhere.length > 0 ? everywhere : found(({ decks }) => decks.some(takes));
+): Pick<Portion, 'machines' | 'notOn'> {
+	const groups = ovens.flatMap((oven) =>
+		(oven.sharesHeat ? [oven.decks] : oven.decks.map((deck) => [deck])).map((decks) => ({
+			id: machineOf(oven, decks[0]?.id ?? ''),
+			decks: decks.map(({ id }) => id)
+		}))
+	);
+	const taking = groups.filter(({ decks }) => decks.some((id) => deckIds.includes(id)));
+	return {
+		machines: taking.map(({ id }) => id),
+		notOn: taking.flatMap(({ decks }) => decks.filter((id) => !deckIds.includes(id)))
+	};
 }
 
 function machineOf(oven: PlannedOven, firstDeckId: string): string {

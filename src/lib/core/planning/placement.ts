@@ -18,6 +18,8 @@ export type PlanWish =
 	/** It starts then. */
 	| { readonly kind: 'start'; readonly task: string; readonly atMs: number }
 	| { readonly kind: 'deck'; readonly task: string; readonly deckId: string }
+	/** Not there, whichever other deck. */
+	| { readonly kind: 'not-deck'; readonly task: string; readonly deckId: string }
 	| { readonly kind: 'person'; readonly task: string; readonly personId: string }
 	/** Not by them, whoever else. */
 	| { readonly kind: 'not-person'; readonly task: string; readonly personId: string }

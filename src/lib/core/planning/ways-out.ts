@@ -103,6 +103,7 @@ const LET_GO: ReadonlySet<PlanWish['kind']> = new Set([
 	'start',
 	'not-before',
 	'deck',
+	'not-deck',
 	'person',
 	'not-person',
 	'in-loads',

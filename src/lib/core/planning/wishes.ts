@@ -74,6 +74,17 @@ function notBy(task: Task, pool: string): Task {
 	return modes.length > 0 ? { ...task, modes } : task;
 }
 
+/** A portion that does not go on one deck, whichever other. */
+function notOn(task: Task, deckId: string): Task {
+	return {
+		...task,
+		modes: task.modes.map((mode) => ({
+			...mode,
+			batch: mode.batch && { ...mode.batch, notOn: [...(mode.batch.notOn ?? []), deckId] }
+		}))
+	};
+}
+
 class Binding {
 	private readonly units: ReadonlySet<string>;
 	private readonly pools: ReadonlySet<string>;
@@ -127,6 +138,8 @@ class Binding {
 				return notBefore(task, this.grid.ceil(wish.atMs));
 			case 'deck':
 				return this.units.has(wish.deckId) ? { ...task, pin: { ...pin, unit: wish.deckId } } : task;
+			case 'not-deck':
+				return this.units.has(wish.deckId) ? notOn(task, wish.deckId) : task;
 			case 'not-person':
 				return notBy(task, poolOf(wish.personId));
 			case 'person': {

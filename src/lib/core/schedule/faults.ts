@@ -161,6 +161,7 @@ class Looker {
 		if (!mode.batch) return;
 		if (mode.batch.machines.length === 0) this.say('mode-of-nothing', where, mode.id);
 		for (const machine of mode.batch.machines) this.name(where, this.batch, machine);
+		for (const unit of mode.batch.notOn ?? []) this.name(where, this.units, unit);
 		this.whole(where, mode.batch.size, 0, LIMITS.price);
 		this.whole(where, mode.batch.level, -LIMITS.price, LIMITS.price);
 		this.whole(where, leavesOf(mode.batch), -LIMITS.price, LIMITS.price);

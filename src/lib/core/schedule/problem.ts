@@ -144,6 +144,8 @@ export interface Mode {
 /** What a batch machine must know of a portion. */
 export interface Portion {
 	readonly machines: readonly string[];
+	/** Units of these machines that it cannot go on; left out where there are none. */
+	readonly notOn?: readonly string[];
 	/** How much of a unit's capacity it takes. */
 	readonly size: number;
 	/** Only portions of one kind share a load. */

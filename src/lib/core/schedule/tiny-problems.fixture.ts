@@ -18,6 +18,8 @@ export interface Tiny {
 	readonly due: readonly [number, number];
 	readonly on: number;
 	readonly slow: boolean;
+	/** The unit that the first portion cannot go on. */
+	readonly notOn: 'one' | 'two' | null;
 }
 
 const HORIZON = 11;
@@ -39,7 +41,8 @@ export function tinyFrom(seed: number): Tiny {
 		shared: whole(0, 1) === 1,
 		due: [whole(2, 10), whole(2, 10)],
 		on: whole(0, 3),
-		slow: whole(0, 1) === 1
+		slow: whole(0, 1) === 1,
+		notOn: (['one', 'two'] as const)[whole(0, 3)] ?? null
 	};
 }
 
@@ -66,6 +69,7 @@ export function tinyProblem(tiny: Tiny): Problem {
 				machine: null,
 				batch: {
 					machines: ['kiln'],
+					...(at === 0 && tiny.notOn !== null && { notOn: [tiny.notOn] }),
 					size: tiny.sizes[at],
 					kind: 'dry',
 					level: tiny.levels[at],

@@ -12,7 +12,7 @@
 	import Otherwise from './Otherwise.svelte';
 	import type { PlanModel } from './plan-model.svelte.ts';
 	import { leadsToText, reasonsText } from './reason-text.ts';
-	import { withoutTask } from './wish-list.ts';
+	import { withoutTask, withTask } from './wish-list.ts';
 
 	interface Props {
 		task: DayTask;
@@ -43,6 +43,14 @@
 			.flatMap((oven) => oven.decks)
 			.filter(({ id }) => product?.deckIds.includes(id));
 	});
+	const deckId = $derived(task.machineId);
+	/** The last of its decks is not taken from it. */
+	const decksLeft = $derived(
+		decks.length -
+			decks.filter((deck) =>
+				held.some((wish) => wish.kind === 'not-deck' && wish.deckId === deck.id)
+			).length
+	);
 	const doneBy = $derived(task.attended[0]?.personIds[0] ?? null);
 	const reasons = $derived(reasonsText(task, plan, input, model.lookedInto, zone));
 	const mix = $derived.by(() => {
@@ -58,9 +66,8 @@
 	});
 	const sending = new Sending(room.retries);
 
-	function want(wish: PlanWish) {
-		const others = 'task' in wish ? withoutTask(model.wishes, wish.task, wish.kind) : model.wishes;
-		void model.wish([...others, wish]);
+	function want(wish: Extract<PlanWish, { readonly task: string }>) {
+		void model.wish(withTask(model.wishes, wish));
 	}
 	function shift(minutes: number) {
 		if (placedAs === null) return;
@@ -150,6 +157,13 @@
 					value={task.machineId ?? ''}
 					onSet={(deckId: string) => want({ kind: 'deck', task: placedAs, deckId })}
 				/>
+				{#if deckId !== null && decksLeft > 1}
+					<button
+						class="action-lesser mt-2"
+						onclick={() => want({ kind: 'not-deck', task: placedAs, deckId })}
+						>Not on {machineText(deckId, input)}</button
+					>
+				{/if}
 			</div>
 		{:else if input.people && input.people.length > 1 && task.step.kind === 'hands-on'}
 			<div class="mt-2">

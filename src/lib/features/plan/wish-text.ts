@@ -45,6 +45,8 @@ export function wishText(
 					return `${what} not before ${clockText(wish.atMs, zone)}`;
 				case 'deck':
 					return `${what} on ${machineText(wish.deckId, input)}`;
+				case 'not-deck':
+					return `${what} not on ${machineText(wish.deckId, input)}`;
 				case 'not-person':
 					return `${what} not by ${peopleText([wish.personId], input)}`;
 				case 'person':

@@ -97,7 +97,9 @@ function membersByLoad(
 		const { unit, start, end } = placed;
 		const machine = unit === null ? null : machineOf.get(unit);
 		const portion = mode.batch;
-		const fits = portion ? machine && portion.machines.includes(machine) : unit === null;
+		const fits = portion
+			? machine && portion.machines.includes(machine) && !portion.notOn?.includes(unit ?? '')
+			: unit === null;
 		if (!fits) say({ kind: 'unit-wrong', task: task.id, unit });
 		if (!portion || !fits || unit === null) continue;
 		const ofUnit = members.get(unit) ?? new Map<number, Member[]>();

@@ -114,6 +114,7 @@ const WRONG: readonly (readonly [Kind, Plan, Problem?])[] = [
 	['changeover-short', moved('blue', { start: 6, end: 10 })],
 	['unit-wrong', moved('red tile', { unit: null })],
 	['unit-wrong', moved('pack', { unit: 'kiln 1' })],
+	['unit-wrong', GOOD_PLAN, withTile({ notOn: ['kiln 1'] })],
 	['load-missing', { ...GOOD_PLAN, loads: [] }],
 	['load-wrong', loaded({ tasks: ['red tile'] })],
 	['load-wrong', loaded({ end: 20 })],

@@ -97,7 +97,7 @@ export class BatchRows {
 		this.turn = (this.turn + 1) % batch.units;
 		for (let k = 0; k < batch.units && this.unmarked > 0; k += 1) {
 			const unit = firstUnit + ((k + this.turn) % batch.units);
-			if (pinned >= 0 && pinned !== unit) continue;
+			if ((pinned >= 0 && pinned !== unit) || portion.notOn?.has(unit)) continue;
 			if ((state.model.unitCapacity[unit] as number) < portion.size) continue;
 			this.markFree(batch, unit, portion, length, from, to);
 		}
@@ -129,7 +129,7 @@ export class BatchRows {
 			units[t] = unit;
 		}
 		for (let unit = firstUnit; unit < lastUnit; unit += 1) {
-			if (pinned >= 0 && pinned !== unit) continue;
+			if ((pinned >= 0 && pinned !== unit) || portion.notOn?.has(unit)) continue;
 			const loads = state.loads.ofUnit[unit] as Load[];
 			for (let k = 0; k < loads.length; k += 1) {
 				const load = loads[k] as Load;

@@ -193,6 +193,9 @@ export function compile(problem: Problem): Compiled {
 				portion: mode.batch
 					? {
 							machines,
+							notOn: mode.batch.notOn?.length
+								? new Set(mode.batch.notOn.map((id) => found(unitIndex, id)))
+								: null,
 							size: mode.batch.size,
 							kind: kindOf(mode.batch.kind),
 							level: mode.batch.level,

@@ -45,6 +45,8 @@ export interface CompiledDemand {
 
 export interface CompiledPortion {
 	readonly machines: readonly number[];
+	/** Units that it cannot go on; null for none. */
+	readonly notOn: ReadonlySet<number> | null;
 	readonly size: number;
 	readonly kind: number;
 	readonly level: number;

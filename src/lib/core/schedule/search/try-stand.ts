@@ -26,6 +26,7 @@ function fitsLoad(state: State, { task, unit, start }: Stand, mode: CompiledMode
 	if (!portion || unit < 0) return false;
 	const pinned = model.pinnedUnit[task] as number;
 	if (pinned >= 0 && pinned !== unit) return false;
+	if (portion.notOn?.has(unit)) return false;
 	const at = model.unitMachine[unit] as number;
 	if (!portion.machines.includes(at)) return false;
 	if ((model.unitCapacity[unit] as number) < portion.size) return false;
