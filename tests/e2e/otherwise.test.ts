@@ -21,7 +21,7 @@ async function chooseTask({ page }: Bakery, ...words: readonly string[]): Promis
 }
 
 journey(
-	'a dough is sent to the cold, a portion baked in more loads, and somebody spared a task; each is undone',
+	'a dough is sent to the cold, a portion baked in more loads, and a deck and somebody spared, a dough made in more mixes; each is undone',
 	async (bakery) => {
 		const { page } = bakery;
 		await visit(bakery, `${DAY}/plan`);
@@ -48,6 +48,29 @@ journey(
 		await page.waitForFunction(
 			() => !document.querySelector('[data-wishes]')?.textContent?.includes('loads')
 		);
+
+		const on = (await says(page, '[data-detail] [data-by]', ',')).split(',')[0]?.trim() ?? '';
+		await (await byName(page, 'button', `Not on ${on}`)).click();
+		await says(page, '[data-wishes]', `not on ${on}`);
+		await page.waitForFunction(
+			(on) => !document.querySelector('[data-detail] [data-by]')?.textContent?.includes(on),
+			{},
+			on
+		);
+		await (await byName(page, 'button', 'Undo')).click();
+		await page.waitForFunction(
+			() => !document.querySelector('[data-wishes]')?.textContent?.includes('not on')
+		);
+
+		await chooseTask(bakery, 'Mix', 'Stick dough');
+		const mixes = Number(
+			/in (\d+) mixes/.exec(await says(page, '[data-mixes]', 'mix'))?.[1] ?? '1'
+		);
+		await (await byName(page, 'button', 'More mixes')).click();
+		await says(page, '[data-mixes]', `in ${mixes + 1} mixes`);
+		await says(page, '[data-to-do]', `mix ${mixes + 1} of ${mixes + 1}`);
+		await (await byName(page, 'button', 'Fewer mixes')).click();
+		await says(page, '[data-mixes]', mixes === 1 ? 'in one mix' : `in ${mixes} mixes`);
 
 		await chooseTask(bakery, 'Mix', 'Stick dough');
 		const by = await says(page, '[data-detail] [data-by]', ',');

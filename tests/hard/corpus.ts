@@ -263,6 +263,7 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 			instrument: 'typed',
 			correctsId: null
 		},
+		{ kind: 'set-mixes', date, formulaId: HARBOUR_DOUGH, mixes: 2, expectedVersion: 0 },
 		{ kind: 'set-base', formulaId: HARBOUR_DOUGH, celsius: 60 },
 		{ kind: 'set-liquids', formulaId: HARBOUR_DOUGH, picked: [] }
 	];

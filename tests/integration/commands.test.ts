@@ -2,6 +2,7 @@ import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
+import { id, type FormulaId } from '../../src/lib/core/identity.ts';
 import { addDays, type BakeDate } from '../../src/lib/core/time/index.ts';
 import { readCommand } from '../../src/lib/server/commands/door.ts';
 import { loadOrderLines } from '../../src/lib/server/db/orders.ts';
@@ -115,6 +116,52 @@ test('of two bakers who set one lead at once, one is told what the other put', a
 		assert.ok(refused?.outcome === 'refused' && refused.refusal.kind === 'changed-meanwhile');
 		assert.ok(done?.outcome === 'done' && done.answer.minutes === refused.refusal.value);
 	}
+});
+
+test('a dough is made in as many mixes as a baker wants, on that date alone, until that is taken back', async () => {
+	const date = addDays(TOMORROW, 3);
+	const mixesOn = async (day: BakeDate) => {
+		const { input, doughs } = await readPlan(t.db, day);
+		const ofDough = <T extends { readonly formulaId: string }>(all: readonly T[]) =>
+			all.find(({ formulaId }) => formulaId === HARBOUR_DOUGH);
+		return { mixes: ofDough(input.doughs)!.mixes, choices: ofDough(doughs)! };
+	};
+	const before = await mixesOn(date);
+	const next = await mixesOn(addDays(date, 1));
+	const { fewest, oneMore, version } = before.choices;
+	assert.deepEqual([before.mixes.length, oneMore, version], [fewest, true, 0]);
+	const set = (mixes: number | null, expectedVersion: number) =>
+		send(t.db, { kind: 'set-mixes', date, formulaId: HARBOUR_DOUGH, mixes, expectedVersion });
+	assert.equal((await set(fewest + 1, 0)).outcome, 'done');
+	const more = await mixesOn(date);
+	assert.equal(more.mixes.length, fewest + 1);
+	const pieces = (mixes: typeof more.mixes) =>
+		mixes.reduce(
+			(sum, { portions }) => sum + portions.reduce((all, one) => all + one.pieces, 0),
+			0
+		);
+	assert.equal(pieces(more.mixes), pieces(before.mixes), 'no piece more or less');
+	assert.ok(
+		more.mixes.every(({ mixerIds }) => mixerIds.length > 0),
+		'each fits a mixer'
+	);
+	assert.deepEqual(await mixesOn(addDays(date, 1)), next, 'the next day is as it was');
+	const late = await set(fewest + 2, 0);
+	assert.ok(late.outcome === 'refused' && late.refusal.kind === 'changed-meanwhile');
+	assert.equal(late.refusal.value, fewest + 1);
+	assert.equal((await set(null, 1)).outcome, 'done');
+	assert.equal((await mixesOn(date)).mixes.length, fewest);
+	const unknown = await send(t.db, {
+		kind: 'set-mixes',
+		date,
+		formulaId: id<FormulaId>(randomUUID()),
+		mixes: 2,
+		expectedVersion: 0
+	});
+	assert.deepEqual(unknown, {
+		outcome: 'refused',
+		refusal: { kind: 'unknown', what: 'formula' }
+	});
 });
 
 test('the lead of one mix leaves those of the others as they were', async () => {

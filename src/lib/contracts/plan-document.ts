@@ -66,12 +66,13 @@ const batch: z.ZodType<BatchRef> = z.discriminatedUnion('kind', [
 /** What other dates have of a bakery's people and machines, as it is kept with their plans. */
 export const takenElsewhereSchema = z.array(
 	z.object({
-		of: z.enum(['person', 'mixer', 'deck']),
+		of: z.enum(['person', 'mixer', 'deck', 'vessel', 'place']),
 		id: z.string(),
 		date: bakeDateSchema,
 		name: z.string(),
 		fromMs: z.number(),
 		toMs: z.number(),
+		amount: z.number().default(1),
 		heat: z.object({ celsius: z.number(), endCelsius: z.number() }).nullable()
 	})
 );

@@ -16,6 +16,7 @@ import type {
 	BakeryProduct,
 	DayProduction,
 	Divider,
+	MixChoices,
 	UnmadeDough
 } from '../core/production/index.ts';
 import type { BakeDate, BakeryClock, WallTime } from '../core/time/index.ts';
@@ -158,6 +159,11 @@ export interface PlanView {
 		readonly batch: BatchName;
 		readonly leadVersion: number;
 	}[];
+	/** In how many mixes each dough could be made, with the version of what was decided. */
+	readonly doughs: readonly (MixChoices & {
+		readonly formulaId: FormulaId;
+		readonly version: number;
+	})[];
 	/** What was made and is not wanted any more. */
 	readonly over: readonly OverView[];
 	readonly accepted: AcceptedPlanView | null;

@@ -386,6 +386,13 @@ async function learned({ tell }: Night): Promise<void> {
 		celsius: 58.5
 	});
 	await tell(564, {
+		kind: 'set-mixes',
+		date: addDays(TOMORROW, 2),
+		formulaId: id<FormulaId>(STICK_DOUGH),
+		mixes: 3,
+		expectedVersion: 0
+	});
+	await tell(564, {
 		kind: 'set-liquids',
 		formulaId: id<FormulaId>(BUN_DOUGH),
 		picked: [{ ingredientId: demoId('ingredient', 'Milk'), addition: 'start' }]

@@ -105,7 +105,7 @@ class DayUnderConstruction {
 		this.night = new NightProblem(conditions, grid, input);
 		const { bakery, people } = input;
 		this.workplaces = new Workplaces(bakery, people, horizon);
-		this.places = new RoomOfPlaces(bakery.places, horizon);
+		this.places = new RoomOfPlaces(bakery.places, input.elsewhere, grid, horizon);
 		this.chains = new ChainWriter(
 			this.night,
 			this.hands,

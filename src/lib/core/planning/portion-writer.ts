@@ -7,6 +7,7 @@ import type { ChainWriter } from './chain-writer.ts';
 import { handsOnMinutes, lengthOf, type CourseStep } from './course.ts';
 import type { BakeDayInput, PlannedPortion, PlannedProduct } from './input.ts';
 import type { NightProblem } from './night-problem.ts';
+import { leftOf } from './left-of.ts';
 import { longestLoading, portionOf } from './ovens.ts';
 import { duePrices, freshFrom, freshPrice } from './prices.ts';
 import { itemsOf, runMinutes, type Bake, type ChainItem, type Run } from './runs.ts';
@@ -102,8 +103,11 @@ export class PortionWriter {
 		// Where nothing else would do vessels have to be found too; that they are short is told.
 		if (!vessel || vessel.owned === 0 || this.night.isRelaxed(batch)) return null;
 		const pool = `vessel:${vessel.id}`;
-		const always = { from: 0, to: this.horizon, amount: vessel.owned };
-		if (!this.vessels.has(pool)) this.vessels.set(pool, { id: pool, there: [always] });
+		if (!this.vessels.has(pool)) {
+			const counted = { of: 'vessel' as const, id: vessel.id, total: vessel.owned };
+			const there = leftOf(counted, this.input.elsewhere, this.night.grid, this.horizon);
+			this.vessels.set(pool, { id: pool, there });
+		}
 		return {
 			untilBaked: vessel.until === 'baked',
 			holding: (pieces) => [

@@ -1,6 +1,9 @@
 import type { Pool, Window } from '../schedule/index.ts';
 import type { Leg } from '../formula/index.ts';
+import type { Grid } from './grid.ts';
 import type { PlannedPlace } from './input.ts';
+import { leftOf } from './left-of.ts';
+import type { TakenElsewhere } from './taken-elsewhere.ts';
 
 export const PLACE_POOL = 'place:';
 
@@ -32,15 +35,18 @@ export class RoomOfPlaces {
 
 	constructor(
 		places: readonly PlannedPlace[],
+		private readonly elsewhere: readonly TakenElsewhere[],
+		private readonly grid: Grid,
 		private readonly horizon: number
 	) {
 		this.places = new Map(places.map(({ id, trays }) => [id, trays * PARTS_OF_A_TRAY]));
 	}
 
 	pools(): readonly Pool[] {
-		return [...this.places].map(([id, amount]) => ({
+		const { elsewhere, grid, horizon } = this;
+		return [...this.places].map(([id, total]) => ({
 			id: PLACE_POOL + id,
-			there: [{ from: 0, to: this.horizon, amount }]
+			there: leftOf({ of: 'place', id, total }, elsewhere, grid, horizon)
 		}));
 	}
 

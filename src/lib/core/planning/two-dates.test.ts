@@ -11,6 +11,8 @@ const FIRST: BakeDayInput = { ...DAY, people: CREW };
 function shared(one: DayPlan, other: DayPlan, input: BakeDayInput): readonly string[] {
 	return takenBy(one, input).flatMap((a) =>
 		takenBy(other, input)
+			// Of baskets and room there are many.
+			.filter(() => a.of !== 'vessel' && a.of !== 'place')
 			.filter((b) => a.of === b.of && a.id === b.id && a.fromMs < b.toMs && b.fromMs < a.toMs)
 			.map((b) => `${a.of} ${a.id}: ${a.name} ${a.fromMs} and ${b.name} ${b.fromMs}`)
 	);

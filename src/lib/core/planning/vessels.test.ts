@@ -1,7 +1,9 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import { DAY, planned } from './harbour-day.fixture.ts';
-import { vesselsShort, type BakeDayInput } from './index.ts';
+import { takenBy, vesselsShort, type BakeDayInput } from './index.ts';
+import { leftOf } from './left-of.ts';
+import { Grid } from './grid.ts';
 
 const basket = (owned: number, change = {}) =>
 	({
@@ -90,4 +92,55 @@ test('a mix goes on the mixers it fits, a load on the decks that take it, and a 
 	};
 	const { unplanned } = planned(nowhere).plan;
 	assert.deepEqual(unplanned[0], { name: 'Harbour round', reason: { kind: 'no-deck' } });
+});
+
+const DAY_MS = 24 * 3_600_000;
+
+test('baskets that another date has are not there: this one keeps to the others, or is told how many are wanted', () => {
+	const { plan, input } = withVessel(basket(62));
+	const taken = takenBy(plan, input).filter(({ of }) => of === 'vessel');
+	// What goes into the oven at once stands in none.
+	const stood = taken.reduce((sum, { amount }) => sum + amount, 0);
+	assert.ok(stood > 40 && stood <= 62, `${stood}`);
+	assert.ok(taken.every(({ id, fromMs, toMs }) => id === 'b' && fromMs < toMs));
+	const [first] = taken.toSorted((a, b) => a.fromMs - b.fromMs);
+	const last = Math.max(...taken.map(({ toMs }) => toMs));
+	const beside = (amount: number): BakeDayInput => ({
+		...input,
+		elsewhere: [{ ...first!, fromMs: first!.fromMs - DAY_MS, toMs: last + DAY_MS, amount }]
+	});
+	const fits = planned(beside(22));
+	assert.deepEqual(fits.violations, []);
+	assert.deepEqual(fits.placement.relaxed, []);
+	assert.deepEqual(vesselsShort(fits.plan, beside(22)), []);
+	const few = planned(beside(61));
+	const [short] = vesselsShort(few.plan, beside(61));
+	assert.ok(short && short.owned === 62 && short.wanted > 62, JSON.stringify(short));
+	// What another date does by itself is no matter of this one.
+	const night = { ...first!, fromMs: last + 1, toMs: last + 2, amount: 90 };
+	assert.deepEqual(vesselsShort(plan, { ...input, elsewhere: [night] }), []);
+});
+
+test('what is left of something is counted by the units of the night', () => {
+	const grid = new Grid(0);
+	const of = { of: 'vessel' as const, id: 'b', total: 40 };
+	const one = (fromMs: number, toMs: number, amount: number) => ({
+		...of,
+		date: DAY.date,
+		name: '',
+		fromMs: fromMs * 60_000,
+		toMs: toMs * 60_000,
+		amount,
+		heat: null
+	});
+	assert.deepEqual(leftOf(of, [], grid, 20), [{ from: 0, to: 20, amount: 40 }]);
+	assert.deepEqual(leftOf(of, [one(-30, 12, 30), one(8, 41, 15)], grid, 20), [
+		{ from: 0, to: 1, amount: 10 },
+		{ from: 1, to: 3, amount: 0 },
+		{ from: 3, to: 9, amount: 25 },
+		{ from: 9, to: 20, amount: 40 }
+	]);
+	assert.deepEqual(leftOf({ ...of, id: 'c' }, [one(0, 60, 30)], grid, 20), [
+		{ from: 0, to: 20, amount: 40 }
+	]);
 });

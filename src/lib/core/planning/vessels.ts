@@ -1,9 +1,9 @@
-import { batchKey } from './batch-ref.ts';
+import { batchKey, type BatchRef } from './batch-ref.ts';
 import { MINUTE_MS } from '../time/index.ts';
 import type { DayPlan, DayTask } from './day-plan.ts';
 import { GRID_MINUTES } from './grid.ts';
 import type { BakeDayInput, PlannedProduct, PlannedVessel } from './input.ts';
-import { peakOf, type Use } from './peak-of-uses.ts';
+import { peakOf, usesElsewhere, type Use } from './peak-of-uses.ts';
 
 /** More baskets, tins or trays wanted at once than there are. */
 export interface VesselsShort {
@@ -18,30 +18,46 @@ export interface VesselsShort {
  * Where a plan wants more vessels at once than the bakery owns.
  *
  * Model: a piece stands in its vessel from when its shaping ends until its load is loaded (a basket, a board) or baked (a
- * tin, a tray); several pieces in one leave it together. Vessels of other dates are not counted.
+ * tin, a tray); several pieces in one leave it together. What other dates have of them is counted while this one has some.
  * Range: a described plan and what it was made from. Source: our default. Failures: none.
  * Example: 50 loaves in 30 tins, in loads of 20 one after another: the first 20 tins are out of the oven before the last
  * loaves are shaped, or they are told to be short.
  */
 export function vesselsShort(plan: DayPlan, input: BakeDayInput): readonly VesselsShort[] {
-	const uses = new Map<string, { readonly vessel: PlannedVessel; readonly uses: Use[] }>();
-	for (const product of input.products) {
-		const { vessel } = product;
-		if (!vessel) continue;
-		const known = uses.get(vessel.id) ?? { vessel, uses: [] };
-		known.uses.push(...usesOf(product, vessel, plan));
-		uses.set(vessel.id, known);
-	}
-	return [...uses.values()].flatMap(({ vessel, uses: own }) => {
-		const peak = peakOf(own);
+	const vessels = new Map(
+		input.products.flatMap(({ vessel }) => (vessel ? [[vessel.id, vessel] as const] : []))
+	);
+	const uses = vesselUses(plan, input);
+	return [...vessels.values()].flatMap((vessel) => {
+		const peak = peakOf(
+			uses.filter(({ vesselId }) => vesselId === vessel.id),
+			usesElsewhere('vessel', vessel.id, input)
+		);
 		return peak && peak.wanted > vessel.owned
 			? [{ name: vessel.name, owned: vessel.owned, wanted: peak.wanted, atMs: peak.atMs }]
 			: [];
 	});
 }
 
-function usesOf(product: PlannedProduct, vessel: PlannedVessel, plan: DayPlan): readonly Use[] {
-	return plan.tasks.flatMap((load): readonly Use[] => {
+/** So many vessels that a load's pieces stand in, from one moment to another. */
+export interface VesselUse extends Use {
+	readonly vesselId: string;
+	readonly batch: BatchRef;
+}
+
+/** Every use of a vessel in a plan. */
+export function vesselUses(plan: DayPlan, input: BakeDayInput): readonly VesselUse[] {
+	return input.products.flatMap((product) =>
+		product.vessel ? usesOf(product, product.vessel, plan) : []
+	);
+}
+
+function usesOf(
+	product: PlannedProduct,
+	vessel: PlannedVessel,
+	plan: DayPlan
+): readonly VesselUse[] {
+	return plan.tasks.flatMap((load): readonly VesselUse[] => {
 		const { batch } = load;
 		if (batch.kind !== 'load' || batch.productId !== product.id || load.step.kind !== 'bake')
 			return [];
@@ -52,7 +68,15 @@ function usesOf(product: PlannedProduct, vessel: PlannedVessel, plan: DayPlan): 
 		const toMs = vessel.until === 'loaded' ? load.startMs : load.endMs;
 		return filled === null || filled >= toMs
 			? []
-			: [{ fromMs: filled, toMs, count: Math.ceil(batch.pieces / vessel.holds) }];
+			: [
+					{
+						vesselId: vessel.id,
+						batch,
+						fromMs: filled,
+						toMs,
+						count: Math.ceil(batch.pieces / vessel.holds)
+					}
+				];
 	});
 }
 

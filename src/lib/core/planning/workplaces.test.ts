@@ -3,7 +3,8 @@ import assert from 'node:assert/strict';
 import { MINUTE_MS } from '../time/index.ts';
 import { id, type PlaceId } from '../identity.ts';
 import { DAY, hands, person, planned, PORTION_STEPS, PROOF } from './harbour-day.fixture.ts';
-import { placesFull, whyHere, type BakeDayInput, type DayTask } from './index.ts';
+import { placesFull, takenBy, whyHere, type BakeDayInput, type DayTask } from './index.ts';
+import { PARTS_OF_A_TRAY } from './room-of-places.ts';
 
 const ALL = ['mixing', 'shaping', 'oven', 'packing', 'lamination'] as const;
 const FOUR = ['Maud', 'Ilo', 'Sela', 'Perrin'].map((name) => person(name, ALL, 13, 31));
@@ -183,6 +184,24 @@ test('a prover takes no more than it has room for, and where that cannot be it i
 		({ step }) => step.kind === 'wait' && step.activity === 'proof'
 	);
 	assert.equal(proofs.length, 2);
+	// What another date has there all day leaves room for one portion after the other only.
+	const stays = takenBy(tight.plan, prover(7)).filter(({ of }) => of === 'place');
+	assert.equal(stays.length, 2);
+	const beside: BakeDayInput = {
+		...prover(11),
+		elsewhere: [
+			{
+				...stays[0]!,
+				fromMs: Math.min(...stays.map(({ fromMs }) => fromMs)) - 86_400_000,
+				toMs: Math.max(...stays.map(({ toMs }) => toMs)) + 86_400_000,
+				amount: 4 * PARTS_OF_A_TRAY
+			}
+		]
+	};
+	const shared = planned(beside, {}, 400);
+	assert.deepEqual([shared.violations, shared.placement.relaxed], [[], []]);
+	assert.deepEqual(placesFull(shared.plan, beside), []);
+	assert.equal(placesFull(roomy.plan, beside).length, 1, 'both at once are too much then');
 	// The same plan in a smaller prover is told to be too much for it.
 	assert.deepEqual(
 		placesFull(tight.plan, prover(3)).map(({ name, room, wanted }) => [name, room, wanted]),

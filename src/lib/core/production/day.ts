@@ -31,6 +31,8 @@ import {
 export interface BakeryFormula {
 	readonly formula: Formula;
 	readonly limits: MixLimits;
+	/** In how many mixes at least it was decided to be made; left out for as few as fit. */
+	readonly mixesAtLeast?: number;
 }
 
 export interface ProductionInput {
@@ -55,6 +57,8 @@ export interface Dough {
 		/** So many of them beyond what is ordered. */
 		readonly spares: number;
 	}[];
+	/** Its own pieces, spares counted. */
+	readonly demands: readonly Demand[];
 	readonly mixes: readonly Mix[];
 	readonly limits: MixLimits;
 }
@@ -224,7 +228,7 @@ function byFormula(
 }
 
 function doughOf(
-	{ formula, limits }: BakeryFormula,
+	{ formula, limits, mixesAtLeast = 1 }: BakeryFormula,
 	products: readonly DoughProduct[],
 	demands: readonly Demand[],
 	input: ProductionInput
@@ -237,7 +241,8 @@ function doughOf(
 	const resolved = now.ok ? now : ok(begun as ResolvedFormula);
 	const ids = new Set(products.map((product) => product.id));
 	const own = demands.filter((demand) => ids.has(demand.productId));
-	const mixes = mixesOf(resolved.value, products, own, limits, input.scales, made);
+	const { scales } = input;
+	const mixes = mixesOf(resolved.value, products, own, limits, scales, made, mixesAtLeast);
 	if (!mixes.ok) return fail(mixes.error);
 	return ok({
 		resolved: resolved.value,
@@ -246,6 +251,7 @@ function doughOf(
 			const pieces = piecesOf(own, product.id);
 			return { product, pieces, spares: pieces - piecesOf(input.demands, product.id) };
 		}),
+		demands: own,
 		mixes: mixes.value,
 		limits
 	});

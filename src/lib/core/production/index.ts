@@ -12,7 +12,8 @@ export { scaledBatch, type ScaledBatch } from './scaled-batch.ts';
 export { coverByMade, type MadeMix, type MadePreparation } from './made.ts';
 export { shareOut } from './share-out.ts';
 export type { WeighUpLine } from './weigh-up.ts';
-export { fitsMixer, mixesOf, type Mix, type MixLimits } from './mixes.ts';
+export { fitsMixer, MOST_MIXES, mixesOf, type Mix, type MixLimits } from './mixes.ts';
+export { mixChoicesOf, type MixChoices } from './mix-choices.ts';
 export type { Build } from './builds.ts';
 export {
 	productionOf,

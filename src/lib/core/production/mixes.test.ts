@@ -1,7 +1,7 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import { OAT_LOAF } from '../formula/oat-loaf.fixture.ts';
-import { fitsMixer } from './index.ts';
+import { fitsMixer, mixChoicesOf } from './index.ts';
 import { close, day, demand, INPUT, large } from './oat-loaf-day.fixture.ts';
 
 test('a mix ends with a drop where that makes no more dough, and an even split stands where it would', () => {
@@ -54,4 +54,27 @@ test('each mix fits a real mixer: 10 to 20 and 40 to 80 kg take no 30', () => {
 	assert.deepEqual(kilograms(6), [5.5]);
 	assert.equal(fitsMixer(HOUSE_OF_TWO, 5500), false);
 	assert.equal(fitsMixer(HOUSE_OF_TWO, 20_000), true);
+});
+
+test('a dough is made in as many mixes as a baker wants, all alike, and never in one too small for a mixer', () => {
+	const limits = [{ least: { grams: 8000 }, most: { grams: 60_000 } }];
+	const made = (mixesAtLeast: number) => {
+		const input = {
+			...INPUT,
+			demands: [demand(large, 40)],
+			formulas: [{ formula: OAT_LOAF, limits, mixesAtLeast }]
+		};
+		const [dough] = day(input).doughs;
+		return {
+			pieces: dough!.mixes.map(({ portions }) =>
+				portions.reduce((total, { pieces }) => total + pieces, 0)
+			),
+			choices: mixChoicesOf(dough!, input)
+		};
+	};
+	assert.deepEqual(made(1), { pieces: [40], choices: { fewest: 1, oneMore: true } });
+	assert.deepEqual(made(2), { pieces: [20, 20], choices: { fewest: 1, oneMore: true } });
+	// 10 pieces are 9.2 kg; 8 would be 7.4.
+	assert.deepEqual(made(4), { pieces: [10, 10, 10, 10], choices: { fewest: 1, oneMore: false } });
+	assert.deepEqual(made(9).pieces, [10, 10, 10, 10], 'as many as there can be');
 });

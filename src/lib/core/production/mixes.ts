@@ -86,7 +86,8 @@ type UnnumberedMix = Omit<Mix, 'ordinal' | 'count'>;
  * Model: dough = pieces x weight / (1 - dough loss); as few equal mixes as fit a mixer, each as
  * large as the one with most to cover, since pieces stay whole; a mix
  * ends with a drop where that makes no more dough. Total flour = dough / dough percent.
- * Where no number of mixes fits one, the fewest that no mixer is too small for. Range: any demands of this dough's products. Source: domain arithmetic (mixes). Failures:
+ * Where no number of mixes fits one, the fewest that no mixer is too small for. A baker may want `atLeast` so many: it is
+ * as many of them as are not too small for a mixer. Range: any demands of this dough's products. Source: domain arithmetic (mixes). Failures:
  * `piece-exceeds-mixer`, `beyond-the-house`, `no-scales`.
  * Example: 40 x 900 g and 24 x 520 g at 2.5 % loss in a mixer of 30 kg are 2 x 24 861.5 g.
  */
@@ -96,7 +97,8 @@ export function mixesOf(
 	demands: readonly Demand[],
 	limits: MixLimits,
 	scales: readonly WeighingScale[],
-	made: readonly MadeMix[] = []
+	made: readonly MadeMix[] = [],
+	atLeast = 1
 ): Result<readonly Mix[], MixFailure> {
 	const weights = new Map(products.map((product) => [product.id, product.scaledWeight]));
 	const covered = coverByMade(demands, weights, made);
@@ -109,7 +111,7 @@ export function mixesOf(
 	}
 	const planned =
 		covered.left.length > 0
-			? plannedMixes(resolved, products, covered.left, limits, scales)
+			? plannedMixes(resolved, products, covered.left, limits, scales, atLeast - made.length)
 			: ok([]);
 	if (!planned.ok) return planned;
 	return ok(numbered(begun, planned.value));
@@ -159,7 +161,8 @@ function plannedMixes(
 	products: readonly DoughProduct[],
 	demands: readonly Demand[],
 	limits: MixLimits,
-	scales: readonly WeighingScale[]
+	scales: readonly WeighingScale[],
+	atLeast: number
 ): Result<readonly UnnumberedMix[], MixFailure> {
 	const weights = new Map(products.map((product) => [product.id, product.scaledWeight]));
 	const names = new Map(products.map((product) => [product.id, product.name]));
@@ -190,17 +193,12 @@ function plannedMixes(
 		: 0;
 	// Dough fills mixes, and whole pieces of the heaviest product do: no fewer than either asks for.
 	const wholePieces = Math.floor((most * keptShare) / (heaviest?.scaledWeight.grams ?? 1) + 1e-9);
-	let count = Math.max(
+	const fewest = Math.max(
 		1,
 		Math.ceil(inPieces / keptShare / most - 1e-9),
 		Math.ceil(ofHeaviest / Math.max(1, wholePieces))
 	);
-	/** What fits under the largest mixer, but is not enough for any; taken where no number of mixes fits. */
-	let tooSmall: MixesAlike | null = null;
-	const least = Math.min(...limits.map((range) => range.least.grams));
-	for (;;) {
-		if (tooSmall && count > MOST_MIXES) return weighed(resolved, tooSmall, scales);
-		if (count > MOST_MIXES) return fail(beyondTheHouse(Math.min(count, pieces)));
+	const alike = (count: number): MixesAlike => {
 		spendWork(count * demands.length);
 		const [even, snapped] = [0, SNAP_TO_DROP].map((snap) => {
 			const shared = shareOut(demands, weights, count, snap);
@@ -212,7 +210,21 @@ function plannedMixes(
 			return { shared, dough };
 		}) as [MixesAlike, MixesAlike];
 		// Mixes are alike: one that ends with its drop makes all as large, and that may cost nothing.
-		const chosen = snapped.dough.value <= even.dough.value + 1e-6 ? snapped : even;
+		return snapped.dough.value <= even.dough.value + 1e-6 ? snapped : even;
+	};
+	// What is wanted in more mixes is made in as many of them as are not too small for a mixer.
+	for (let count = Math.min(atLeast, pieces, MOST_MIXES); count > fewest; count -= 1) {
+		const chosen = alike(count);
+		if (fitsMixer(limits, chosen.dough.value * mixed)) return weighed(resolved, chosen, scales);
+	}
+	let count = fewest;
+	/** What fits under the largest mixer, but is not enough for any; taken where no number of mixes fits. */
+	let tooSmall: MixesAlike | null = null;
+	const least = Math.min(...limits.map((range) => range.least.grams));
+	for (;;) {
+		if (tooSmall && count > MOST_MIXES) return weighed(resolved, tooSmall, scales);
+		if (count > MOST_MIXES) return fail(beyondTheHouse(Math.min(count, pieces)));
+		const chosen = alike(count);
 		if (fitsMixer(limits, chosen.dough.value * mixed)) return weighed(resolved, chosen, scales);
 		if (chosen.dough.value <= most + 1e-6) tooSmall ??= chosen;
 		// More mixes are smaller still.

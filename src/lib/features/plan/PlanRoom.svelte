@@ -285,7 +285,10 @@
 					onDrag={drag}
 				/>
 				<div class="mt-3 border-t border-line pt-2">
-					<RibbonLegend units={room.bakery.units} others={view.input.elsewhere.length > 0} />
+					<RibbonLegend
+						units={room.bakery.units}
+						others={view.input.elsewhere.some(({ of }) => of !== 'vessel' && of !== 'place')}
+					/>
 				</div>
 			{/if}
 		</div>

@@ -9,6 +9,7 @@
 	import { readyWordOf } from '../../wording/ready-text.ts';
 	import { activityText, machineText, peopleText, subjectText } from '../../wording/task-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
+	import MixesOfDough from './MixesOfDough.svelte';
 	import Otherwise from './Otherwise.svelte';
 	import type { PlanModel } from './plan-model.svelte.ts';
 	import { leadsToText, reasonsText } from './reason-text.ts';
@@ -206,6 +207,9 @@
 		</div>
 	{/if}
 	{#if sending.message}<p role="alert">{sending.message}</p>{/if}
+	{#if task.batch.kind === 'mix'}
+		<MixesOfDough formulaId={task.batch.formulaId} {input} {model} />
+	{/if}
 	<!-- Last: it grows while it is looked into, and would push what a hand is about to tap. -->
 	<h3 class="mt-2">Why here</h3>
 	<ul data-why>

@@ -27,6 +27,7 @@ import { setAsideDraft } from './set-aside-draft.ts';
 import { setBase } from './set-base.ts';
 import { setLiquids } from './set-liquids.ts';
 import { setLead } from './set-lead.ts';
+import { setMixes } from './set-mixes.ts';
 import { setSupply } from './set-supply.ts';
 import { setUnits } from './set-units.ts';
 import { setWaterSchool } from './set-water-school.ts';
@@ -62,6 +63,7 @@ export const COMMANDS = [
 	setAsideDraft,
 	setBase,
 	setLead,
+	setMixes,
 	setLiquids,
 	setSupply,
 	setUnits,

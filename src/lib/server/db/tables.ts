@@ -286,6 +286,13 @@ export interface Tables {
 		recorded_at: RecordedAt;
 	};
 	batch_parent: { batch_id: string; parent_id: string };
+	mixes_wanted: {
+		bake_date: string;
+		formula_id: string;
+		mixes: number | null;
+		row_version: number;
+		changed_by: string;
+	};
 	batch_lead: { batch_id: string; minutes: number; row_version: number; changed_by: string };
 	batch_event: {
 		id: string;

@@ -35,6 +35,7 @@ import {
 } from '../db/of-entries.ts';
 import { loadBases } from '../db/bases.ts';
 import { loadLiquids } from '../db/liquids.ts';
+import { loadMixesWanted, type MixesWanted } from '../db/mixes-wanted.ts';
 import { loadBatchesOn, type Batch, type Parentage } from '../db/batches.ts';
 import { loadLogOf, type BatchEntry } from '../db/batch-log.ts';
 import type { Db, Tx } from '../db/client.ts';
@@ -64,6 +65,8 @@ export interface BakeryDay {
 	readonly book: FormulaBook;
 	readonly drops: readonly DropOfDate[];
 	readonly orders: readonly OrderLineRow[];
+	/** In how many mixes doughs are wanted, by the formula. */
+	readonly mixesWanted: ReadonlyMap<string, MixesWanted>;
 	readonly mixers: readonly Mixer[];
 	/** What hands take and mix in; null where the bakery says nothing of it. */
 	readonly handMixing: HandMixing | null;
@@ -114,15 +117,17 @@ export async function loadBakeryDay(
 	date: BakeDate,
 	timesOrdered: (dropId: string) => number = () => 1
 ): Promise<BakeryDay> {
-	const [bakery, bases, liquids, book, house, lines, { batches, parents }] = await Promise.all([
-		loadBakery(db, date),
-		loadBases(db),
-		loadLiquids(db),
-		loadFormulaBook(db, date),
-		loadEntries(db, date),
-		loadOrderLines(db, date),
-		loadBatchesOn(db, date)
-	]);
+	const [bakery, bases, liquids, book, house, lines, mixesWanted, { batches, parents }] =
+		await Promise.all([
+			loadBakery(db, date),
+			loadBases(db),
+			loadLiquids(db),
+			loadFormulaBook(db, date),
+			loadEntries(db, date),
+			loadOrderLines(db, date),
+			loadMixesWanted(db, date),
+			loadBatchesOn(db, date)
+		]);
 	if (!bakery) throw new BakeryNotSetUp();
 	const orders = lines.map((line) => ({
 		...line,
@@ -155,7 +160,8 @@ export async function loadBakeryDay(
 		orders,
 		{ mixers, handMixing },
 		weighedOn(house),
-		made
+		made,
+		mixesWanted
 	);
 	const production = productionOf(input);
 	// There is always a scale to weigh by.
@@ -168,6 +174,7 @@ export async function loadBakeryDay(
 		book,
 		drops,
 		orders,
+		mixesWanted,
 		mixers,
 		handMixing,
 		mixerMostGrams: mostOfAnyMixer(house),
@@ -314,7 +321,8 @@ function productionInput(
 	orders: readonly OrderLineRow[],
 	mixing: { readonly mixers: readonly Mixer[]; readonly handMixing: HandMixing | null },
 	scales: readonly WeighingScale[],
-	made: ProductionInput['made']
+	made: ProductionInput['made'],
+	mixesWanted: BakeryDay['mixesWanted']
 ): ProductionInput {
 	const dueMs = new Map(drops.map((drop) => [drop.id, drop.readyByMs]));
 	return {
@@ -333,7 +341,8 @@ function productionInput(
 		products: book.products.map(({ product }) => product),
 		formulas: book.formulas.map((revision) => ({
 			formula: revision.formula,
-			limits: limitsOf(revision, mixing, book.pantry)
+			limits: limitsOf(revision, mixing, book.pantry),
+			mixesAtLeast: mixesWanted.get(revision.formula.id)?.mixes ?? 1
 		})),
 		pantry: book.pantry,
 		scales,

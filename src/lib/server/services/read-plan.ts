@@ -1,5 +1,6 @@
 import type { AcceptedPlanView, PlanView } from '../../contracts/views.ts';
 import { asPlanned, isFollowed, type BakeDayInput } from '../../core/planning/index.ts';
+import { mixChoicesOf } from '../../core/production/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import { loadLeadsOn } from '../db/batches.ts';
 import type { Db } from '../db/client.ts';
@@ -51,6 +52,14 @@ export async function readPlan(db: Db, date: BakeDate): Promise<PlanView> {
 				};
 			})
 		),
+		doughs: day.production.doughs.map((dough) => {
+			const formulaId = dough.resolved.formula.id;
+			return {
+				formulaId,
+				...mixChoicesOf(dough, day.input),
+				version: day.mixesWanted.get(formulaId)?.version ?? 0
+			};
+		}),
 		over: overOfDay(day),
 		accepted,
 		unmade: day.production.unmade,

@@ -11,6 +11,7 @@ import * as sparesAndScalds from './0010-spares-and-scalds.ts';
 import * as bakeryEntries from './0011-bakery-entries.ts';
 import * as altitude from './0012-altitude.ts';
 import * as takenElsewhere from './0013-taken-elsewhere.ts';
+import * as mixesWanted from './0018-mixes-wanted.ts';
 import * as weighing from './0014-weighing.ts';
 import * as doughsTaken from './0017-doughs-taken.ts';
 import * as hotScalds from './0016-hot-scalds.ts';
@@ -35,7 +36,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0014-weighing': weighing,
 	'0015-piece-height': pieceHeight,
 	'0016-hot-scalds': hotScalds,
-	'0017-doughs-taken': doughsTaken
+	'0017-doughs-taken': doughsTaken,
+	'0018-mixes-wanted': mixesWanted
 };
 
 export const migrations: MigrationProvider = {
