@@ -49,8 +49,10 @@ journey(
 			() => !document.querySelector('[data-wishes]')?.textContent?.includes('loads')
 		);
 
-		const on = (await says(page, '[data-detail] [data-by]', ',')).split(',')[0]?.trim() ?? '';
-		await (await byName(page, 'button', `Not on ${on}`)).click();
+		const deck = await page.waitForSelector('[data-detail] ::-p-text(Not on)');
+		const on = (await deck?.evaluate((button) => button.textContent?.trim()))?.slice(7) ?? '';
+		assert.notEqual(on, '');
+		await deck?.click();
 		await says(page, '[data-wishes]', `not on ${on}`);
 		await page.waitForFunction(
 			(on) => !document.querySelector('[data-detail] [data-by]')?.textContent?.includes(on),

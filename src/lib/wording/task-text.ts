@@ -1,4 +1,5 @@
 import {
+	handsAtMarks,
 	stationOf,
 	type AttendedStretch,
 	type BakeDayInput,
@@ -175,13 +176,14 @@ export function toDoList(
 	input: BakeDayInput
 ): readonly ListEntry[] {
 	const lacks = lackedHands(tasks, cautions);
+	const freeAt = handsAtMarks({ tasks, deliveries }, input);
 	return [
 		...tasks.flatMap((task) => [
 			...(task.step.kind === 'wait' ? [waitEntry(task, input)] : []),
 			...task.attended.map((stretch, index) =>
 				attendedEntry(task, stretch, index, input, lacks(task, stretch))
 			),
-			...markEntries(task, input),
+			...markEntries(task, input, freeAt),
 			...kettleEntries(task, input)
 		]),
 		...ovens.map(ovenEntry),
@@ -317,7 +319,11 @@ function hotterText({ machineId }: DayTask, input: BakeDayInput): readonly strin
 }
 
 /** What is done to a load while it bakes: short, and whoever stands at the ovens does it. */
-function markEntries(task: DayTask, input: BakeDayInput): readonly ListEntry[] {
+function markEntries(
+	task: DayTask,
+	input: BakeDayInput,
+	freeAt: ReturnType<typeof handsAtMarks>
+): readonly ListEntry[] {
 	const { step, endMs } = task;
 	if (step.kind !== 'bake') return [];
 	const bakesMs = endMs - step.bakeMinutes * 60_000;
@@ -325,6 +331,8 @@ function markEntries(task: DayTask, input: BakeDayInput): readonly ListEntry[] {
 		.filter(({ kind }) => kind !== 'out')
 		.map((mark, index) => {
 			const atMs = bakesMs + mark.atMinutes * 60_000;
+			const free = freeAt(task, atMs);
+			const personIds = free === null ? [] : [free];
 			return {
 				key: `${task.id} mark ${index}`,
 				taskId: task.id,
@@ -339,8 +347,8 @@ function markEntries(task: DayTask, input: BakeDayInput): readonly ListEntry[] {
 					...(mark.kind === 'turn' ? hotterText(task, input) : [])
 				].join(' · '),
 				handsOn: true,
-				who: '',
-				personIds: [],
+				who: peopleText(personIds, input),
+				personIds,
 				caution: '',
 				mixes: null
 			};

@@ -114,7 +114,7 @@ class DayUnderConstruction {
 			bakery.mixers,
 			input.weighMinutes
 		);
-		this.portions = new PortionWriter(this.night, this.chains, input, horizon);
+		this.portions = new PortionWriter(this.night, this.chains, this.hands, input, horizon);
 	}
 
 	finish(): ExpandedDay {

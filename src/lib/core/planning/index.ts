@@ -58,5 +58,6 @@ export { timingOf } from './timing.ts';
 export { asPlanned, isFollowed } from './still-followed.ts';
 export { bulkOfPieces, type BulkOfPieces } from './divided-before-bulk.ts';
 export { proofAhead } from './proof-of-mix.ts';
+export { handsAtMarks } from './hands-at-marks.ts';
 export { takenBy, type TakenElsewhere } from './taken-elsewhere.ts';
 export { canGoToTheCold, MOST_LOADS } from './decided.ts';

@@ -1,3 +1,4 @@
+import { bakeMarks } from '../baking/index.ts';
 import type { HandsOnActivity } from '../formula/index.ts';
 import { spendWork } from '../work.ts';
 import type { Pool, Window } from '../schedule/index.ts';
@@ -5,6 +6,8 @@ import { batchKey, type BatchRef } from './batch-ref.ts';
 import { withRoom, type ChainEnd } from './chain-end.ts';
 import type { ChainWriter } from './chain-writer.ts';
 import { handsOnMinutes, lengthOf, type CourseStep } from './course.ts';
+import { unitsWithin } from './grid.ts';
+import type { Hands } from './hands.ts';
 import type { BakeDayInput, PlannedPortion, PlannedProduct } from './input.ts';
 import type { NightProblem } from './night-problem.ts';
 import { leftOf } from './left-of.ts';
@@ -56,6 +59,7 @@ export class PortionWriter {
 	constructor(
 		private readonly night: NightProblem,
 		private readonly chains: ChainWriter,
+		private readonly hands: Hands,
 		private readonly input: BakeDayInput,
 		private readonly horizon: number
 	) {}
@@ -75,6 +79,7 @@ export class PortionWriter {
 		const writing = new OnePortion(
 			this.night,
 			this.chains,
+			this.hands,
 			this.input,
 			plannable,
 			this.vessel(plannable),
@@ -144,6 +149,7 @@ class OnePortion {
 	constructor(
 		private readonly night: NightProblem,
 		private readonly chains: ChainWriter,
+		private readonly hands: Hands,
 		private readonly input: BakeDayInput,
 		private readonly plannable: Plannable,
 		private readonly vessels: Vessels | null,
@@ -275,10 +281,21 @@ class OnePortion {
 		const { product } = this.plannable;
 		if (step.step.kind !== 'bake') return id;
 		const batchOf = portionOf(product, step.step, pieces, this.input.bakery.ovens);
-		const span = { from: 0, to: longestLoading(this.input.bakery.ovens) + batchOf.length };
-		const demands = this.vessels?.untilBaked
+		const loading = longestLoading(this.input.bakery.ovens);
+		const span = { from: 0, to: loading + batchOf.length };
+		const held = this.vessels?.untilBaked
 			? holds.map(({ pool, amount }) => ({ pools: [pool], amount, ...span }))
 			: [];
+		// Turning, venting or looking takes a minute of anybody who is there; somebody has to be.
+		const units = new Set(
+			bakeMarks(step.step)
+				.filter(({ kind }) => kind !== 'out')
+				.map(({ atMinutes }) => loading + unitsWithin(atMinutes))
+		);
+		const demands = [
+			...held,
+			...[...units].flatMap((unit) => this.hands.present(unit, this.night.isRelaxed(batch)))
+		];
 		this.night.add(
 			{ kind: 'bake', id, batch, at, step },
 			[{ id: 'bake', length: null, demands, machine: null, batch: batchOf }],
