@@ -88,6 +88,26 @@ journey(
 		await page.keyboard.press('Tab');
 		await page.waitForFunction(() => !document.querySelector('[data-programme] [role=alert]'));
 		await says(page, '[data-steps]', 'set to 230 °C at 8 min');
+		// The curve is drawn by hand: further right is later, further down is colder.
+		const knob = await page.waitForSelector('[data-handle="Change 1"] .knob');
+		const box = await knob?.boundingBox();
+		assert.ok(box);
+		const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+		await page.mouse.move(x, y);
+		await page.mouse.down();
+		await page.mouse.move(x + 60, y + 25, { steps: 4 });
+		await page.mouse.up();
+		const [, celsius, minute] =
+			/250 °C from minute 0, (\d+) °C from minute (\d+); out at minute 22/.exec(await label()) ??
+			[];
+		assert.ok(Number(celsius) < 230 && Number(celsius) % 5 === 0, celsius);
+		assert.ok(Number(minute) > 8 && Number(minute) < 22, minute);
+		await says(page, '[data-steps]', `set to ${celsius} °C at ${minute} min`);
+		// And by keys, one minute and five degrees at a time, back to where it was.
+		await page.$eval('[data-handle="Change 1"]', (handle) => (handle as SVGElement).focus());
+		for (let at = Number(minute); at > 8; at -= 1) await page.keyboard.press('ArrowLeft');
+		for (let at = Number(celsius); at < 230; at += 5) await page.keyboard.press('ArrowUp');
+		await says(page, '[data-steps]', 'set to 230 °C at 8 min');
 		await (await byName(page, 'button', 'Save as revision 2')).click();
 		await byName(page, 'button', 'Save as revision 3');
 		await page.reload();

@@ -1,13 +1,26 @@
+<script lang="ts" module>
+	/** Where values of a chart stand on it, in pixels from its corner, and the way back. */
+	export interface ChartScale {
+		readonly width: number;
+		readonly height: number;
+		readonly pixelOf: (x: number, y: number) => readonly [number, number];
+		readonly valueAt: (left: number, top: number) => readonly [number, number];
+	}
+</script>
+
 <script lang="ts">
-	import { onMount } from 'svelte';
+	import { onMount, type Snippet } from 'svelte';
 	import type { EChartsCoreOption, EChartsType } from 'echarts/core';
 
 	interface Props {
 		option: EChartsCoreOption;
 		/** What the picture says, for those who do not see it. */
 		label: string;
+		/** What lies over the picture, by its scale. */
+		over?: Snippet<[ChartScale]>;
 	}
-	let { option, label }: Props = $props();
+	let { option, label, over }: Props = $props();
+	let scale: ChartScale | null = $state.raw(null);
 	let place: HTMLDivElement;
 	let chart: EChartsType | null = $state.raw(null);
 
@@ -23,6 +36,16 @@
 	/** What a chart says of its axis, in the ink of the appearance. */
 	function inked(axis: Axis, own: Axis) {
 		return { ...axis, ...own, axisLabel: { ...axis.axisLabel, ...own.axisLabel } };
+	}
+
+	function scaleOf(drawn: EChartsType): ChartScale {
+		const pair = (found: readonly number[]) => [found[0] ?? 0, found[1] ?? 0] as const;
+		return {
+			width: drawn.getWidth(),
+			height: drawn.getHeight(),
+			pixelOf: (x, y) => pair(drawn.convertToPixel({ gridIndex: 0 }, [x, y])),
+			valueAt: (left, top) => pair(drawn.convertFromPixel({ gridIndex: 0 }, [left, top]))
+		};
 	}
 
 	/** Whether the appearance was changed since the chart was drawn. */
@@ -68,7 +91,10 @@
 				appearance = document.documentElement.dataset.appearance ?? '';
 			});
 			look.observe(document.documentElement, { attributeFilter: ['data-appearance'] });
-			watcher = new ResizeObserver(() => started.resize());
+			watcher = new ResizeObserver(() => {
+				started.resize();
+				if (over && chart) scale = scaleOf(started);
+			});
 			watcher.observe(place);
 			chart = started;
 		});
@@ -82,17 +108,22 @@
 	$effect(() => {
 		// Asked for so that a change of appearance draws the chart anew in its colours.
 		void appearance;
-		if (chart) draw(chart, option);
+		if (!chart) return;
+		draw(chart, option);
+		if (over) scale = scaleOf(chart);
 	});
 </script>
 
-<div
-	bind:this={place}
-	class="place"
-	role="img"
-	aria-label={label}
-	data-chart={chart ? 'drawn' : ''}
-></div>
+<div class="relative">
+	<div
+		bind:this={place}
+		class="place"
+		role="img"
+		aria-label={label}
+		data-chart={chart ? 'drawn' : ''}
+	></div>
+	{#if over && scale}{@render over(scale)}{/if}
+</div>
 
 <style>
 	.place {

@@ -49,7 +49,7 @@
 			onSet={(value: number | null) => set({ coreCelsius: value ?? 97 })}
 		/>
 	</div>
-	<BakeCurve {step} />
+	<BakeCurve {step} {onSet} />
 	<ProgrammeFields {step} {onSet} />
 	<p class="text-note text-ink-2">
 		Hot decks, steam, lids and water on a tray: gloves to the elbow, stand aside when the door
