@@ -1,16 +1,7 @@
-<script lang="ts" module>
-	/** Where values of a chart stand on it, in pixels from its corner, and the way back. */
-	export interface ChartScale {
-		readonly width: number;
-		readonly height: number;
-		readonly pixelOf: (x: number, y: number) => readonly [number, number];
-		readonly valueAt: (left: number, top: number) => readonly [number, number];
-	}
-</script>
-
 <script lang="ts">
 	import { onMount, type Snippet } from 'svelte';
 	import type { EChartsCoreOption, EChartsType } from 'echarts/core';
+	import type { ChartScale } from './chart-scale.ts';
 
 	interface Props {
 		option: EChartsCoreOption;

@@ -380,11 +380,7 @@ async function learned({ tell }: Night): Promise<void> {
 	await tell(562, { kind: 'reset-learning', subject: 'friction', formulaId: STICK_DOUGH });
 	await tell(563, { kind: 'set-units', mass: 'imperial', temperature: 'celsius' });
 	await tell(563, { kind: 'set-water-school', school: 'factor-rule', countsSoakers: true });
-	await tell(564, {
-		kind: 'set-base',
-		formulaId: id<FormulaId>(demoId('formula', 'Harbour dough')),
-		celsius: 58.5
-	});
+	await tell(564, { kind: 'set-base', formulaId: HARBOUR_DOUGH, celsius: 58.5 });
 	await tell(564, {
 		kind: 'set-mixes',
 		date: addDays(TOMORROW, 2),

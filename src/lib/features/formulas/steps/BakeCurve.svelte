@@ -8,7 +8,8 @@
 		formatTemperature,
 		inFahrenheit
 	} from '../../../core/units/index.ts';
-	import Chart, { type ChartScale } from '../../../ui/Chart.svelte';
+	import type { ChartScale } from '../../../ui/chart-scale.ts';
+	import Chart from '../../../ui/Chart.svelte';
 	import { markText } from '../../../wording/programme-text.ts';
 	import { curveHandles, minuteOf, moved, settingOf, type CurveHandle } from './curve-handles.ts';
 
