@@ -46,6 +46,7 @@ export function coldRoom(
 			celsius,
 			humidityPercent: null,
 			holds: null,
+			ovenId: null,
 			cold
 		}
 	};
@@ -69,6 +70,7 @@ export function plainPlace(
 			celsius,
 			humidityPercent: null,
 			holds: null,
+			ovenId: null,
 			cold: null,
 			...change
 		}

@@ -8,6 +8,7 @@ import { placesOf } from '../../src/lib/server/db/of-entries.ts';
 import { demoPlaceId } from '../../src/lib/server/demo/demo-place.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readFormula } from '../../src/lib/server/services/read-formula.ts';
+import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import { takeDeviceReadings } from '../../src/lib/server/services/take-device-readings.ts';
 import { findDeviceByKey } from '../../src/lib/server/db/devices.ts';
@@ -18,6 +19,7 @@ import { NOW_MS, send, testDatabase, TOMORROW } from './test-database.ts';
 const t = await testDatabase();
 after(t.drop);
 
+const YARD_OVEN = demoId('oven', 'Yard oven');
 const FRIDGE = demoPlaceId('Ingredient fridge');
 const typed = { preparationId: null, instrument: 'typed', correctsId: null } as const;
 
@@ -50,6 +52,25 @@ test('a place is saved, called otherwise and set otherwise; its name is its own'
 	const cold = { compressorWatts: 600, airKilojoulesPerKelvin: 50, wallsWattsPerKelvin: 6 };
 	const room = await send(t.db, coldRoom(randomUUID(), 'Hay loft', 4, cold));
 	assert.ok(room.outcome === 'refused' && room.refusal.kind === 'name-taken');
+});
+
+test('a prover that is an oven is one of the bakery, and its plans know it', async () => {
+	const as = (change: object) =>
+		send(
+			t.db,
+			plainPlace(randomUUID(), 'Cool oven', 28, { placeKind: 'proofer', holds: 10, ...change })
+		);
+	const unknown = await as({ ovenId: randomUUID() });
+	assert.deepEqual(unknown, {
+		outcome: 'refused',
+		refusal: { kind: 'unknown', what: 'bakery-entry' }
+	});
+	const hot = await as({ ovenId: YARD_OVEN, celsius: 55 });
+	assert.ok(hot.outcome === 'refused' && hot.refusal.kind === 'entry-impossible');
+	assert.equal((await as({ ovenId: YARD_OVEN })).outcome, 'done');
+	const { input } = await readPlan(t.db, TOMORROW);
+	const place = input.bakery.places.find(({ name }) => name === 'Cool oven');
+	assert.deepEqual([place?.ovenId, place?.trays, place?.celsius], [YARD_OVEN, 10, 28]);
 });
 
 test('the bakehouse stays the room all stand in, whatever it is called', async () => {

@@ -71,6 +71,8 @@ export interface EntriesView<K extends EntryKind = EntryKind> {
 	readonly history: readonly EntryRevisionView<K>[];
 	/** The drops that a customer can belong to. */
 	readonly drops: readonly { readonly id: string; readonly name: string }[];
+	/** The ovens that a prover can be. */
+	readonly ovens: readonly { readonly id: string; readonly name: string }[];
 	/** What can be laid out on a deck to see how many fit. */
 	readonly pieces: readonly (OvenPiece & { readonly id: string; readonly name: string })[];
 	readonly counts: Readonly<Record<EntryKind, number>>;

@@ -107,6 +107,8 @@ export const ENTRY_CONTENTS: { readonly [K in EntryKind]: z.ZodType<EntryContent
 		celsius: figure('placeCelsius'),
 		humidityPercent: figure('humidityPercent').nullable(),
 		holds: figure('holds').nullable(),
+		/** Places entered before this was asked for are no ovens. */
+		ovenId: uuidSchema.nullable().default(null),
 		cold: z
 			.object({
 				compressorWatts: figure('compressorWatts'),

@@ -114,7 +114,15 @@ const input: z.ZodType<BakeDayInput> = z.object({
 			.array(machine.extend({ sheetGrams: z.number().nullable().default(null) }))
 			.default([]),
 		dividers: z.array(machine).default([]),
-		places: z.array(machine.extend({ trays: count })).default([]),
+		places: z
+			.array(
+				machine.extend({
+					trays: count,
+					ovenId: z.string().nullable().default(null),
+					celsius: z.number().default(0)
+				})
+			)
+			.default([]),
 		provers: z.array(machine.extend({ humidityPercent: z.number() })).default([]),
 		coldPlaces: z.array(machine.extend({ celsius: z.number() })).default([])
 	}),
@@ -210,6 +218,7 @@ const reason = z.union([
 		ripe: z.number()
 	}),
 	z.object({ kind: z.enum(['no-steps', 'no-deck']) }),
+	z.object({ kind: z.literal('proves-where-it-bakes'), oven: z.string() }),
 	z.object({ kind: z.literal('unknown-product'), productId })
 ]);
 

@@ -98,6 +98,12 @@ export function entryProblemText(problem: EntryProblem): string {
 			return `a deck ${problem.cm} cm wide holds no loaf, ${problem.leastCm} cm is the least; measure it once more`;
 		case 'division-beyond-capacity':
 			return 'its steps are larger than what it carries';
+		case 'oven-is-no-room':
+			return 'an oven that dough proves in is a prover; choose that kind, or no oven';
+		case 'oven-without-room':
+			return 'say how many trays go into the oven at once';
+		case 'too-hot-to-prove':
+			return `yeast suffers above ${problem.most} °C; set the oven lower, or choose none`;
 		case 'no-weekday':
 			return 'it goes on no day of the week; choose one';
 		case 'ends-before-it-begins':

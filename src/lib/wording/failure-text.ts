@@ -80,6 +80,8 @@ export function unmadeText(unmade: UnmadeDough): string {
 /** Why a chain of steps cannot be planned. */
 export function unplannedText({ reason }: UnplannedChain): string {
 	switch (reason.kind) {
+		case 'proves-where-it-bakes':
+			return `it stands in the ${reason.oven}, which is heated for it: give its proof a last place outside, or bake it in another oven`;
 		case 'no-deck':
 			return 'no deck of the ovens takes a piece of it: give it a ground on its page, or a count, or enter an oven';
 		case 'no-steps':

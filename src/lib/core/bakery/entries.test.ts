@@ -141,3 +141,27 @@ test('the steps lead to what is wanted next, and what can wait is never next', (
 		['people', 'mixers', 'places']
 	);
 });
+
+test('an oven that serves as a prover is cool enough for yeast, and has room for so many trays', () => {
+	const place = {
+		placeKind: 'proofer' as const,
+		role: 'other' as const,
+		celsius: 28,
+		humidityPercent: null,
+		holds: 12,
+		ovenId: 'an oven',
+		cold: null
+	};
+	const wrong = (change: Partial<typeof place> | { readonly placeKind: 'room' }) =>
+		entryProblems('place', { ...place, ...change }).map(({ kind, field }) => [kind, field]);
+	assert.deepEqual(wrong({}), []);
+	assert.deepEqual(wrong({ celsius: 40 }), []);
+	assert.deepEqual(wrong({ celsius: 41 }), [['too-hot-to-prove', 'celsius']]);
+	assert.deepEqual(entryProblems('place', { ...place, holds: null })[0]?.kind, 'oven-without-room');
+	assert.deepEqual(wrong({ placeKind: 'room' }), [['oven-is-no-room', 'placeKind']]);
+	// What is no oven may be as warm as it is.
+	assert.deepEqual(
+		entryProblems('place', { ...place, ovenId: null, celsius: 55, holds: null }),
+		[]
+	);
+});

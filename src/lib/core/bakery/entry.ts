@@ -20,7 +20,7 @@ import {
 import { mixerProblems, type MixerContent } from './mixer.ts';
 import { ovenProblems, type OvenContent } from './oven.ts';
 import { personProblems, type Person } from './person.ts';
-import type { PlaceContent } from './place.ts';
+import { placeProblems, type PlaceContent } from './place.ts';
 import type { EntryProblem } from './problem.ts';
 
 /** What each kind of entry of the bakery says of itself, beside its name. */
@@ -76,7 +76,7 @@ const CHECKS: {
 	person: personProblems,
 	mixer: mixerProblems,
 	oven: ovenProblems,
-	place: () => [],
+	place: placeProblems,
 	scale: scaleProblems,
 	divider: dividerProblems,
 	sheeter: sheeterProblems,

@@ -14,6 +14,9 @@ export type EntryProblem =
 	  }
 	/** More than can stand around it. */
 	| { readonly kind: 'too-many-hands'; readonly field: string; readonly most: number }
+	/** An oven that serves as a prover is one, is cool enough, and has room for so many trays. */
+	| { readonly kind: 'oven-is-no-room' | 'oven-without-room'; readonly field: string }
+	| { readonly kind: 'too-hot-to-prove'; readonly field: string; readonly most: number }
 	| { readonly kind: 'division-beyond-capacity'; readonly field: string }
 	| { readonly kind: 'no-weekday'; readonly field: string }
 	| { readonly kind: 'ends-before-it-begins'; readonly field: string }

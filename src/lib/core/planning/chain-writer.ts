@@ -192,7 +192,10 @@ export class ChainWriter {
 		const legs = course.step.kind === 'wait' ? course.step.legs : [];
 		const staysIn = (leg: number) => {
 			const place = legs[leg];
-			return place && !this.night.isRelaxed(batch) ? this.places.heldIn(place, room) : [];
+			if (!place) return [];
+			return this.night.isRelaxed(batch)
+				? this.places.heldAnyway(place)
+				: this.places.heldIn(place, room);
 		};
 		let leg = 0;
 		const window = past?.endedAfter ?? waitWindow(course);
@@ -293,6 +296,7 @@ export class ChainWriter {
 	): void {
 		const { ageMinutes = 0, mixer = false } = how;
 		const holds = [...(how.holds ?? []), ...end.stays];
+		this.places.endsWith(end.stays, task);
 		end.wait?.until.push(task);
 		// Only what ferments by its clock is told how old it gets in the hands of whoever works on it.
 		const ages = end.wait !== null && end.wait.step.marks !== null ? ageMinutes : 0;

@@ -18,6 +18,7 @@ import type {
 import { mixersOf } from './mixers.ts';
 import { NightProblem } from './night-problem.ts';
 import type { NightTask, NightWait, SoftWindow } from './night-tasks.ts';
+import { heatedAfter, provesWhereItBakes } from './oven-provers.ts';
 import { batchMachinesOf } from './ovens.ts';
 import { AS_IT_IS, type Conditions } from './placement.ts';
 import { PortionWriter, type WrittenPortion } from './portion-writer.ts';
@@ -51,6 +52,8 @@ export interface UnplannedChain {
 		| { readonly kind: 'no-steps' }
 		/** No deck of the ovens takes a piece of it. */
 		| { readonly kind: 'no-deck' }
+		/** It would go from standing in an oven straight into its heat. */
+		| { readonly kind: 'proves-where-it-bakes'; readonly oven: string }
 		| { readonly kind: 'unknown-product'; readonly productId: ProductId };
 }
 
@@ -105,7 +108,7 @@ class DayUnderConstruction {
 		this.night = new NightProblem(conditions, grid, input);
 		const { bakery, people } = input;
 		this.workplaces = new Workplaces(bakery, people, horizon);
-		this.places = new RoomOfPlaces(bakery.places, input.elsewhere, grid, horizon);
+		this.places = new RoomOfPlaces(bakery, input.elsewhere, grid, horizon);
 		this.chains = new ChainWriter(
 			this.night,
 			this.hands,
@@ -129,6 +132,7 @@ class DayUnderConstruction {
 		const deliveries = input.drops.flatMap((drop) =>
 			writeDelivery(drop, this.written, night, hands)
 		);
+		night.lags.push(...heatedAfter(this.places.inOvens, night, input.bakery.ovens));
 		const relaxed = this.conditions.relaxed.includes(OVENS);
 		const problem: Problem = {
 			horizon,
@@ -270,6 +274,8 @@ class DayUnderConstruction {
 		const isBaked = product.steps.some((step) => step.kind === 'bake');
 		const hasDeck = decks.some((deck) => product.deckIds.includes(deck.id));
 		if (isBaked && (!hasDeck || product.piecesPerDeck < 1)) return told({ kind: 'no-deck' });
+		const itself = provesWhereItBakes(portion.steps ?? product.steps, product.deckIds, this.input);
+		if (itself) return told({ kind: 'proves-where-it-bakes', oven: itself.name });
 		const batch = {
 			kind: 'portion' as const,
 			formulaId,

@@ -59,6 +59,9 @@ export interface ColdPlace extends Machine {
 export interface PlannedPlace extends Machine {
 	/** How many trays it has room for. */
 	readonly trays: number;
+	/** The oven that it is, while that is cool; null for a room or a cabinet. */
+	readonly ovenId: string | null;
+	readonly celsius: number;
 }
 
 export interface PlannedPerson {

@@ -53,6 +53,15 @@ export class NightProblem {
 		return this.byId.get(task)?.modes ?? [];
 	}
 
+	/** Takes one of its ways from a task. */
+	forbid(task: string, mode: string): void {
+		const there = this.byId.get(task);
+		if (!there) return;
+		const less = { ...there, modes: there.modes.filter(({ id }) => id !== mode) };
+		this.byId.set(task, less);
+		this.tasks[this.tasks.indexOf(there)] = less;
+	}
+
 	has(task: string): boolean {
 		return this.byId.has(task);
 	}

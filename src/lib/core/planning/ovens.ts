@@ -3,7 +3,8 @@ import type { BatchMachine, Portion } from '../schedule/index.ts';
 import type { BakeStep } from '../formula/index.ts';
 import { GRID_MINUTES, unitsFilled, type Grid } from './grid.ts';
 import type { Hands } from './hands.ts';
-import type { PlannedOven, PlannedProduct } from './input.ts';
+import type { BakeryMachines, PlannedOven, PlannedProduct } from './input.ts';
+import { bakedIn } from './oven-provers.ts';
 import type { TakenElsewhere } from './taken-elsewhere.ts';
 
 /** How long a deck takes at least to be drawn, in minutes (our default). */
@@ -120,6 +121,25 @@ export function portionOf(
 		length: bakeUnits(bake),
 		lengthTolerance: unitsFilled(LENGTH_TOLERANCE_MINUTES)
 	};
+}
+
+/** The ways to bake a portion: one for each oven that serves as a prover too, one for all others. */
+export function bakedByOven(
+	batch: Portion,
+	{ places, ovens }: Pick<BakeryMachines, 'places' | 'ovens'>
+): readonly { readonly way: string; readonly batch: Portion }[] {
+	const proving = ovens.filter(({ id }) => places.some(({ ovenId }) => ovenId === id));
+	const machinesOf = (oven: PlannedOven) =>
+		batch.machines.filter((machine) =>
+			oven.decks.some(({ id }) => machine === machineOf(oven, id))
+		);
+	const own = proving.map((oven) => ({ way: bakedIn(oven.id), machines: machinesOf(oven) }));
+	const others = batch.machines.filter((machine) =>
+		own.every(({ machines }) => !machines.includes(machine))
+	);
+	return [{ way: 'bake', machines: others }, ...own]
+		.filter(({ machines }) => machines.length > 0)
+		.map(({ way, machines }) => ({ way, batch: { ...batch, machines } }));
 }
 
 /** The ovens with a deck that takes a product, and the decks in the same chambers that do not. */

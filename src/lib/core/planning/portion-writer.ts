@@ -11,7 +11,7 @@ import type { Hands } from './hands.ts';
 import type { BakeDayInput, PlannedPortion, PlannedProduct } from './input.ts';
 import type { NightProblem } from './night-problem.ts';
 import { leftOf } from './left-of.ts';
-import { longestLoading, portionOf } from './ovens.ts';
+import { bakedByOven, longestLoading, portionOf } from './ovens.ts';
 import { duePrices, freshFrom, freshPrice } from './prices.ts';
 import { itemsOf, runMinutes, type Bake, type ChainItem, type Run } from './runs.ts';
 import { roomOfPieces } from './room-of-places.ts';
@@ -298,7 +298,13 @@ class OnePortion {
 		];
 		this.night.add(
 			{ kind: 'bake', id, batch, at, step },
-			[{ id: 'bake', length: null, demands, machine: null, batch: batchOf }],
+			bakedByOven(batchOf, this.input.bakery).map((one) => ({
+				id: one.way,
+				length: null,
+				demands,
+				machine: null,
+				batch: one.batch
+			})),
 			null,
 			this.night.isRelaxed(batch) ? null : freshFrom(this.readyUnit, this.afterMinutes)
 		);

@@ -1,8 +1,9 @@
 import type { Pool, Window } from '../schedule/index.ts';
 import type { Leg } from '../formula/index.ts';
 import type { Grid } from './grid.ts';
-import type { PlannedPlace } from './input.ts';
+import type { BakeryMachines } from './input.ts';
 import { leftOf } from './left-of.ts';
+import { hotElsewhere, ovenOf, type StayInOven } from './oven-provers.ts';
 import type { TakenElsewhere } from './taken-elsewhere.ts';
 
 export const PLACE_POOL = 'place:';
@@ -32,22 +33,45 @@ export function roomOfPieces(pieces: number, piecesPerTray: number): number {
  */
 export class RoomOfPlaces {
 	private readonly places: ReadonlyMap<string, number>;
+	/** What stays in an oven that serves as a prover, by what ends it. */
+	readonly inOvens: StayInOven[] = [];
 
 	constructor(
-		places: readonly PlannedPlace[],
+		private readonly bakery: Pick<BakeryMachines, 'places' | 'ovens'>,
 		private readonly elsewhere: readonly TakenElsewhere[],
 		private readonly grid: Grid,
 		private readonly horizon: number
 	) {
-		this.places = new Map(places.map(({ id, trays }) => [id, trays * PARTS_OF_A_TRAY]));
+		this.places = new Map(bakery.places.map(({ id, trays }) => [id, trays * PARTS_OF_A_TRAY]));
 	}
 
 	pools(): readonly Pool[] {
-		const { elsewhere, grid, horizon } = this;
-		return [...this.places].map(([id, total]) => ({
-			id: PLACE_POOL + id,
-			there: leftOf({ of: 'place', id, total }, elsewhere, grid, horizon)
-		}));
+		const { bakery, elsewhere, grid, horizon } = this;
+		return bakery.places.map((place) => {
+			const { id } = place;
+			const total = this.places.get(id) ?? 0;
+			const oven = ovenOf(id, bakery);
+			const taken = oven
+				? [...elsewhere, ...hotElsewhere(place, oven, elsewhere, total)]
+				: elsewhere;
+			return {
+				id: PLACE_POOL + id,
+				there: leftOf({ of: 'place', id, total }, taken, grid, horizon)
+			};
+		});
+	}
+
+	/** Something that stays somewhere is taken on by a task: what stays in an oven is out of it then. */
+	endsWith(holds: Window['holds'], task: string): void {
+		for (const { pool } of holds) {
+			const oven = ovenOf(pool.slice(PLACE_POOL.length), this.bakery);
+			if (oven && pool.startsWith(PLACE_POOL)) this.inOvens.push({ ovenId: oven.id, until: task });
+		}
+	}
+
+	/** What a stay holds where more is let in than there is room for: an oven that is hot takes none. */
+	heldAnyway(leg: Pick<Leg, 'named'>): Window['holds'] {
+		return ovenOf(leg.named?.id, this.bakery) ? this.heldIn(leg, 1) : [];
 	}
 
 	/** What a stay in the place of a leg holds. */

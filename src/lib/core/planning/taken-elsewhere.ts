@@ -3,6 +3,7 @@ import type { BakeDate } from '../time/index.ts';
 import type { BatchRef } from './batch-ref.ts';
 import type { DayPlan } from './day-plan.ts';
 import type { BakeDayInput } from './input.ts';
+import { ovenOf } from './oven-provers.ts';
 import { placeStays } from './places-full.ts';
 import { vesselUses } from './vessels.ts';
 
@@ -69,6 +70,20 @@ export function takenBy(plan: DayPlan, input: BakeDayInput): readonly TakenElsew
 	for (const { name, fromMs, toMs, personIds } of plan.deliveries)
 		for (const id of personIds)
 			others.push({ of: 'person', id, date, name, fromMs, toMs, amount: 1, heat: null });
+	// An oven in which dough stands takes no bread.
+	const proving = placeStays(plan, input).flatMap(({ placeId, batch, fromMs, toMs }) => {
+		const { celsius } = input.bakery.places.find(({ id }) => id === placeId) ?? { celsius: 0 };
+		return (ovenOf(placeId, input.bakery)?.decks ?? []).map(({ id }) => ({
+			of: 'deck' as const,
+			id,
+			date,
+			name: nameOf(batch, input),
+			fromMs,
+			toMs,
+			amount: 1,
+			heat: { celsius, endCelsius: celsius }
+		}));
+	});
 	const counted = [
 		...vesselUses(plan, input).map((use) => ({ of: 'vessel' as const, id: use.vesselId, ...use })),
 		...placeStays(plan, input).map((stay) => ({ of: 'place' as const, id: stay.placeId, ...stay }))
@@ -82,7 +97,7 @@ export function takenBy(plan: DayPlan, input: BakeDayInput): readonly TakenElsew
 		amount: count,
 		heat: null
 	}));
-	return [...others, ...decks.values(), ...counted].sort(
+	return [...others, ...decks.values(), ...proving, ...counted].sort(
 		(a, b) => a.fromMs - b.fromMs || (a.id < b.id ? -1 : 1)
 	);
 }

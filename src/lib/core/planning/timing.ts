@@ -47,7 +47,9 @@ export function timingOf(input: BakeDayInput): string {
 		sheeters: input.bakery.sheeters.map(({ id }) => id),
 		dividers: input.bakery.dividers.map(({ id }) => id),
 		coldPlaces: input.bakery.coldPlaces.map(({ id, celsius }) => [id, celsius]),
-		places: input.bakery.places.map(({ id, trays }) => [id, trays]),
+		places: input.bakery.places.map(({ id, trays, ovenId, celsius }) =>
+			ovenId === null ? [id, trays] : [id, trays, ovenId, celsius]
+		),
 		builds: input.builds.map((build) => timingOfBuild(build, room)),
 		doughs: input.doughs.map(({ formulaId, mixes }) => [
 			formulaId,

@@ -171,7 +171,7 @@ const PROVED = {
 
 test('a prover takes no more than it has room for, and where that cannot be it is told', () => {
 	const prover = (trays: number) =>
-		dayWith({ places: [{ id: PROVER, name: 'Prover', trays }] }, PROVED);
+		dayWith({ places: [{ id: PROVER, name: 'Prover', trays, ovenId: null, celsius: 27 }] }, PROVED);
 	const roomy = planned(prover(20));
 	assert.deepEqual(roomy.violations, []);
 	assert.deepEqual(roomy.placement.relaxed, []);

@@ -105,6 +105,11 @@ async function misfit(
 			// The room all stand in, and the bins, are there once: they are told from the others by what they are.
 			const { content } = tagged;
 			if (content.role !== role) return { kind: 'unknown', what: 'place' };
+			if (content.ovenId !== null) {
+				const ovens = (await loadEntries(tx, 'newest', ['oven'])).all('oven');
+				if (!ovens.some((oven) => oven.id === content.ovenId))
+					return { kind: 'unknown', what: 'bakery-entry' };
+			}
 			const stays = role === 'other' || (!retired && content.placeKind === 'room');
 			return stays ? null : { kind: 'entry-needed', name, as: role };
 		}

@@ -150,11 +150,18 @@ export function workplacesOf(
 			.of('sheeter')
 			.map((sheeter) => ({ ...named(sheeter), sheetGrams: sheetGrams(sheeter.content) })),
 		dividers: entries.of('divider').map(named),
-		places: entries
-			.of('place')
-			.flatMap((place) =>
-				place.content.holds === null ? [] : [{ ...named(place), trays: place.content.holds }]
-			),
+		places: entries.of('place').flatMap((place) =>
+			place.content.holds === null
+				? []
+				: [
+						{
+							...named(place),
+							trays: place.content.holds,
+							ovenId: place.content.ovenId,
+							celsius: place.content.celsius
+						}
+					]
+		),
 		provers: entries
 			.of('place')
 			.flatMap((place) =>

@@ -111,6 +111,7 @@ export const ENTRIES: readonly DemoEntry[] = [
 		name,
 		content: {
 			...placeWith(name),
+			ovenId: null,
 			placeKind: kind,
 			role,
 			celsius,
@@ -124,6 +125,7 @@ export const ENTRIES: readonly DemoEntry[] = [
 		name,
 		content: {
 			...placeWith(name),
+			ovenId: null,
 			placeKind: 'cold' as const,
 			role: 'other' as const,
 			celsius: setCelsius,

@@ -39,6 +39,7 @@ export function foundingPlaces(): readonly {
 			celsius: USUAL_ROOM_CELSIUS,
 			humidityPercent: null,
 			holds: null,
+			ovenId: null,
 			cold: null
 		}
 	});

@@ -36,6 +36,7 @@ export async function readEntries<K extends EntryKind>(
 		),
 		history,
 		drops: dropsOf(all).map(({ id, name }) => ({ id, name })),
+		ovens: all.of('oven').map(({ id, name }) => ({ id, name })),
 		pieces: products
 			.filter(({ retired }) => !retired)
 			.map(({ product, footprint, spacingCm, piecesPerDeck }) => ({

@@ -25,6 +25,7 @@ const FIRST: { readonly [K in EntryKind]: (date: BakeDate) => EntryContents[K] }
 		celsius: USUAL_ROOM_CELSIUS,
 		humidityPercent: null,
 		holds: null,
+		ovenId: null,
 		cold: null
 	}),
 	drop: () => ({ ...FIRST_DROP, dueTime: '07:00' as WallTime }),

@@ -9,7 +9,8 @@
 	import type { FieldsProps } from '../entries/fields-props.ts';
 	import Figure from './Figure.svelte';
 
-	let { content, onSet }: FieldsProps<'place'> = $props();
+	let { content, view, onSet }: FieldsProps<'place'> = $props();
+	const NO_OVEN = { value: '', label: 'No oven: a cabinet or a room' };
 	const set = (change: Partial<PlaceContent>) => onSet({ ...content, ...change });
 	const KINDS = WAIT_PLACES.map((kind) => ({ value: kind, label: PLACE_KIND_TEXT[kind] }));
 	/** A cabinet for a few racks (our defaults). */
@@ -19,6 +20,7 @@
 		set({
 			placeKind,
 			cold: placeKind === 'cold' ? content.cold : null,
+			ovenId: placeKind === 'proofer' ? content.ovenId : null,
 			celsius:
 				placeKind === 'cold' && content.celsius > USUAL_COLD_CELSIUS
 					? USUAL_COLD_CELSIUS
@@ -51,6 +53,20 @@
 		onSet={(humidityPercent: number) => set({ humidityPercent })}
 		onClear={() => set({ humidityPercent: null })}
 	/>
+	{#if view.ovens.length > 0}
+		<ChoiceField
+			label={ENTRY_FIELD_TEXT.ovenId}
+			options={[NO_OVEN, ...view.ovens.map(({ id, name }) => ({ value: id, label: name }))]}
+			value={content.ovenId ?? ''}
+			onSet={(ovenId: string) => set({ ovenId: ovenId === '' ? null : ovenId })}
+		/>
+	{/if}
+	{#if content.ovenId !== null}
+		<p class="text-note text-ink-2">
+			It is switched on for bread only when all dough is out of it, and takes none while it is hot.
+			Feel that it is cool, and hang a note on its switch: the site’s own rules come first.
+		</p>
+	{/if}
 {/if}
 <Figure
 	of="holds"
