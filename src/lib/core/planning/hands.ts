@@ -69,7 +69,7 @@ const ANYBODY = 'anybody';
 const BREAK_MINUTES = 60;
 
 /** Whoever has to be found can be found as often as needed. */
-const AS_MANY_AS_NEEDED = 99;
+const AS_MANY_AS_NEEDED = 20_000;
 
 /**
  * Who can do what in a plan. Nobody is given two things at once: each is a pool of one while at work.

@@ -6,6 +6,7 @@ import {
 } from './compiled.ts';
 import { keepApart, setupFrom, withPortion } from './setup.ts';
 import { isTaken, type Load } from './loads.ts';
+import { markMet } from './mark-met.ts';
 import type { State } from './state.ts';
 
 /**
@@ -16,6 +17,9 @@ export class BatchRows {
 	private readonly blocked: Uint8Array;
 	private readonly unitAt: Int16Array;
 	private readonly best: Int32Array;
+	/** By start, whether a load would be attended; and for one demand of it. */
+	private readonly attendedAt: Uint8Array;
+	private readonly met: Uint8Array;
 	/** How many starts have no unit yet. */
 	private unmarked = 0;
 	private turn = 0;
@@ -26,6 +30,8 @@ export class BatchRows {
 		this.blocked = new Uint8Array(state.model.horizon + 1);
 		this.unitAt = new Int16Array(state.model.horizon + 1);
 		this.best = new Int32Array(state.model.horizon + 1);
+		this.attendedAt = new Uint8Array(state.model.horizon + 1);
+		this.met = new Uint8Array(state.model.horizon + 1);
 	}
 
 	/** Adds to `row` over [from, to] what the best unit costs with what follows from its end (`ends`). */
@@ -110,6 +116,8 @@ export class BatchRows {
 		const handsFrom = only?.demand.from ?? 0;
 		const handsTo = only?.demand.to ?? 0;
 		const hands = quick ? state.pools.view(only.demand.view) : null;
+		const { attendedAt } = this;
+		if (hands === null) this.markAttended(batch, length, from, last);
 		for (let t = from; t <= last; t += 1) {
 			const unit = unitAt[t] as number;
 			// A row's own prices come on top, so what they forbid already needs no look.
@@ -118,7 +126,7 @@ export class BatchRows {
 			if (price >= (best[t] as number) || (shared && blocked[t] === 1)) continue;
 			if (hands !== null) {
 				if ((hands[t + handsFrom] as number) < t + handsTo) continue;
-			} else if (!this.isAttended(batch, t, t + length)) continue;
+			} else if (attendedAt[t] === 0) continue;
 			if (end < 0) price += onPrice * (length + machine.preheat);
 			else {
 				if (t < first) price += onPrice * (first - t);
@@ -140,13 +148,21 @@ export class BatchRows {
 		}
 	}
 
-	private isAttended(batch: CompiledBatchMachine, start: number, end: number): boolean {
-		const { attended } = batch;
+	/** Marks the starts at which all that a load of a length wants is there: demand by demand, and pool by pool. */
+	private markAttended(
+		{ attended }: CompiledBatchMachine,
+		length: number,
+		from: number,
+		to: number
+	): void {
+		const { attendedAt, met, state } = this;
+		attendedAt.fill(1, from, to + 1);
 		for (let at = 0; at < attended.length; at += 1) {
 			const { demand, ofEnd } = attended[at] as CompiledBatchMachine['attended'][number];
-			if (!this.state.meets(demand, ofEnd ? end : start)) return false;
+			const anchor = ofEnd ? length : 0;
+			markMet(state, demand, anchor, met, from, to);
+			for (let t = from; t <= to; t += 1) if (met[t] === 0) attendedAt[t] = 0;
 		}
-		return true;
 	}
 
 	/** Marks the starts at which a load of another level is on, or too close, in the shared chamber. */

@@ -53,6 +53,28 @@ function piecesOf(window: Window, horizon: number): Piece[] {
 	return pieces;
 }
 
+/** The pools that have, whenever they are there, more than all tasks together could ever take. */
+function plentyOf({ pools, tasks, batchMachines, lags }: Problem): ReadonlySet<string> {
+	const wanted = new Map<string, number>();
+	const want = (pool: string, amount: number) => wanted.set(pool, (wanted.get(pool) ?? 0) + amount);
+	for (const { modes } of tasks)
+		for (const { demands } of modes)
+			for (const demand of demands) for (const pool of demand.pools) want(pool, demand.amount);
+	// Every portion may be a load of its own.
+	const portions = tasks.filter(({ modes }) => modes.some(({ batch }) => batch !== null)).length;
+	for (const { attended } of batchMachines)
+		for (const demand of attended)
+			for (const pool of demand.pools) want(pool, demand.amount * portions);
+	for (const { windows } of lags)
+		for (const { window } of windows)
+			for (const { pool, amount } of window?.holds ?? []) want(pool, amount);
+	return new Set(
+		pools
+			.filter(({ id, there }) => there.every(({ amount }) => amount >= (wanted.get(id) ?? 0)))
+			.map(({ id }) => id)
+	);
+}
+
 /** Written out, so that whatever the problem was read from, what is asked of a machine at every start is found at once. */
 function plainMachine(machine: BatchMachine): BatchMachine {
 	const { id, units, shared, tolerance, rise, fall, step, recovery } = machine;
@@ -108,6 +130,7 @@ export function compile(problem: Problem): Compiled {
 		views.push({ pool, amount });
 		return views.length - 1;
 	};
+	const plenty = plentyOf(problem);
 	const demandOf = (demand: Demand): CompiledDemand => {
 		const pools = demand.pools.map((id) => found(poolIndex, id));
 		const only = pools[0];
@@ -117,6 +140,7 @@ export function compile(problem: Problem): Compiled {
 			amount: demand.amount,
 			pools,
 			view: pools.length === 1 && only !== undefined ? viewOf(only, demand.amount) : -1,
+			plenty: demand.pools.length === 1 && plenty.has(demand.pools[0] ?? ''),
 			choice:
 				pools.length === 1
 					? []

@@ -41,6 +41,8 @@ export interface CompiledDemand {
 	readonly view: number;
 	/** By pool, the views of 1, 2, ... of it; for a choice. */
 	readonly choice: readonly (readonly number[])[];
+	/** Of a pool that never runs out while it is there: only its calendar counts. */
+	readonly plenty: boolean;
 }
 
 export interface CompiledPortion {

@@ -28,15 +28,43 @@ export interface Components {
 	readonly children: readonly (readonly number[])[];
 	/** By task, the lags to followers. */
 	readonly followers: readonly (readonly number[])[];
-	/** By task, 1 where it is a component of its own. */
+	/** By task, 1 where it is a component of its own, or goes where what it follows goes. */
 	readonly alone: Uint8Array;
 	/** By lag, 1 where it leads from a task to what hangs from it. */
 	readonly hangs: Uint8Array;
-	/** By task, the followers that nothing follows: they are lifted with it. */
+	/** By task, what follows it and leads to nothing more: it is lifted with it. */
 	readonly tails: readonly (readonly number[])[];
+	/** Those of them that follow it at once. */
+	readonly ends: readonly (readonly number[])[];
+	/** By task, 1 where it is such an end of others. */
+	readonly isTail: Uint8Array;
 	readonly atoms: readonly Atom[];
 	/** By task, the atoms it is in. */
 	readonly atomsOf: readonly (readonly number[])[];
+}
+
+/** What follows a task to the end of all, component by component; none of it where that is more than is lifted lightly. */
+const MOST_TAILS = 8;
+
+function tailsOf(
+	u: number,
+	of: Int32Array,
+	members: readonly (readonly number[])[],
+	followersOf: (u: number) => readonly number[]
+): readonly number[] {
+	const found: number[] = [];
+	const seen = new Set([of[u]]);
+	const queue = [u];
+	for (let at = 0; at < queue.length; at += 1)
+		for (const after of followersOf(queue[at] ?? 0)) {
+			const component = of[after] ?? -1;
+			if (seen.has(component)) continue;
+			seen.add(component);
+			found.push(...(members[component] ?? []));
+			if (found.length > MOST_TAILS) return [];
+			queue.push(...(members[component] ?? []));
+		}
+	return found;
 }
 
 export function componentsOf(
@@ -80,16 +108,20 @@ export function componentsOf(
 	for (let u = 0; u < tasks; u += 1) if (of[u] === -1) grow(u);
 
 	const followers: number[][] = Array.from({ length: tasks }, () => []);
-	const tails: number[][] = Array.from({ length: tasks }, () => []);
 	edges.forEach((edge, e) => {
 		if (edge.tight || of[edge.before] === of[edge.after]) return;
 		if (parent[edge.after] !== -1) return;
 		followers[edge.before]?.push(e);
-		const alone = members[of[edge.after] ?? -1]?.length === 1 && out[edge.after]?.length === 0;
-		if (alone) tails[edge.before]?.push(edge.after);
 	});
+	const nextOf = (u: number) => (followers[u] ?? []).map((e) => edges[e]?.after ?? -1);
+	const tails = Array.from({ length: tasks }, (_, u) => tailsOf(u, of, members, nextOf));
+	const ends = tails.map((list, u) => list.filter((tail) => nextOf(u).includes(tail)));
+	const isTail = new Uint8Array(tasks);
+	for (const list of tails) for (const u of list) isTail[u] = 1;
 
-	const alone = Uint8Array.from(of, (component) => (members[component]?.length === 1 ? 1 : 0));
+	const alone = Uint8Array.from(of, (component, u) =>
+		isTail[u] === 1 || members[component]?.length === 1 ? 1 : 0
+	);
 	const hangs = new Uint8Array(edges.length);
 	for (const list of [...children, ...followers]) for (const e of list) hangs[e] = 1;
 
@@ -140,6 +172,8 @@ export function componentsOf(
 		alone,
 		hangs,
 		tails,
+		ends,
+		isTail,
 		atoms,
 		atomsOf
 	};

@@ -12,6 +12,8 @@ export interface Manner {
 	readonly barred: number;
 	readonly barWhole: number;
 	readonly barBranch: number;
+	/** Of eight moves, those that lift all that comes after a chain with it, and not only what ends it. */
+	readonly deep: number;
 	/** The first temperature, by the cost of a task. */
 	readonly heat: number;
 	/** How many starts a move tries where what hangs from a task fails at the best. */
@@ -34,6 +36,7 @@ export const MANNER: Manner = {
 	barred: 60,
 	barWhole: 6,
 	barBranch: 3,
+	deep: 2,
 	heat: 1,
 	attemptsOfMove: 2,
 	attempts: 2,

@@ -20,6 +20,10 @@ export class Neighbourhoods {
 	/** The whole that stood out when it was last looked, and how many moves ago that was. */
 	private worst = -1;
 	private since = 0;
+	/** Whether all that comes after a chain is lifted with it, or only what ends it. */
+	private deep = false;
+	/** Whether anything comes after what ends the chains, as picking for a drop does. */
+	private readonly leadsOn: boolean;
 	private readonly tops: number[] = [];
 	private readonly marked: Int32Array;
 	private mark = 0;
@@ -32,17 +36,12 @@ export class Neighbourhoods {
 		private readonly values: Values,
 		private readonly manner: Manner
 	) {
-		const { atoms } = state.model.components;
+		const { atoms, tails, ends } = state.model.components;
+		this.leadsOn = tails.some((list, u) => list.length > (ends[u]?.length ?? 0));
 		this.marked = new Int32Array(state.model.tasks);
 		const movable = atoms.map((_, at) => at).filter((at) => !this.isPinned(at));
-		const isTail = (at: number) => {
-			const atom = atoms[at];
-			return (
-				atom?.tasks.length === 1 &&
-				(state.model.into[atom.top] ?? []).length > 0 &&
-				(state.model.out[atom.top] ?? []).length === 0
-			);
-		};
+		const { isTail: lifted } = state.model.components;
+		const isTail = (at: number) => (atoms[at]?.tasks ?? []).every((u) => lifted[u] === 1);
 		this.branches = movable.filter((at) => !atoms[at]?.whole && (atoms[at]?.tasks.length ?? 0) > 1);
 		this.wholes = movable.filter((at) => atoms[at]?.whole && !isTail(at));
 		if (this.branches.length === 0) this.branches = this.wholes;
@@ -54,6 +53,7 @@ export class Neighbourhoods {
 		this.tasks.length = 0;
 		tops.length = 0;
 		this.mark += 1;
+		this.deep = this.leadsOn && dice.next(8) < this.manner.deep;
 		this.noise = 0;
 		this.radius = NEVER;
 		this.values.barred = -1;
@@ -196,7 +196,7 @@ export class Neighbourhoods {
 			if (this.marked[u] === this.mark) continue;
 			this.marked[u] = this.mark;
 			this.tasks.push(u);
-			for (const tail of components.tails[u] as readonly number[]) {
+			for (const tail of (this.deep ? components.tails[u] : components.ends[u]) as number[]) {
 				if (this.marked[tail] === this.mark) continue;
 				this.marked[tail] = this.mark;
 				this.tasks.push(tail);

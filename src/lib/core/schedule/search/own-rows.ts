@@ -6,6 +6,7 @@ import {
 	type CompiledPrice,
 	type CompiledWindow
 } from './compiled.ts';
+import { markMet } from './mark-met.ts';
 import { priceOfLag } from './prices.ts';
 import type { State } from './state.ts';
 
@@ -13,18 +14,24 @@ import type { State } from './state.ts';
 export class OwnRows {
 	/** By mode and start, the prices that depend on nothing else; for a portion those of its start. */
 	readonly fixed: readonly Int32Array[];
+	/** By start, whether a demand of the row that is filled is met. */
+	private readonly met: Uint8Array;
 
 	constructor(private readonly state: State) {
 		const { model } = state;
 		// Most tasks have no price of their own: they share one row, since a large day has hundreds.
 		const free = new Int32Array(model.horizon + 1);
+		this.met = new Uint8Array(model.horizon + 1);
 		this.fixed = model.modes.map((mode) => {
 			const priced = (model.prices[mode.task] ?? []).filter(
 				({ ofStart }) => ofStart || !mode.portion
 			);
-			if (priced.length === 0 && mode.price === 0) return free;
+			const plenty = mode.demands.filter((demand) => demand.plenty);
+			if (priced.length === 0 && mode.price === 0 && plenty.length === 0) return free;
 			const row = new Int32Array(model.horizon + 1).fill(mode.price);
 			for (const price of priced) addPrice(row, price, mode.length);
+			for (const demand of plenty)
+				for (let t = 0; t < row.length; t += 1) if (!state.meets(demand, t)) row[t] = NEVER;
 			return row;
 		});
 	}
@@ -50,7 +57,8 @@ export class OwnRows {
 		for (let t = from; t <= last; t += 1) row[t] = fixed[t] as number;
 		if (last < to) row.fill(NEVER, last + 1, to + 1);
 		for (let at = 0; at < demands.length; at += 1)
-			this.keepDemand(demands[at] as CompiledDemand, row, from, last);
+			if (!(demands[at] as CompiledDemand).plenty)
+				this.keepDemand(demands[at] as CompiledDemand, row, from, last);
 		if (mode.machine >= 0) this.keepChangeovers(mode, row, from, last);
 		const into = model.into[u] as readonly number[];
 		for (let at = 0; at < into.length; at += 1) {
@@ -120,9 +128,10 @@ export class OwnRows {
 	}
 
 	private keepDemand(demand: CompiledDemand, row: Int32Array, from: number, to: number): void {
-		const { state } = this;
+		const { met, state } = this;
 		if (demand.view < 0) {
-			for (let t = from; t <= to; t += 1) if (!state.meets(demand, t)) row[t] = NEVER;
+			markMet(state, demand, 0, met, from, to);
+			for (let t = from; t <= to; t += 1) if (met[t] === 0) row[t] = NEVER;
 			return;
 		}
 		const blocked = state.pools.view(demand.view);

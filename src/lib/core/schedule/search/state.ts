@@ -121,9 +121,16 @@ export class State {
 		return { task: u, mode: m, start, unit, given, attended };
 	}
 
-	/** What a task costs where it stands, with the lags that lead to it and, at the end of a chain, to its tails. */
+	/** What a task costs where it stands, with the lags that lead to it and, at the end of a chain, what ends it. */
 	priceOf(u: number): number {
-		const { edges, into, prices, components } = this.model;
+		const ends = this.model.components.ends[u] as readonly number[];
+		let sum = this.priceAlone(u);
+		for (let at = 0; at < ends.length; at += 1) sum += this.priceAlone(ends[at] as number);
+		return sum;
+	}
+
+	private priceAlone(u: number): number {
+		const { edges, into, prices } = this.model;
 		let sum = 0;
 		const own = prices[u] as readonly CompiledPrice[];
 		const mode = this.mode[u] as number;
@@ -139,8 +146,6 @@ export class State {
 			const anchor = edge.fromStart ? began : (this.end[edge.before] as number);
 			if (window) sum += priceOfLag(window, (this.start[u] as number) - anchor);
 		}
-		const tails = components.tails[u] as readonly number[];
-		for (let at = 0; at < tails.length; at += 1) sum += this.priceOf(tails[at] as number);
 		return sum;
 	}
 
