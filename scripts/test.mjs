@@ -120,6 +120,17 @@ async function byTwoHands(jobs) {
 	return wrong;
 }
 
+/**
+ * The same job, whoever asks for it first; it is done once, and what goes wrong in it is told once.
+ * @param {() => Promise<unknown>} job
+ * @returns {() => Promise<unknown>}
+ */
+function once(job) {
+	/** @type {Promise<unknown> | null} */
+	let done = null;
+	return () => (done ??= job());
+}
+
 /** @param {string} what @param {string} tool @param {string[]} args */
 function check(what, tool, args) {
 	return step(what, () => mustRun('npx', ['--no-install', tool, ...args], { cwd: PROJECT }));
@@ -261,24 +272,28 @@ async function main() {
 			JOVET_TEST_FAILURES: failuresFolder,
 			JOVET_CHROMIUM: findChromium() ?? ''
 		};
-		const wantsBuild = journeys.length + hard.length > 0;
-		if (wantsBuild || integration.some((file) => file.startsWith('tests/rules'))) {
-			process.env.JOVET_PRECOMPRESS = 'no';
-			await buildApplication();
-		}
+		const wantsBuild =
+			journeys.length + hard.length > 0 ||
+			integration.some((file) => file.startsWith('tests/rules'));
+		// One hand builds while the other tests what needs no build; what needs it waits for it.
+		process.env.JOVET_PRECOMPRESS = 'no';
+		const built = wantsBuild ? once(buildApplication) : async () => {};
+		const onBuilt = (/** @type {() => Promise<unknown>} */ job) => () => built().then(job);
 		// The longest first, so that neither hand is left with one at the end.
 		/** @type {(() => Promise<unknown>)[]} */
 		const jobs = [];
+		if (wantsBuild) jobs.push(built);
+		if (unit.length > 0) jobs.push(() => runTests('unit', unit, env, 'together'));
 		if (wanted('checks')) jobs.push(checkLint, checkTheRest);
 		if (integration.length > 0)
-			jobs.push(() => runTests('integration', integration, env, 'together'));
-		if (unit.length > 0) jobs.push(() => runTests('unit', unit, env, 'together'));
-		for (const file of longestFirst(hard)) jobs.push(() => runTests('hard', [file], env, 'alone'));
+			jobs.push(onBuilt(() => runTests('integration', integration, env, 'together')));
+		for (const file of longestFirst(hard))
+			jobs.push(onBuilt(() => runTests('hard', [file], env, 'alone')));
 		for (const file of longestFirst(journeys))
-			jobs.push(() => runTests('journey', [file], env, 'alone'));
+			jobs.push(onBuilt(() => runTests('journey', [file], env, 'alone')));
 		const broken = await byTwoHands(jobs);
 		const minutes = ((performance.now() - started) / 60_000).toFixed(1);
-		for (const reason of broken) reportAndExit(reason);
+		for (const reason of new Set(broken)) reportAndExit(reason);
 		if (failed > 0 || broken.length > 0) process.exitCode = 1;
 		say(`\n${broken.length === 0 ? 'Everything passed' : 'Something failed'}, in ${minutes} min.`);
 		say(`${passed} passed, ${Math.max(failed, broken.length > 0 && failed === 0 ? 1 : 0)} failed`);
