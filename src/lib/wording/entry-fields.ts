@@ -42,7 +42,7 @@ export const ENTRY_FIELD_TEXT = {
 	coldCelsius: 'Set to',
 	humidityPercent: 'Humidity',
 	holds: 'Has room for',
-	ovenId: 'It is an oven',
+	ovenId: 'In a cool oven',
 	cold: 'What warm dough does to it',
 	compressorWatts: 'Compressor, of cold',
 	airKilojoulesPerKelvin: 'Air and racks',

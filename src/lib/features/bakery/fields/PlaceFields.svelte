@@ -10,7 +10,7 @@
 	import Figure from './Figure.svelte';
 
 	let { content, view, onSet }: FieldsProps<'place'> = $props();
-	const NO_OVEN = { value: '', label: 'No oven: a cabinet or a room' };
+	const NO_OVEN = { value: '', label: 'No: a cabinet or a room' };
 	const set = (change: Partial<PlaceContent>) => onSet({ ...content, ...change });
 	const KINDS = WAIT_PLACES.map((kind) => ({ value: kind, label: PLACE_KIND_TEXT[kind] }));
 	/** A cabinet for a few racks (our defaults). */
