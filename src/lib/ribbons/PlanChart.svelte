@@ -62,6 +62,13 @@
 	const houseTop = $derived(TOP + rows.length * RIBBON_HEIGHT + 22);
 	const height = $derived(houseTop + house.length * MACHINE_HEIGHT + 6);
 	const isMidnight = (ms: number) => clockText(ms, zone) === '00:00';
+	/** How much the name of a day takes, in pixels. */
+	const DAY_PX = 90;
+	/** The day that the plan begins in is named where the next one's name does not lie over it. */
+	const midnightIsFar = $derived.by(() => {
+		const next = hours.find(isMidnight);
+		return next === undefined || x(next) + 4 - x(hours[0] ?? next) >= DAY_PX;
+	});
 	const isLooked = (ms: number) => ms > range.from && ms < range.to;
 	const nowShown = $derived(nowMs !== null && isLooked(nowMs) ? nowMs : null);
 	const id = $props.id();
@@ -110,7 +117,7 @@
 				{clockText(ms, zone).slice(0, 2)}
 			</text>
 		{/if}
-		{#if midnight || index === 0}
+		{#if midnight || (index === 0 && midnightIsFar)}
 			<text x={midnight ? x(ms) + 4 : x(ms)} y={12} class="day">{dayText(ms, zone)}</text>
 		{/if}
 	{/each}
