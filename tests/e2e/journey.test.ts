@@ -122,6 +122,7 @@ journey(
 			expectedVersion: 1
 		});
 		await visit(bakery, `${DAY}/doughs`);
+		await says(page, '[data-ingredient="Bread flour"]', 'kg', 'Harbour dough', 'in 2 mixes');
 		await says(page, sentence, '4 formulas in 6 mixes', '5 pre-ferments and preparations');
 		await says(page, '[data-dough="Harbour dough"] [data-mixes]', '2 ×', '26.77 kg');
 		const row = await page.$eval(

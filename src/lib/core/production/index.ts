@@ -23,5 +23,6 @@ export {
 	type ExtraNeed,
 	type DayProduction
 } from './day.ts';
+export { ingredientsOfDay, type DayIngredient, type IngredientUse } from './ingredients-of-day.ts';
 export { sparePieces } from './spares.ts';
 export { goesOf } from './goes.ts';

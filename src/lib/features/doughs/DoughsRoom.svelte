@@ -4,11 +4,13 @@
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { DoughsView } from '../../contracts/views.ts';
+	import { ingredientsOfDay } from '../../core/production/index.ts';
 	import { formatBulk } from '../../core/units/index.ts';
 	import { unmadeText } from '../../wording/failure-text.ts';
 	import { dateText } from '../../wording/time-text.ts';
 	import BuildCard from './BuildCard.svelte';
 	import DoughSection from './DoughSection.svelte';
+	import IngredientsInAll from './IngredientsInAll.svelte';
 	import { cardOfBuild, cardOfMix } from '../../sheets/weigh-up-card.ts';
 	import WeighUpCards from '../../sheets/WeighUpCards.svelte';
 	import OverNotices from '../../sheets/OverNotices.svelte';
@@ -104,6 +106,7 @@
 		<DoughSection {dough} />
 	{/each}
 	<PieceExtras extras={production.extras} />
+	<IngredientsInAll ingredients={ingredientsOfDay(production)} />
 </div>
 
 <WeighUpCards {cards} date={view.date} />
