@@ -77,7 +77,13 @@
 		if (nothing) return 'There is nothing to plan: nothing is ordered for this date.';
 		if (model.phase.kind === 'failed') return 'The plan could not be made.';
 		if (!plan) return 'Planning the night.';
-		const told = planSentence(plan, input, zone, view.unmade.length);
+		const told = planSentence(
+			plan,
+			input,
+			zone,
+			view.unmade.length,
+			model.lookedInto?.chances ?? null
+		);
 		return model.whatIf.length > 0
 			? `If ${model.whatIf.map((what) => whatIfText(what, view.input)).join(' and ')}: ${told}`
 			: told;

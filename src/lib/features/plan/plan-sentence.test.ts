@@ -25,6 +25,40 @@ test('a plan that holds says which drop has the least to spare, and when it star
 	assert.match(say({ drops: tight }), /Nothing to spare/);
 });
 
+test('a plan that is late on many nights says so beside that it holds', () => {
+	const drops = [
+		{ ...ferry, readyMs: ferry.readyByMs - 5 * MINUTE },
+		{ ...shop, readyMs: SHOP_MS - 15 * MINUTE }
+	];
+	const told = (ferryShare: number, shopShare: number) =>
+		planSentence({ ...plan, drops }, DAY, 'UTC', 0, [
+			{
+				dropId: ferry.dropId,
+				lateShare: ferryShare,
+				lateInTenMinutes: 4,
+				toHalveMinutes: 5,
+				weakest: null
+			},
+			{
+				dropId: shop.dropId,
+				lateShare: shopShare,
+				lateInTenMinutes: 4,
+				toHalveMinutes: 5,
+				weakest: null
+			}
+		]);
+	assert.match(told(0.1, 0.1), /Ferry has the least: 5 min to spare\. Starts/);
+	assert.match(
+		told(0.47, 0.3),
+		/Ferry has the least: 5 min to spare, late on 47 % of such nights\./
+	);
+	// The one that is late most often, whatever the plan leaves it.
+	assert.match(
+		told(0.1, 0.3),
+		/Shop has the least: 15 min to spare, late on 30 % of such nights\./
+	);
+});
+
 test('whatever is wrong with it is said first, each by its name', () => {
 	const late = {
 		...shop,

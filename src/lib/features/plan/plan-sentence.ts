@@ -1,5 +1,5 @@
-import type { BakeDayInput, DayPlan } from '../../core/planning/index.ts';
-import { formatMinutes } from '../../core/units/index.ts';
+import type { BakeDayInput, DayPlan, DropUnderChance } from '../../core/planning/index.ts';
+import { formatMinutes, formatNumber } from '../../core/units/index.ts';
 import { capital } from '../../wording/capital.ts';
 import { subjectText } from '../../wording/task-text.ts';
 import { clockText, dayText } from '../../wording/time-text.ts';
@@ -26,13 +26,14 @@ export function spareText(drop: Drop): string {
 
 /**
  * How the plan stands, in one sentence. A plan with a clash, a late drop, or without something that is ordered does not
- * hold.
+ * hold; one that is late on many nights says so as soon as that is known.
  */
 export function planSentence(
 	plan: DayPlan,
 	input: BakeDayInput,
 	zone: string,
-	unmade: number
+	unmade: number,
+	chances: readonly DropUnderChance[] | null = null
 ): string {
 	const planned = plan.drops.filter((drop) => drop.readyMs !== null);
 	if (plan.tasks.length === 0) return 'Nothing could be planned for this date.';
@@ -52,14 +53,27 @@ export function planSentence(
 		others > 0 ? (others === 1 ? 'one clash' : `${others} clashes`) : ''
 	].filter((part) => part !== '');
 	if (wrong.length > 0) return `This plan does not hold yet: ${wrong.join('; ')}. ${starts}`;
-	const least = [...planned].sort((a, b) => (spareOf(a) ?? 0) - (spareOf(b) ?? 0))[0];
+	const lateShare = ({ dropId }: Drop) =>
+		chances?.find((one) => one.dropId === dropId)?.lateShare ?? 0;
+	const byRoom = [...planned].sort((a, b) => (spareOf(a) ?? 0) - (spareOf(b) ?? 0));
+	const likely = byRoom.filter((drop) => lateShare(drop) >= WORTH_WARNING);
+	const least = likely.sort((a, b) => lateShare(b) - lateShare(a))[0] ?? byRoom[0];
+	const often =
+		least && likely.length > 0 ? `, late on ${percentOf(lateShare(least))} of such nights` : '';
 	const spare = least
 		? planned.length === 1
-			? ` ${capital(spareText(least))}.`
-			: ` ${least.name} has the least: ${spareText(least)}.`
+			? ` ${capital(spareText(least))}${often}.`
+			: ` ${least.name} has the least: ${spareText(least)}${often}.`
 		: '';
 	const drops = planned.length === 1 ? 'The one drop holds' : `All ${planned.length} drops hold`;
 	return `${drops}.${spare} ${starts}`;
+}
+
+/** From this share of nights on a plan is told to be late on them where it is told to hold (our default). */
+const WORTH_WARNING = 0.2;
+
+function percentOf(share: number): string {
+	return `${formatNumber(100 * share, 0)} %`;
 }
 
 /** What is late: of one drop its products, of several how many they are, and the latest. */
