@@ -5,6 +5,7 @@ import path from 'node:path';
 import ICAL from 'ical.js';
 import type { Page } from 'puppeteer-core';
 import { bakeMarks } from '../../src/lib/core/baking/index.ts';
+import { handsAtMarks } from '../../src/lib/core/planning/index.ts';
 import { acceptBeside } from './accepted-night.ts';
 import { journey, says, textOf, visit } from './bakery.ts';
 
@@ -103,13 +104,15 @@ journey('a plan is taken along as a calendar with alarms and as a table', async 
 	await visit(bakery, `${DAY}/run-sheet`);
 	const attended = plan.tasks.flatMap((task) => task.attended);
 	// What is done to a load while it bakes has its own line each.
-	const marks = plan.tasks.flatMap(({ step, endMs }) =>
-		step.kind === 'bake'
-			? bakeMarks(step)
-					.filter(({ kind }) => kind !== 'out')
-					.map(({ atMinutes }) => endMs - (step.bakeMinutes - atMinutes) * 60_000)
-			: []
-	);
+	const freeAt = handsAtMarks(plan, input);
+	const marks = plan.tasks.flatMap((task) => {
+		const { step, endMs } = task;
+		if (step.kind !== 'bake') return [];
+		return bakeMarks(step)
+			.filter(({ kind }) => kind !== 'out')
+			.map(({ atMinutes }) => endMs - (step.bakeMinutes - atMinutes) * 60_000)
+			.map((atMs) => ({ atMs, personId: freeAt(task, atMs) }));
+	});
 	assert.ok(marks.length > 0);
 	const everything = attended.length + plan.ovens.length + marks.length + plan.deliveries.length;
 	const events = (text: string) =>
@@ -130,13 +133,16 @@ journey('a plan is taken along as a calendar with alarms and as a table', async 
 			...attended.map(({ fromMs }) => fromMs),
 			...plan.deliveries.map(({ fromMs }) => fromMs),
 			...plan.ovens.map(({ atMs }) => atMs),
-			...marks
+			...marks.map(({ atMs }) => atMs)
 		].sort((a, b) => a - b)
 	);
 
 	const maud = input.people?.find(({ name }) => name === 'Maud Tarrow');
 	assert.ok(maud);
-	const hers = attended.filter(({ personIds }) => personIds.includes(maud.id)).length;
+	const hers =
+		attended.filter(({ personIds }) => personIds.includes(maud.id)).length +
+		marks.filter(({ personId }) => personId === maud.id).length;
+	assert.ok(marks.some(({ personId }) => personId === maud.id));
 	await says(page, `[data-subscription="${maud.id}"]`, `${bakery.origin}/calendar/${maud.id}`);
 	const followed = await fetched(page, `/calendar/${maud.id}`);
 	assert.equal(events(followed.text).length, hers);

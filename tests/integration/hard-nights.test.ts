@@ -33,6 +33,8 @@ after(() => t.drop());
 
 const ONE = Date.UTC(2026, 10, 24, 1);
 const MOVES = 1200;
+/** What the plan in force was made with: one found in longer leaves less room where something goes wrong. */
+const MOVES_OF_THE_AFTERNOON = 600;
 const spareOf = ({ readyMs, readyByMs }: DayPlan['drops'][number]) =>
 	(readyByMs - (readyMs ?? Infinity)) / 60_000;
 
@@ -53,7 +55,7 @@ function bestPlan(day: BakeDayInput, conditions: Partial<Conditions>): DayPlan {
 test('an oven lost at 01:00: what was told before is taken as done, and every drop is met with what is left', () => {
 	const yard = input.bakery.ovens.find(({ name }) => name === 'Yard oven');
 	assert.ok(yard);
-	const done = takenAsDone(input, heldPlan(input, MOVES), ONE);
+	const done = takenAsDone(input, heldPlan(input, MOVES_OF_THE_AFTERNOON), ONE);
 	assert.ok(done.length > 10, 'the night is under way');
 	const wishes = yard.decks.map(({ id }): PlanWish => ({ kind: 'deck-down', deckId: id }));
 	const plan = bestPlan(input, { nowMs: ONE, done, wishes });
