@@ -71,6 +71,9 @@
 	const nothing = $derived(view.input.doughs.length === 0 && !plan);
 	const breaks = $derived(plan !== null && !holds(plan));
 	const looked = $derived(plan ? windowOf(plan, input, zoom, aroundMs) : null);
+	/** More than these would hide the ribbons: they are told in one. */
+	const MOST_NOTICES = 3;
+	const unplaced = $derived(plan ? unplacedNames(plan, input) : []);
 	/** The words beside follow the ribbons. */
 	const beside = new FrameLater(() => model.shown);
 	const sentence = $derived.by(() => {
@@ -197,9 +200,17 @@
 {#each plan?.unplanned ?? [] as chain, index (index)}
 	<Notice label="Not planned" about={chain.name} text="{unplannedText(chain)}." />
 {/each}
-{#each plan ? unplacedNames(plan, input) : [] as name (name)}
-	<Notice label="No place" about={name} text="it was not fitted into this night." />
-{/each}
+{#if unplaced.length > MOST_NOTICES}
+	<Notice
+		label="No place"
+		about="{unplaced.length} things"
+		text="they were not fitted into this night. {unplaced.join('; ')}."
+	/>
+{:else}
+	{#each unplaced as name (name)}
+		<Notice label="No place" about={name} text="it was not fitted into this night." />
+	{/each}
+{/if}
 {#if model.phase.kind === 'failed'}
 	<p class="mx-5 mb-3 flex items-center gap-4" role="alert">
 		{model.phase.message}
