@@ -21,6 +21,21 @@ test('whatever is typed within its bounds leaves a curve that can be computed wi
 				assert.ok(cardinalCurve(curve).ok, `${JSON.stringify(curve)} is a curve`);
 				assert.ok(curve.minimum < reference && reference < curve.maximum, 'the times lie inside');
 			}
-		})
+		}),
+		{
+			examples: [
+				// Found once: what is left for the lowest is one value, but for the dust of binary fractions.
+				[
+					[
+						{ at: 2, share: 0 },
+						{ at: 0, share: 0 },
+						{ at: 1, share: 0 },
+						{ at: 2, share: 0.9999999999999646 },
+						{ at: 0, share: 0 }
+					],
+					39.99999999999992
+				]
+			]
+		}
 	);
 });

@@ -37,19 +37,26 @@ export function boundsOfCurve(
 	referenceCelsius: number
 ): Readonly<Record<Cardinal, { readonly least: number; readonly most: number }>> {
 	return {
-		minimum: {
-			least: LEAST_CELSIUS,
-			most: Math.min(referenceCelsius, optimum, 2 * optimum - maximum) - APART_KELVINS
-		},
-		optimum: {
-			least: Math.max(minimum, (minimum + maximum) / 2) + APART_KELVINS,
-			most: maximum - APART_KELVINS
-		},
-		maximum: {
-			least: Math.max(referenceCelsius, optimum) + APART_KELVINS,
-			most: Math.min(MOST_CELSIUS, 2 * optimum - minimum - APART_KELVINS)
-		}
+		minimum: within(
+			LEAST_CELSIUS,
+			Math.min(referenceCelsius, optimum, 2 * optimum - maximum) - APART_KELVINS
+		),
+		optimum: within(
+			Math.max(minimum, (minimum + maximum) / 2) + APART_KELVINS,
+			maximum - APART_KELVINS
+		),
+		maximum: within(
+			Math.max(referenceCelsius, optimum) + APART_KELVINS,
+			Math.min(MOST_CELSIUS, 2 * optimum - minimum - APART_KELVINS)
+		)
 	};
+}
+
+/** The dust of binary fractions leaves no value where one is left. */
+const DUST_KELVINS = 1e-9;
+
+function within(least: number, most: number): { readonly least: number; readonly most: number } {
+	return { least, most: most < least && least - most < DUST_KELVINS ? least : most };
 }
 
 /** Within what the temperature of the times can be typed. */
