@@ -26,7 +26,8 @@ export interface TakenElsewhere {
  * What a plan takes of people and machines that other dates share with it.
  *
  * Model: whoever attends while they do; a mixer for the whole mix; a deck from loading until it is drawn, with what is
- * loaded together as one; vessels and room in places as they are counted on a date. Range: a plan as it is told and what it was made from.
+ * loaded together as one; vessels and room in places as they are counted on a date; an oven in which dough stands, all
+ * of its decks. Range: a plan as it is told and what it was made from.
  * Source: domain (two dates on one line). Failures: none.
  * Example: a load of two products at 03:00, drawn at 03:40 and 03:45, takes its deck from 03:00 to 03:45.
  */
@@ -70,7 +71,6 @@ export function takenBy(plan: DayPlan, input: BakeDayInput): readonly TakenElsew
 	for (const { name, fromMs, toMs, personIds } of plan.deliveries)
 		for (const id of personIds)
 			others.push({ of: 'person', id, date, name, fromMs, toMs, amount: 1, heat: null });
-	// An oven in which dough stands takes no bread.
 	const proving = placeStays(plan, input).flatMap(({ placeId, batch, fromMs, toMs }) => {
 		const { celsius } = input.bakery.places.find(({ id }) => id === placeId) ?? { celsius: 0 };
 		return (ovenOf(placeId, input.bakery)?.decks ?? []).map(({ id }) => ({

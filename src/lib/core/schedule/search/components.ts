@@ -43,9 +43,10 @@ export interface Components {
 	readonly atomsOf: readonly (readonly number[])[];
 }
 
-/** What follows a task to the end of all, component by component; none of it where that is more than is lifted lightly. */
+/** More than so much is not lifted lightly with each move. */
 const MOST_TAILS = 8;
 
+/** What follows a task to the end of all, component by component; nothing where that is too much. */
 function tailsOf(
 	u: number,
 	of: Int32Array,
