@@ -3,7 +3,14 @@ import { randomUUID } from 'node:crypto';
 import { SHEETS } from '../../src/lib/contracts/sheet-paths.ts';
 import { STARTERS } from '../../src/lib/contracts/starters.ts';
 import { newPlacement } from '../integration/placement.ts';
-import { batchOf, HARBOUR_DOUGH, LEVAIN, TOMORROW } from '../integration/test-database.ts';
+import {
+	batchOf,
+	FERRY,
+	HARBOUR_DOUGH,
+	LEVAIN,
+	LOAF,
+	TOMORROW
+} from '../integration/test-database.ts';
 import { ingredientContent } from '../integration/ingredient-content.ts';
 import { addDays, type BakeDate } from '../../src/lib/core/time/index.ts';
 import type { Db } from '../../src/lib/server/db/client.ts';
@@ -264,6 +271,17 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 			correctsId: null
 		},
 		{ kind: 'set-mixes', date, formulaId: HARBOUR_DOUGH, mixes: 2, expectedVersion: 0 },
+		{
+			kind: 'set-standing',
+			fromDate: date,
+			untilDate: addDays(date, 30),
+			lines: [{ dropId: FERRY, productId: LOAF, weekdays: [1, 2], pieces: 20, expectedVersion: 1 }]
+		},
+		{
+			kind: 'change-orders',
+			date: addDays(date, 61),
+			lines: [{ dropId: FERRY, productId: LOAF, pieces: null, expectedVersion: 0 }]
+		},
 		{ kind: 'set-base', formulaId: HARBOUR_DOUGH, celsius: 60 },
 		{ kind: 'set-liquids', formulaId: HARBOUR_DOUGH, picked: [] }
 	];

@@ -90,7 +90,7 @@ test('a plan made before the orders changed is refused', async () => {
 		dropId: FERRY,
 		productId: LOAF,
 		pieces: 20,
-		expectedVersion: 1
+		expectedVersion: 0
 	});
 	assert.equal(changed.outcome, 'done');
 	const late = await send(t.db, {

@@ -177,12 +177,25 @@ test('a further mixer and a further deck change tomorrow’s plan, and an accept
 	assert.deepEqual(other.answer.plansChanged, [], 'no time follows from a scale');
 });
 
-test('what is ordered for a drop stands when it is retired, can be taken off, and nothing new is ordered for it', async () => {
+test('what was typed for a drop stands when it is retired, can be taken off, and nothing new is ordered for it', async () => {
 	const date = addDays(TOMORROW, 2);
 	const school = await entryOf(t.db, 'drop', 'School');
+	await done({
+		kind: 'change-order',
+		date,
+		dropId: school.entryId,
+		productId: demoId('product', 'School bun'),
+		pieces: 40,
+		expectedVersion: 0
+	});
 	await done({ ...school, appliesFrom: date, retired: true });
 	const { drops, cells } = await readOrders(t.db, date);
 	assert.ok(drops.some(({ name }) => name === 'School'));
+	assert.deepEqual(
+		cells.filter((cell) => cell.dropId === school.entryId && cell.pieces > 0).length,
+		1,
+		'what stands by weekday is not baked for a drop that does not go any more'
+	);
 	for (const cell of cells.filter(({ dropId, pieces }) => dropId === school.entryId && pieces > 0))
 		await done({
 			kind: 'change-order',

@@ -267,36 +267,36 @@ test('nonsense never reaches the door: the schema says what and where', () => {
 });
 
 test('orders for a drop that does not go on the other date are not copied to it', async () => {
-	// The market's Saturday has a noon ferry; a Tuesday has none.
-	const to = '2026-12-15' as BakeDate;
+	// The market's Saturday has a noon ferry; a Sunday of no standing orders has none.
+	const to = '2026-12-13' as BakeDate;
 	const from = '2026-12-05' as BakeDate;
 	const done = await send(t.db, { kind: 'copy-orders', from, to });
 	assert.deepEqual(done, { outcome: 'done', answer: { lines: 22 } });
 	const { drops, notToday } = await readOrders(t.db, to);
-	assert.deepEqual(notToday, ['Noon ferry']);
-	assert.equal(drops.length, 3);
+	assert.deepEqual(notToday, ['School', 'Noon ferry']);
+	assert.equal(drops.length, 2);
 });
 
 test('orders are copied to an empty date once', async () => {
-	const to = '2026-12-22' as BakeDate;
+	const to = '2026-12-20' as BakeDate;
 	const copy = { kind: 'copy-orders' as const, from: TOMORROW, to };
 	const done = await send(t.db, copy);
 	assert.ok(done.outcome === 'done');
-	assert.equal(done.answer.lines, 8);
+	assert.equal(done.answer.lines, 6, 'the school gets nothing on a Sunday');
 	const again = await send(t.db, copy);
 	assert.ok(again.outcome === 'refused' && again.refusal.kind === 'orders-there-already');
 	const empty = await send(t.db, {
 		...copy,
-		from: '2030-01-01' as BakeDate,
-		to: '2030-01-02' as BakeDate
+		from: '2030-01-06' as BakeDate,
+		to: '2030-01-13' as BakeDate
 	});
 	assert.ok(empty.outcome === 'refused' && empty.refusal.kind === 'nothing-to-copy');
-	assert.equal((await readOrders(t.db, '2030-01-02' as BakeDate)).copyFrom, to);
+	assert.equal((await readOrders(t.db, '2030-01-13' as BakeDate)).copyFrom, to);
 });
 
 test('what nobody orders, and what is off the book, is not copied', async () => {
-	const from = '2027-01-11' as BakeDate;
-	const to = '2027-01-12' as BakeDate;
+	const from = '2027-01-10' as BakeDate;
+	const to = '2027-01-17' as BakeDate;
 	const order = (productId: string, dropId: string, pieces: number, expectedVersion = 0) =>
 		send(t.db, {
 			kind: 'change-order',

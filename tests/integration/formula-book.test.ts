@@ -249,7 +249,7 @@ test('what is retired is no longer offered and goes on where it is', async () =>
 		true,
 		'still ordered'
 	);
-	const later = await readOrders(t.db, '2027-03-02' as BakeDate);
+	const later = await readOrders(t.db, '2027-03-07' as BakeDate);
 	assert.equal(
 		later.products.find((product) => product.id === LOAF),
 		undefined

@@ -104,7 +104,8 @@ test('every plain formula begins once, with its ingredients and its product, and
 				weekdays: [1, 2, 3, 4, 5, 6, 7],
 				pickingMinutes: 10,
 				loadingMinutes: 0,
-				roadMinutes: 0
+				roadMinutes: 0,
+				cutOff: null
 			}
 		});
 		assert.equal(shop.outcome, 'done');

@@ -22,6 +22,7 @@ import { readRipening } from '../../src/lib/server/services/read-ripening.ts';
 import { readRoomTrace } from '../../src/lib/server/services/read-room-trace.ts';
 import { readRunSheet } from '../../src/lib/server/services/read-run-sheet.ts';
 import { readWorkAhead, readWorkOn } from '../../src/lib/server/services/read-work-ahead.ts';
+import { readStanding } from '../../src/lib/server/services/read-standing.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import {
 	BUN_DOUGH,
@@ -77,6 +78,14 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 		(await readEntries(t.db, TOMORROW, 'person')).entries
 	],
 	orders: async () => [await readOrders(t.db, TOMORROW), await readOrders(t.db, DAY_AFTER)],
+	standing: async () => {
+		const { products, stretches, ...view } = await readStanding(t.db, addDays(TOMORROW, 28));
+		return {
+			...view,
+			products: products.length,
+			stretches: stretches.filter(({ weekday }) => weekday === 2)
+		};
+	},
 	doughs: () => readDoughs(t.db, TOMORROW),
 	water: async () => [
 		await readWater(t.db, TOMORROW, MORNING_MS),

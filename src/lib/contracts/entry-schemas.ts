@@ -148,7 +148,12 @@ export const ENTRY_CONTENTS: { readonly [K in EntryKind]: z.ZodType<EntryContent
 		weekdays: z.array(weekday).max(7),
 		pickingMinutes: figure('legMinutes'),
 		loadingMinutes: figure('legMinutes'),
-		roadMinutes: figure('legMinutes')
+		roadMinutes: figure('legMinutes'),
+		// Drops of earlier versions had none.
+		cutOff: z
+			.object({ daysBefore: figure('cutOffDays'), time: wallTime })
+			.nullable()
+			.default(null)
 	}),
 	customer: z.object({ dropId: uuidSchema, note }),
 	'closed-days': z.object({

@@ -8,5 +8,7 @@ export const BASE_LIMITS = { least: { celsius: 0 }, most: { celsius: 120 } } as 
 export const WATER_LIMITS = { least: { celsius: -80 }, most: { celsius: 100 } } as const;
 /** Pieces of one product for one drop; more than this is a typing error. */
 export const MOST_PIECES = 9999;
+/** Numbers of orders that are set at once; a bakery of 60 products and 30 drops has 1800 of them. */
+export const MOST_ORDER_LINES = 4000;
 /** How much earlier a mix may be wished for. */
 export const MOST_LEAD_MINUTES = 480;

@@ -42,6 +42,19 @@ export type Refusal =
 			readonly value: number;
 			readonly by: string;
 	  }
+	/** Of many numbers that were set at once, these were changed; none of them was set. */
+	| {
+			readonly kind: 'numbers-changed-meanwhile';
+			readonly lines: readonly {
+				readonly dropId: string;
+				readonly productId: string;
+				readonly version: number;
+				readonly value: number;
+				readonly by: string;
+			}[];
+	  }
+	/** What is over stays as it was. */
+	| { readonly kind: 'in-the-past'; readonly date: string; readonly today: string }
 	| { readonly kind: 'settings-changed-meanwhile'; readonly version: number }
 	| {
 			readonly kind: 'newer-revision';

@@ -1,6 +1,6 @@
 import type { Deck, OnShift, OvenDeck, OvenPiece, Role } from '../core/bakery/index.ts';
 import type { Place } from '../core/formula/index.ts';
-import type { BakeDayInput } from '../core/planning/index.ts';
+import type { BakeDayInput, OrdersLimit, OrdersMoved } from '../core/planning/index.ts';
 import type {
 	Delivery,
 	Formula,
@@ -16,7 +16,9 @@ import type {
 	BakeryProduct,
 	DayProduction,
 	Divider,
+	MixAsked,
 	MixChoices,
+	StandingStretch,
 	UnmadeDough
 } from '../core/production/index.ts';
 import type { BakeDate, BakeryClock, WallTime } from '../core/time/index.ts';
@@ -45,6 +47,8 @@ export interface DropView {
 	readonly readyByMs: number | null;
 	/** Whose bread goes with it. */
 	readonly customers: readonly string[];
+	/** Until when its orders are taken; null where that was not agreed. */
+	readonly cutOffMs: number | null;
 }
 
 export interface OrderProductView {
@@ -52,6 +56,8 @@ export interface OrderProductView {
 	readonly name: string;
 	readonly scaledGrams: number;
 	readonly doughName: string;
+	/** What a piece takes of each dough. */
+	readonly doughs: readonly { readonly formulaId: FormulaId; readonly grams: number }[];
 	/** So many pieces more are made than are ordered, as a share of them. */
 	readonly spares: Share;
 	/** Taken out of the book; shown only while it is ordered. */
@@ -62,7 +68,37 @@ export interface OrderCell {
 	readonly dropId: DropId;
 	readonly productId: ProductId;
 	readonly pieces: number;
+	/** What the standing order asks for; 0 where there is none. */
+	readonly standing: number;
+	/** It was typed for this date, and does not follow the standing order. */
+	readonly typed: boolean;
 	readonly version: number;
+}
+
+/** A dough that can be ordered: in how many mixes it is made, and what more would follow from. */
+export interface OrderDoughView extends Omit<MixAsked, 'products'> {
+	readonly formulaId: FormulaId;
+	readonly name: string;
+	readonly mixes: number;
+	/** In all its mixes. */
+	readonly grams: number;
+	/** One of its mixes is less than any mixer takes; null where none is. */
+	readonly tooSmall: { readonly grams: number; readonly leastGrams: number } | null;
+}
+
+/** Who changed a number of a date, and when. */
+export interface OrderChangeView {
+	readonly id: string;
+	readonly dropId: DropId;
+	readonly productId: ProductId;
+	readonly before: number;
+	readonly after: number;
+	/** It follows the standing order again. */
+	readonly leftToStanding: boolean;
+	readonly by: string;
+	readonly atMs: number;
+	/** It came when the orders of its drop were closed. */
+	readonly afterCutOff: boolean;
 }
 
 export interface OrdersView {
@@ -80,6 +116,37 @@ export interface OrdersView {
 	readonly over: readonly OverView[];
 	/** What is ordered and cannot be made, with the reason. */
 	readonly unmade: DayProduction['unmade'];
+	readonly doughs: readonly OrderDoughView[];
+	readonly limits: readonly OrdersLimit[];
+	/** What moved since the plan of the date was accepted; null while there is none. */
+	readonly sincePlan:
+		| (OrdersMoved & {
+				readonly number: number;
+				readonly acceptedBy: string;
+				readonly acceptedAtMs: number;
+		  })
+		| null;
+	/** The newest first. */
+	readonly changes: readonly OrderChangeView[];
+}
+
+/** What stands ordered by weekday from a date on. */
+export interface StandingView {
+	readonly date: BakeDate;
+	readonly drops: readonly (Pick<DropView, 'id' | 'name' | 'dueTime' | 'customers'> & {
+		readonly weekdays: readonly number[];
+	})[];
+	readonly products: readonly OrderProductView[];
+	readonly stretches: readonly (StandingStretch & {
+		readonly dropId: DropId;
+		readonly productId: ProductId;
+		readonly weekday: number;
+	})[];
+	readonly versions: readonly {
+		readonly dropId: DropId;
+		readonly productId: ProductId;
+		readonly version: number;
+	}[];
 }
 
 /** Something that was made, of which more stands than any order asks for. */

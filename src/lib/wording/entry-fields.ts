@@ -72,6 +72,8 @@ export const ENTRY_FIELD_TEXT = {
 	pickingMinutes: 'Picking',
 	loadingMinutes: 'Loading',
 	roadMinutes: 'The road',
+	cutOff: 'Orders are taken until',
+	cutOffDays: 'Days before',
 	dropId: 'Comes with',
 	note: 'Note',
 	fromDate: 'From',

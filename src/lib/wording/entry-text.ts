@@ -1,4 +1,5 @@
 import type {
+	CutOff,
 	DeckKind,
 	EntryKind,
 	EntryProblem,
@@ -81,6 +82,12 @@ export function weekdaysText(weekdays: readonly number[]): string {
 		: days.map(short).join(', ');
 }
 
+/** Until when orders of a drop are taken, as a baker says it. */
+export function cutOffText({ daysBefore, time }: CutOff): string {
+	if (daysBefore === 0) return `${time} on the day`;
+	return daysBefore === 1 ? `${time} the day before` : `${time}, ${daysBefore} days before`;
+}
+
 /** What is wrong with an entry, and what to do. */
 export function entryProblemText(problem: EntryProblem): string {
 	switch (problem.kind) {
@@ -106,6 +113,8 @@ export function entryProblemText(problem: EntryProblem): string {
 			return `yeast suffers above ${problem.most} °C; set the oven lower, or choose none`;
 		case 'no-weekday':
 			return 'it goes on no day of the week; choose one';
+		case 'cut-off-after-due':
+			return 'orders would be taken after it has left; let them end earlier';
 		case 'ends-before-it-begins':
 			return 'it ends before it begins; turn the dates round';
 		case 'shifts-overlap':

@@ -41,6 +41,14 @@ const TEXTS: { readonly [K in Refusal['kind']]: (refusal: RefusalOf<K>) => strin
 		`Not saved: this may be done by ${roles.map((role) => role.replace('-', ' ')).join(' or ')} only.`,
 	unknown: ({ what }) => `Not saved. ${UNKNOWN[what]} Reload the page.`,
 	'changed-meanwhile': ({ by, value }) => `${by} changed this to ${value} meanwhile.`,
+	'numbers-changed-meanwhile': ({ lines }) => {
+		const by = [...new Set(lines.map((line) => line.by))].join(' and ');
+		return lines.length === 1
+			? `Nothing was saved: ${by} changed one of these numbers meanwhile. Look at it and try again.`
+			: `Nothing was saved: ${by} changed ${lines.length} of these numbers meanwhile. Look at them and try again.`;
+	},
+	'in-the-past': () =>
+		'Nights that are over keep what was ordered for them. Let it begin today or later.',
 	'newer-revision': ({ by, revision, name }) =>
 		`Not saved: ${by === '' ? 'somebody else' : by} saved revision ${revision} of ${name} meanwhile. Your changes stay here; reload to see the newer revision beside them.`,
 	'settings-changed-meanwhile': () =>
@@ -62,7 +70,8 @@ const TEXTS: { readonly [K in Refusal['kind']]: (refusal: RefusalOf<K>) => strin
 		`Not saved yet: "${name}" reads like "${other}", which is there already. Is it another one? Then save once more; otherwise choose another name.`,
 	'formula-impossible': ({ formula, reason }) =>
 		`Not saved, ${formula} cannot be made like this: ${formulaFailureText(reason)}.`,
-	'orders-there-already': () => 'This date has orders already. Reload the page to see them.',
+	'orders-there-already': () =>
+		'Numbers were typed for this date already, and are not copied over. Clear them first.',
 	'nothing-to-copy': () => 'The other date has no orders to copy.',
 	'plan-out-of-date': () =>
 		'Orders or times changed after this plan was made. It is being made again; look at it and accept then.',

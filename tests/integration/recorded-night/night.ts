@@ -23,6 +23,7 @@ import { readWater } from '../../../src/lib/server/services/read-water.ts';
 import { takeDeviceReadings } from '../../../src/lib/server/services/take-device-readings.ts';
 import { newPlacement } from '../placement.ts';
 import { editTheBook } from './book.ts';
+import { typeOrders } from './orders.ts';
 import { batchOf, HARBOUR_DOUGH, LEVAIN, LOAF, NOW_MS, send, TOMORROW } from '../test-database.ts';
 import { coldRoom, plainPlace } from '../entry-content.ts';
 
@@ -212,7 +213,8 @@ async function beforeTheNight({ db, tell }: Night): Promise<void> {
 		);
 	}
 	await tell(31, { kind: 'copy-orders', from: TOMORROW, to: addDays(TOMORROW, 30) });
-	await tell(32, { kind: 'copy-orders', from: TOMORROW, to: addDays(TOMORROW, 1) });
+	await tell(32, { kind: 'copy-orders', from: TOMORROW, to: addDays(TOMORROW, 30) });
+	await typeOrders({ db, tell });
 	await changeOrder({ db, tell }, 33, SCHOOL, LOAF, 17);
 	await changeOrder({ db, tell }, 34, SCHOOL, STICK, 24);
 	await tell(35, {

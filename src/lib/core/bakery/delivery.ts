@@ -1,4 +1,4 @@
-import { weekdayOf, type BakeDate, type WallTime } from '../time/index.ts';
+import { addDays, instantOf, weekdayOf, type BakeDate, type WallTime } from '../time/index.ts';
 import type { EntryProblem } from './problem.ts';
 
 /** A delivery with a time at which it has to be there. */
@@ -9,6 +9,14 @@ export interface DropContent {
 	readonly pickingMinutes: number;
 	readonly loadingMinutes: number;
 	readonly roadMinutes: number;
+	/** Until when orders are taken; null where that was not agreed. */
+	readonly cutOff: CutOff | null;
+}
+
+/** So many days before the drop, at a time of the bakery's wall. */
+export interface CutOff {
+	readonly daysBefore: number;
+	readonly time: WallTime;
 }
 
 export interface CustomerContent {
@@ -31,12 +39,26 @@ export const FIRST_DROP: Omit<DropContent, 'dueTime'> = {
 	weekdays: ALL_WEEKDAYS,
 	pickingMinutes: 0,
 	loadingMinutes: 0,
-	roadMinutes: 0
+	roadMinutes: 0,
+	cutOff: null
 };
+
+/** A cut-off to begin from (our default). */
+export const FIRST_CUT_OFF: CutOff = { daysBefore: 1, time: '12:00' as WallTime };
 
 /** How long before it is due the bread of a drop has to be ready to pick, in minutes. */
 export function minutesBeforeDue(drop: DropContent): number {
 	return drop.pickingMinutes + drop.loadingMinutes + drop.roadMinutes;
+}
+
+/** Until when orders of a date are taken, in milliseconds of UTC; null where that was not agreed. */
+export function cutOffMs(
+	{ cutOff }: Pick<DropContent, 'cutOff'>,
+	date: BakeDate,
+	timeZone: string
+): number | null {
+	if (!cutOff) return null;
+	return instantOf(addDays(date, -cutOff.daysBefore), cutOff.time, timeZone).epochMs;
 }
 
 /** Whether a drop goes on a date. */
@@ -65,8 +87,13 @@ export function isClosedOn(
 	return first <= last ? first <= day && day <= last : day >= first || day <= last;
 }
 
-export function dropProblems({ weekdays }: DropContent): readonly EntryProblem[] {
-	return weekdays.length === 0 ? [{ kind: 'no-weekday', field: 'weekdays' }] : [];
+export function dropProblems({ weekdays, cutOff, dueTime }: DropContent): readonly EntryProblem[] {
+	return [
+		...(weekdays.length === 0 ? [{ kind: 'no-weekday', field: 'weekdays' } as const] : []),
+		...(cutOff?.daysBefore === 0 && cutOff.time >= dueTime
+			? [{ kind: 'cut-off-after-due', field: 'cutOff' } as const]
+			: [])
+	];
 }
 
 export function closedDaysProblems({

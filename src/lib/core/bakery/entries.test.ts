@@ -86,7 +86,8 @@ test('a drop on no day, a scale of steps beyond what it carries, dates turned ro
 		weekdays: [],
 		pickingMinutes: 5,
 		loadingMinutes: 10,
-		roadMinutes: 20
+		roadMinutes: 20,
+		cutOff: { daysBefore: 0, time: '08:00' as never }
 	};
 	assert.equal(minutesBeforeDue(drop), 35);
 	assert.deepEqual(
@@ -107,7 +108,7 @@ test('a drop on no day, a scale of steps beyond what it carries, dates turned ro
 			})
 		].map((problems) => problems.map(({ kind }) => kind)),
 		[
-			['no-weekday'],
+			['no-weekday', 'cut-off-after-due'],
 			['division-beyond-capacity'],
 			['least-above-most'],
 			['least-above-most'],
@@ -126,7 +127,7 @@ test('the steps lead to what is wanted next, and what can wait is never next', (
 		drops: 0,
 		formulas: 0,
 		products: 0,
-		pieces: 0,
+		isOrdered: false,
 		isPlanAccepted: false
 	};
 	const next = (change: Partial<typeof nothing>) => nextStep(firstSteps({ ...nothing, ...change }));
@@ -134,7 +135,14 @@ test('the steps lead to what is wanted next, and what can wait is never next', (
 	assert.equal(next({ decks: 3 }), 'drops');
 	assert.equal(next({ decks: 3, drops: 2 }), 'formula');
 	assert.equal(next({ decks: 3, drops: 2, formulas: 1, products: 2 }), 'orders');
-	const all = { decks: 3, drops: 2, formulas: 1, products: 2, pieces: 40, isPlanAccepted: true };
+	const all = {
+		decks: 3,
+		drops: 2,
+		formulas: 1,
+		products: 2,
+		isOrdered: true,
+		isPlanAccepted: true
+	};
 	assert.equal(next(all), null, 'people, mixers and places can wait');
 	assert.deepEqual(
 		firstSteps({ ...nothing, ...all }).flatMap(({ key, isDone }) => (isDone ? [] : [key])),

@@ -7,8 +7,8 @@ export interface BakerySoFar {
 	readonly drops: number;
 	readonly formulas: number;
 	readonly products: number;
-	/** Pieces ordered for the date. */
-	readonly pieces: number;
+	/** Something for the date, or by weekday. */
+	readonly isOrdered: boolean;
 	readonly isPlanAccepted: boolean;
 }
 
@@ -53,7 +53,7 @@ export function firstSteps(sofar: BakerySoFar): readonly FirstStep[] {
 		drops: sofar.drops > 0,
 		formula: sofar.formulas > 0,
 		product: sofar.products > 0,
-		orders: sofar.pieces > 0,
+		orders: sofar.isOrdered,
 		plan: sofar.isPlanAccepted
 	};
 	const waits: ReadonlySet<FirstStepKey> = new Set(['people', 'mixers', 'places']);

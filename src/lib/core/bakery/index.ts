@@ -65,12 +65,15 @@ export {
 export type { PlaceContent } from './place.ts';
 export {
 	ALL_WEEKDAYS,
+	cutOffMs,
+	FIRST_CUT_OFF,
 	FIRST_DROP,
 	goesOn,
 	isClosedOn,
 	minutesBeforeDue,
 	type ClosedDaysContent,
 	type CustomerContent,
+	type CutOff,
 	type DropContent
 } from './delivery.ts';
 export { standingOn, type StandingEntry } from './standing.ts';

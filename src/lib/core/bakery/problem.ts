@@ -19,6 +19,8 @@ export type EntryProblem =
 	| { readonly kind: 'too-hot-to-prove'; readonly field: string; readonly most: number }
 	| { readonly kind: 'division-beyond-capacity'; readonly field: string }
 	| { readonly kind: 'no-weekday'; readonly field: string }
+	/** Orders would be taken when the bread has left. */
+	| { readonly kind: 'cut-off-after-due'; readonly field: string }
 	| { readonly kind: 'ends-before-it-begins'; readonly field: string }
 	| { readonly kind: 'shifts-overlap'; readonly field: string; readonly weekday: number }
 	| { readonly kind: 'break-outside-shift'; readonly field: string; readonly weekday: number };

@@ -12,7 +12,8 @@ export { scaledBatch, type ScaledBatch } from './scaled-batch.ts';
 export { coverByMade, type MadeMix, type MadePreparation } from './made.ts';
 export { shareOut } from './share-out.ts';
 export type { WeighUpLine } from './weigh-up.ts';
-export { fitsMixer, MOST_MIXES, mixesOf, type Mix, type MixLimits } from './mixes.ts';
+export { fewestMixes, type MixAsked } from './fewest-mixes.ts';
+export { fitsMixer, MOST_MIXES, mostOfMixers, mixesOf, type Mix, type MixLimits } from './mixes.ts';
 export { mixChoicesOf, type MixChoices } from './mix-choices.ts';
 export type { Build } from './builds.ts';
 export {
@@ -26,3 +27,10 @@ export {
 export { ingredientsOfDay, type DayIngredient, type IngredientUse } from './ingredients-of-day.ts';
 export { sparePieces } from './spares.ts';
 export { goesOf } from './goes.ts';
+export {
+	ordersOfDate,
+	type OrderOfDate,
+	type StandingOrder,
+	type TypedOrder
+} from './orders-of-date.ts';
+export { firstOfWeekday, layOver, piecesStanding, type StandingStretch } from './standing.ts';

@@ -5,6 +5,7 @@ import { fail, ok, type Result } from '../result.ts';
 import { spendWork } from '../work.ts';
 import type { Mass, WeighingFailure, WeighingScale } from '../units/index.ts';
 import type { Demand, DoughProduct, Portion } from './demand.ts';
+import { fewestMixes } from './fewest-mixes.ts';
 import { coverByMade, type MadeMix } from './made.ts';
 import { shareOut } from './share-out.ts';
 import { weighUp, type WeighUpLine } from './weigh-up.ts';
@@ -181,23 +182,18 @@ function plannedMixes(
 			most: mostOfMixers(limits)
 		});
 
-	const inPieces = demands.reduce(
-		(total, demand) => total + demand.pieces * (weights.get(demand.productId)?.grams ?? 0),
-		0
-	);
 	const pieces = demands.reduce((total, demand) => total + demand.pieces, 0);
-	const ofHeaviest = heaviest
-		? demands
-				.filter((demand) => demand.productId === heaviest.id)
+	const fewest = fewestMixes({
+		products: products.map(({ id, scaledWeight }) => ({
+			grams: scaledWeight.grams,
+			pieces: demands
+				.filter((demand) => demand.productId === id)
 				.reduce((total, demand) => total + demand.pieces, 0)
-		: 0;
-	// Dough fills mixes, and whole pieces of the heaviest product do: no fewer than either asks for.
-	const wholePieces = Math.floor((most * keptShare) / (heaviest?.scaledWeight.grams ?? 1) + 1e-9);
-	const fewest = Math.max(
-		1,
-		Math.ceil(inPieces / keptShare / most - 1e-9),
-		Math.ceil(ofHeaviest / Math.max(1, wholePieces))
-	);
+		})),
+		doughLossShare: resolved.formula.doughLoss.share,
+		mixedShare: mixed,
+		mostGrams: mostOfMixers(limits).grams
+	});
 	const alike = (count: number): MixesAlike => {
 		spendWork(count * demands.length);
 		const [even, snapped] = [0, SNAP_TO_DROP].map((snap) => {

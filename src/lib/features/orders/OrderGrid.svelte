@@ -3,50 +3,56 @@
 	import { SvelteSet } from 'svelte/reactivity';
 	import Choice from '../../ui/Choice.svelte';
 	import { useRoom } from '../../client/room-context.ts';
-	import type { OrdersView } from '../../contracts/views.ts';
+	import type { OrderProductView } from '../../contracts/views.ts';
 	import { sparePieces } from '../../core/production/index.ts';
 	import { formatBulk, formatMass, formatNumber } from '../../core/units/index.ts';
-	import { clockText } from '../../wording/time-text.ts';
+	import { ChosenBlock } from './chosen-block.svelte.ts';
+	import { stepFrom, type Spot } from './grid-block.ts';
+	import type { GridDrop } from './grid-drop.ts';
 	import type { OrdersModel } from './orders-model.svelte.ts';
 
 	interface Props {
-		view: OrdersView;
+		products: readonly OrderProductView[];
+		drops: readonly GridDrop[];
 		model: OrdersModel;
+		/** What the numbers are, for who cannot see the table. */
+		caption: string;
+		/** Whether a number can be left to the standing order. */
+		canFollow: boolean;
 	}
-	let { view, model }: Props = $props();
+	let { products, drops, model, caption, canFollow }: Props = $props();
 	const { bakery } = useRoom();
 	let table: HTMLTableElement;
 
-	const piecesOf = (product: OrdersView['products'][number]) =>
-		view.drops.reduce((total, drop) => total + model.pieces(product.id, drop.id), 0);
+	const piecesOf = (product: OrderProductView) =>
+		drops.reduce((total, drop) => total + model.pieces(product.id, drop.id), 0);
 	/** Rows that stay while the page is open, so that none goes from under a hand when its last number is cleared. */
 	const kept = new SvelteSet<string>();
-	const ordered = () => view.products.filter((product) => piecesOf(product) > 0);
+	const ordered = () => products.filter((product) => piecesOf(product) > 0);
 	untrack(() => {
 		const begun = ordered();
 		// On a date without orders every product is there to be typed into.
-		for (const { id } of begun.length > 0 ? begun : view.products) kept.add(id);
+		for (const { id } of begun.length > 0 ? begun : products) kept.add(id);
 	});
-	const isShown = (product: OrdersView['products'][number]) =>
-		kept.has(product.id) ||
-		piecesOf(product) > 0 ||
-		model.unsaved.some((cell) => cell.productId === product.id);
-	const rows = $derived(view.products.filter(isShown));
-	const folded = $derived(view.products.filter((product) => !isShown(product)));
+	const waiting = $derived(new Set(model.unsaved.map(({ productId }) => productId)));
+	const isShown = (product: OrderProductView) =>
+		kept.has(product.id) || piecesOf(product) > 0 || waiting.has(product.id);
+	const rows = $derived(products.filter(isShown));
+	const folded = $derived(products.filter((product) => !isShown(product)));
 
 	function unfold(productId: string) {
 		kept.add(productId);
 		void tick().then(() => {
 			const row = rows.findIndex((product) => product.id === productId);
-			table.querySelector<HTMLInputElement>(`input[data-row="${row}"]`)?.focus();
+			inputAt({ row, column: 0 })?.focus();
 		});
 	}
 	function foldAway() {
 		kept.clear();
 		for (const { id } of ordered()) kept.add(id);
 	}
-	const dropTotal = (drop: OrdersView['drops'][number]) =>
-		view.products.reduce(
+	const dropTotal = (drop: GridDrop) =>
+		products.reduce(
 			(total, product) => {
 				const count = model.pieces(product.id, drop.id);
 				return { pieces: total.pieces + count, grams: total.grams + count * product.scaledGrams };
@@ -54,7 +60,7 @@
 			{ pieces: 0, grams: 0 }
 		);
 	const all = $derived(
-		view.drops
+		drops
 			.map(dropTotal)
 			.reduce(
 				(total, row) => ({ pieces: total.pieces + row.pieces, grams: total.grams + row.grams }),
@@ -63,59 +69,72 @@
 	);
 	const bulk = (grams: number) => formatBulk({ grams }, bakery.units);
 
-	const MOVES: Record<string, readonly [rows: number, columns: number]> = {
-		ArrowUp: [-1, 0],
-		ArrowDown: [1, 0],
-		Enter: [1, 0],
-		ArrowLeft: [0, -1],
-		ArrowRight: [0, 1]
-	};
+	const chosen = untrack(() => new ChosenBlock(model, () => ({ rows, columns: drops })));
+
+	function inputAt({ row, column }: Spot): HTMLInputElement | null {
+		return table.querySelector(`input[data-row="${row}"][data-column="${column}"]`);
+	}
+	function paste(event: ClipboardEvent, spot: Spot) {
+		const text = event.clipboardData?.getData('text/plain') ?? '';
+		if (chosen.paste(text, spot)) event.preventDefault();
+	}
+	function copy(event: ClipboardEvent) {
+		const text = chosen.copied;
+		if (text === null) return;
+		event.clipboardData?.setData('text/plain', text);
+		event.preventDefault();
+	}
+
+	type Typing = KeyboardEvent & { currentTarget: HTMLInputElement };
 
 	/** Arrows and Enter move over the grid; left and right only from the edge of what is typed. */
-	function move(
-		event: KeyboardEvent & { currentTarget: HTMLInputElement },
-		row: number,
-		column: number
-	) {
-		const input = event.currentTarget;
-		const by = MOVES[event.key];
-		if (event.key === 'Escape') {
-			const product = rows[row];
-			const drop = view.drops[column];
-			if (product && drop) model.discard(product.id, drop.id);
+	function move(event: Typing, spot: Spot) {
+		if (chosen.takeKey(event, spot, event.currentTarget.value)) {
+			event.preventDefault();
 			return;
 		}
-		if (!by) return;
-		const { selectionStart: start, selectionEnd: end, value } = input;
-		const whole = start === 0 && end === value.length;
+		const input = event.currentTarget;
+		if (event.key === 'Escape') {
+			const number = chosen.at(spot);
+			if (number) model.discard(number.productId, number.dropId);
+			return;
+		}
+		const to = stepFrom(spot, event.key);
+		if (!to || event.ctrlKey || event.altKey || event.metaKey) return;
+		const { selectionStart: start, selectionEnd: selected, value } = input;
+		const whole = start === 0 && selected === value.length;
 		if (event.key === 'ArrowLeft' && !whole && start !== 0) return;
-		if (event.key === 'ArrowRight' && !whole && end !== value.length) return;
-		const next = table.querySelector<HTMLInputElement>(
-			`input[data-row="${row + by[0]}"][data-column="${column + by[1]}"]`
-		);
+		if (event.key === 'ArrowRight' && !whole && selected !== value.length) return;
+		const next = inputAt(to);
 		event.preventDefault();
 		if (next) {
 			next.focus();
 			next.select();
 		} else input.blur();
 	}
+
+	function press(event: PointerEvent, spot: Spot) {
+		if (!event.shiftKey || !chosen.isBegun) return;
+		event.preventDefault();
+		chosen.reach(spot);
+	}
 </script>
 
 <div class="overflow-x-auto px-5">
-	<table bind:this={table} class="orders">
-		<caption class="sr-only">Pieces of each product for each drop</caption>
+	<table bind:this={table} class="orders" oncopy={copy}>
+		<caption class="sr-only">{caption}</caption>
 		<thead>
 			<tr>
 				<th scope="col">Product</th>
-				{#each view.drops as drop (drop.id)}
+				{#each drops as drop (drop.id)}
 					<th scope="col" class="number">
 						{drop.name}<span class="block text-lead tabular-nums">{drop.dueTime}</span>
-						{#if drop.readyByMs !== null}<span class="block text-note font-normal text-ink-2"
-								>packed by {clockText(drop.readyByMs, bakery.timeZone)}</span
-							>{/if}
-						{#if drop.customers.length > 0}<span class="block text-note font-normal text-ink-2"
-								>{drop.customers.join(', ')}</span
-							>{/if}
+						{#each drop.notes as note (note.text)}
+							<span
+								class="block text-note {note.isStrong ? 'font-bold' : 'font-normal text-ink-2'}"
+								data-note>{note.text}</span
+							>
+						{/each}
 					</th>
 				{/each}
 				<th scope="col" class="number">Pieces</th>
@@ -133,16 +152,18 @@
 							{formatMass({ grams: product.scaledGrams }, 0, bakery.units)} · {product.doughName}
 						</span>
 					</th>
-					{#each view.drops as drop, column (drop.id)}
+					{#each drops as drop, column (drop.id)}
 						{@const cell = model.cell(product.id, drop.id)}
-						<td class="number">
+						{@const label = `${product.name}, ${drop.name}, pieces`}
+						<td class="number" class:chosen={chosen.holds({ row, column })}>
 							<input
-								name="{product.name}, {drop.name}, pieces"
+								name={label}
 								class="field cell"
+								class:follows={canFollow && !cell.typed && cell.standing > 0}
 								type="text"
 								inputmode="numeric"
 								autocomplete="off"
-								aria-label="{product.name}, {drop.name}, pieces"
+								aria-label={label}
 								aria-invalid={cell.state !== 'saved' && cell.state !== 'saving'}
 								data-row={row}
 								data-column={column}
@@ -151,9 +172,22 @@
 								value={cell.text}
 								oninput={(event) => model.type(product.id, drop.id, event.currentTarget.value)}
 								onchange={() => model.commit(product.id, drop.id)}
-								onfocus={(event) => event.currentTarget.select()}
-								onkeydown={(event) => move(event, row, column)}
+								onfocus={(event) => {
+									chosen.choose({ row, column });
+									event.currentTarget.select();
+								}}
+								onpointerdown={(event) => press(event, { row, column })}
+								onpointerenter={(event) => {
+									if (event.buttons === 1) chosen.reach({ row, column });
+								}}
+								onpaste={(event) => paste(event, { row, column })}
+								onkeydown={(event) => move(event, { row, column })}
 							/>
+							{#if canFollow && cell.typed && cell.standing > 0 && cell.saved !== cell.standing}
+								<span class="block text-note text-ink-2" data-standing-of={label}
+									>standing {cell.standing}</span
+								>
+							{/if}
 						</td>
 					{/each}
 					<td class="number" data-total-of={product.name}
@@ -168,7 +202,7 @@
 		<tfoot>
 			<tr>
 				<th scope="row">All</th>
-				{#each view.drops as drop (drop.id)}
+				{#each drops as drop (drop.id)}
 					{@const total = dropTotal(drop)}
 					<td class="number">
 						<b>{formatNumber(total.pieces, 0)}</b>
@@ -181,12 +215,38 @@
 		</tfoot>
 	</table>
 </div>
+
+<div class="mx-5 mt-3 flex min-h-11 flex-wrap items-center gap-3" data-block>
+	{#if chosen.isMany}
+		<b>{chosen.numbers.length} numbers chosen</b>
+		<button type="button" class="action-lesser" onclick={() => chosen.fill('row')}
+			>Fill right</button
+		>
+		<button type="button" class="action-lesser" onclick={() => chosen.fill('column')}
+			>Fill down</button
+		>
+		<button type="button" class="action-lesser" onclick={() => chosen.putAll(0)}>Clear</button>
+	{/if}
+	{#if canFollow && chosen.isTyped}
+		<button type="button" class="action-lesser" onclick={() => chosen.putAll(null)}
+			>As the standing order</button
+		>
+	{/if}
+	{#if chosen.problem}
+		<p role="alert"><span class="act-now px-2 py-1">Check</span> {chosen.problem}</p>
+	{:else if !chosen.isMany}
+		<p class="text-note text-ink-2">
+			Shift and arrows choose a block; Ctrl+Enter fills it, Delete clears it, and cells can be
+			copied and pasted.
+		</p>
+	{/if}
+</div>
+
 <div class="mx-5 mt-4 flex flex-wrap items-end gap-x-6 gap-y-3" data-folded={folded.length}>
 	{#if folded.length > 0}
 		<div class="add">
 			<p class="mb-1 font-bold">
-				{folded.length === 1 ? 'One product has' : `${folded.length} products have`} no orders on this
-				date
+				{folded.length === 1 ? 'One product has' : `${folded.length} products have`} no orders here
 			</p>
 			{#key folded.length}
 				<Choice
@@ -254,5 +314,12 @@
 		text-align: right;
 		font-size: 19px;
 		font-weight: 600;
+	}
+	/* What nobody typed for this date reads lighter. */
+	.follows {
+		font-weight: 400;
+	}
+	.chosen {
+		background: var(--line);
 	}
 </style>

@@ -5,16 +5,24 @@
 	import { onMount, untrack } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
-	import { readAnew } from '../../client/read-anew.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
-	import { Sending } from '../../client/sending.svelte.ts';
 	import { followUndoKeys } from '../../client/undo-keys.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { OrdersView } from '../../contracts/views.ts';
 	import { formatBulk, formatNumber } from '../../core/units/index.ts';
-	import { dateText, shortDateText } from '../../wording/time-text.ts';
+	import { clockText, dateText, momentText } from '../../wording/time-text.ts';
+	import CopyOrders from './CopyOrders.svelte';
+	import DoughsOfOrders from './DoughsOfOrders.svelte';
+	import type { GridDrop } from './grid-drop.ts';
+	import { limitText } from './limit-text.ts';
+	import NumberMessages from './NumberMessages.svelte';
+	import OrderChanges from './OrderChanges.svelte';
 	import OrderGrid from './OrderGrid.svelte';
+	import OrdersFile from './OrdersFile.svelte';
 	import { OrdersModel } from './orders-model.svelte.ts';
+	import { saveForDate } from './save-numbers.ts';
+	import SincePlan from './SincePlan.svelte';
+	import StepButtons from './StepButtons.svelte';
 
 	interface Props {
 		view: OrdersView;
@@ -22,17 +30,60 @@
 	let { view: read }: Props = $props();
 	const room = useRoom();
 	// The room is made anew for each date; what others write meanwhile arrives in it.
-	const model = untrack(() => new OrdersModel(read, () => room.now.epochMs, room.retries));
+	const model = untrack(
+		() =>
+			new OrdersModel(
+				read,
+				read.date,
+				saveForDate(read.date, () => room.now.epochMs),
+				room.retries
+			)
+	);
+	/** What the model has taken in: a drop that is new in what was read has no numbers before that. */
+	let view = $state.raw(untrack(() => read));
 	$effect(() => {
 		const next = read;
-		untrack(() => model.update(next));
+		untrack(() => {
+			model.update(next);
+			view = next;
+		});
 	});
-	/** What the model has taken in: a drop that is new in what was read has no numbers before that. */
-	const view = $derived(model.view);
 	onMount(() => {
 		void model.restore();
 		return followUndoKeys(() => model);
 	});
+	const drops = $derived(
+		view.drops.map((drop): GridDrop => {
+			const { cutOffMs } = drop;
+			const closed = cutOffMs !== null && cutOffMs <= room.now.epochMs;
+			return {
+				...drop,
+				notes: [
+					...(drop.readyByMs === null
+						? []
+						: [{ text: `packed by ${clockText(drop.readyByMs, room.bakery.timeZone)}` }]),
+					...(drop.customers.length > 0 ? [{ text: drop.customers.join(', ') }] : []),
+					...(cutOffMs === null
+						? []
+						: [
+								{
+									text: `${closed ? 'closed since' : 'orders until'} ${momentText(cutOffMs, room.now.epochMs, room.bakery.timeZone)}`,
+									isStrong: closed
+								}
+							])
+				]
+			};
+		})
+	);
+	const isLate = (productId: string, dropId: string) =>
+		view.changes.some(
+			(change) => change.afterCutOff && change.productId === productId && change.dropId === dropId
+		);
+	const moved = $derived(
+		view.sincePlan && (view.sincePlan.orders.length > 0 || view.sincePlan.batches.length > 0)
+			? view.sincePlan
+			: null
+	);
 
 	const totals = $derived.by(() => {
 		let pieces = 0;
@@ -61,23 +112,6 @@
 		const drops = dropsWithOrders === 1 ? 'one drop' : `${dropsWithOrders} drops`;
 		return `${formatNumber(totals.pieces, 0)} pieces for ${drops}, ${formatBulk({ grams: totals.grams }, room.bakery.units)} of dough in pieces.`;
 	});
-	const copying = new Sending(room.retries);
-
-	async function copy() {
-		if (!view.copyFrom) return;
-		await copying.send(
-			{
-				kind: 'copy-orders',
-				occurredAtMs: Math.round(room.now.epochMs),
-				from: view.copyFrom,
-				to: view.date
-			},
-			async ({ outcome }) => {
-				if (outcome === 'done') await readAnew('jovet:day');
-			}
-		);
-	}
-
 	// A number on its way is saved before the next room reads it.
 	beforeNavigate((navigation) => {
 		if (!model.saving || navigation.willUnload || !navigation.to) return;
@@ -86,29 +120,14 @@
 		// eslint-disable-next-line svelte/no-navigation-without-resolve -- it is the address that was asked for
 		void model.settled.then(() => goto(url));
 	});
-
-	const undoLabel = $derived.by(() => {
-		const last = model.undoable;
-		if (!last) return '';
-		const [productId] = last.key.split(' ');
-		const name = view.products.find((product) => product.id === productId)?.name ?? '';
-		return `${name}, ${last.after} back to ${last.before}`;
-	});
 </script>
 
 <RoomHeading {sentence} note={totals.pieces === 0 ? '' : dateText(view.date)}>
 	{#snippet actions()}
-		{#if model.undoable}
-			<button class="action-lesser" onclick={() => model.undo()}>Undo: {undoLabel}</button>
-		{/if}
-		{#if model.canRedo}
-			<button class="action-lesser" onclick={() => model.redo()}>Redo</button>
-		{/if}
-		{#if model.unsaved.length > 0}
-			<button class="action" onclick={() => model.retryAll()}>
-				Save {model.unsaved.length} again
-			</button>
-		{/if}
+		<StepButtons products={view.products} {model} />
+		<a class="action-lesser no-underline!" href={resolve(`/bake/${view.date}/orders/standing`)}
+			>Standing orders</a
+		>
 	{/snippet}
 </RoomHeading>
 {#if view.closed !== null}
@@ -144,35 +163,40 @@
 	</p>
 {:else if totals.pieces === 0}
 	<div class="mx-5 mb-4 flex flex-wrap items-center gap-4 border-2 border-ink bg-sheet p-4">
-		<p>Type the first number below{view.copyFrom ? ', or start from another date.' : '.'}</p>
-		{#if view.copyFrom}
-			<button class="action" disabled={copying.busy} onclick={copy}>
-				Copy the orders of {shortDateText(view.copyFrom)}
-			</button>
-		{/if}
-		{#if copying.message}<p role="alert">{copying.message}</p>{/if}
+		<p>Type the first number below, or start from another date.</p>
+		<CopyOrders date={view.date} suggested={view.copyFrom} />
 	</div>
 {/if}
 
+{#if moved}
+	<SincePlan date={view.date} since={moved} {isLate} />
+{/if}
+{#each view.limits as limit, index (index)}
+	{@const { about, text } = limitText(limit)}
+	<Notice label="Limit" {about} {text} />
+{/each}
+
 {#if view.products.length > 0 && view.drops.length > 0}
-	<OrderGrid {view} {model} />
+	<OrderGrid
+		products={view.products}
+		{drops}
+		{model}
+		caption="Pieces of each product for each drop"
+		canFollow
+	/>
 {/if}
 
-<div class="mx-5 my-3" role="status" aria-live="polite" data-order-messages>
-	{#if model.message}<p class="mb-2">{model.message}</p>{/if}
-	{#each model.unsaved as cell (cell.productId + cell.dropId)}
-		<p class="mb-2 flex flex-wrap items-center gap-3">
-			<span class="act-now px-2 py-1">{cell.state === 'invalid' ? 'Check' : 'Not saved'}</span>
-			<span>
-				<b>
-					{view.products.find((product) => product.id === cell.productId)?.name},
-					{view.drops.find((drop) => drop.id === cell.dropId)?.name}:
-				</b>
-				{cell.message}
-			</span>
-			<button class="action-lesser" onclick={() => model.discard(cell.productId, cell.dropId)}>
-				Keep {cell.saved}
-			</button>
-		</p>
-	{/each}
-</div>
+<NumberMessages products={view.products} drops={view.drops} {model} />
+{#if view.products.length > 0 && view.drops.length > 0}
+	<DoughsOfOrders {view} {model} />
+	{#if totals.pieces > 0}
+		<div class="mx-5 my-4"><CopyOrders date={view.date} suggested={view.copyFrom} /></div>
+	{/if}
+	<OrdersFile
+		products={view.products}
+		drops={view.drops}
+		{model}
+		file={resolve(`/bake/${view.date}/orders.csv`)}
+	/>
+	<OrderChanges {view} />
+{/if}

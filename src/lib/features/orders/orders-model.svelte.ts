@@ -1,76 +1,80 @@
 import { SvelteMap } from 'svelte/reactivity';
 import { EditSteps } from '../../client/edit-steps.svelte.ts';
 import type { Retries } from '../../client/retries.ts';
-import { sendCommand, type SendResult } from '../../client/send-command.ts';
-import { MOST_PIECES } from '../../contracts/limits.ts';
-import type { OrdersView } from '../../contracts/views.ts';
 import type { DropId, ProductId } from '../../core/identity.ts';
-import { parsePieces } from '../../core/units/index.ts';
 import { parseFailureText } from '../../wording/failure-text.ts';
-import { outcomeProblem } from '../../wording/outcome-text.ts';
+import {
+	keyOf,
+	readText,
+	textOf,
+	type Cell,
+	type Change,
+	type SavedNumber,
+	type WantedNumber
+} from './number-cell.ts';
+import type { Saved, SaveNumbers } from './save-numbers.ts';
 import { UnsavedNumbers } from './unsaved.ts';
 
-/** One number of the grid: what is saved, what is typed, and how the two stand to each other. */
-export interface Cell {
-	readonly dropId: DropId;
-	readonly productId: ProductId;
-	readonly saved: number;
-	readonly version: number;
-	readonly text: string;
-	/** "away" waits for an answer and is sent again by itself; the others wait for the baker. */
-	readonly state: 'saved' | 'saving' | 'away' | 'invalid' | 'refused' | 'conflict';
-	readonly message: string;
+/** What the grid is made of: the rows, the columns and the numbers there are. */
+export interface NumbersView {
+	readonly products: readonly { readonly id: ProductId }[];
+	readonly drops: readonly { readonly id: DropId }[];
+	readonly cells: readonly SavedNumber[];
 }
 
-export interface Change {
+/** A number on its way: what it shall be, and what it was. */
+interface OnItsWay {
 	readonly key: string;
-	readonly before: number;
-	readonly after: number;
+	readonly cell: Cell;
+	readonly pieces: number | null;
 }
 
-export function keyOf(productId: ProductId, dropId: DropId): string {
-	return `${productId} ${dropId}`;
-}
-
-/** The orders of one date as they are being typed. */
+/** Numbers of products and drops as they are being typed. */
 export class OrdersModel {
 	readonly #cells = new SvelteMap<string, Cell>();
-	readonly #steps = new EditSteps<Change>();
+	readonly #steps = new EditSteps<readonly Change[]>();
 	readonly #unsaved: UnsavedNumbers;
 	readonly #again = () => this.#sendAway();
-	#view: OrdersView = $state.raw() as OrdersView;
 	#inFlight: Promise<void> = Promise.resolve();
 	/** What there is to say of the last step back or forth. */
 	message = $state('');
 
 	constructor(
-		view: OrdersView,
-		private readonly nowMs: () => number,
+		view: NumbersView,
+		/** What the numbers are for; what is not saved is kept under it. */
+		keptAs: string,
+		private readonly save: SaveNumbers,
 		private readonly retries: Retries
 	) {
-		this.#unsaved = new UnsavedNumbers(view.date);
+		this.#unsaved = new UnsavedNumbers(keptAs);
 		this.update(view);
 	}
 
-	get view(): OrdersView {
-		return this.#view;
-	}
-
 	/** Takes what the server says now; what is being typed here stays as it is. */
-	update(view: OrdersView): void {
-		this.#view = view;
+	update(view: NumbersView): void {
+		const lines = new Map(view.cells.map((line) => [keyOf(line), line]));
 		for (const { id: productId } of view.products)
 			for (const { id: dropId } of view.drops) {
-				const key = keyOf(productId, dropId);
-				const line = view.cells.find((cell) => keyOf(cell.productId, cell.dropId) === key);
-				const { pieces: saved, version } = line ?? { pieces: 0, version: 0 };
+				const key = keyOf({ productId, dropId });
+				const line = lines.get(key) ?? NOTHING;
 				const cell = this.#cells.get(key);
 				// An answer that is on its way, or came since, knows better than a page that was read before it.
 				const untouched = cell?.state === 'saved' && cell.text === textOf(cell.saved);
-				if (cell && (!untouched || cell.version >= version)) continue;
-				const text = textOf(saved);
-				const state = 'saved';
-				this.#cells.set(key, { dropId, productId, saved, version, text, state, message: '' });
+				if (cell && (!untouched || cell.version > line.version)) continue;
+				const { pieces: saved, standing, typed, version } = line;
+				if (cell?.version === version && cell.saved === saved && cell.standing === standing)
+					continue;
+				this.#cells.set(key, {
+					dropId,
+					productId,
+					saved,
+					standing,
+					typed,
+					version,
+					text: textOf(saved),
+					state: 'saved',
+					message: ''
+				});
 			}
 	}
 
@@ -86,7 +90,7 @@ export class OrdersModel {
 	}
 
 	cell(productId: ProductId, dropId: DropId): Cell {
-		return this.#cells.get(keyOf(productId, dropId)) as Cell;
+		return this.#cells.get(keyOf({ productId, dropId })) as Cell;
 	}
 
 	/** Pieces as they stand on the screen; what cannot be read counts as it was saved. */
@@ -102,8 +106,8 @@ export class OrdersModel {
 		);
 	}
 
-	/** The change that would be taken back. */
-	get undoable(): Change | null {
+	/** The entry that would be taken back: one number, or a block of them. */
+	get undoable(): readonly Change[] | null {
 		return this.#steps.last;
 	}
 
@@ -125,9 +129,8 @@ export class OrdersModel {
 	}
 
 	type(productId: ProductId, dropId: DropId, text: string): void {
-		const key = keyOf(productId, dropId);
 		const cell = this.cell(productId, dropId);
-		this.#put(key, {
+		this.#put(keyOf(cell), {
 			...cell,
 			text,
 			message: '',
@@ -137,8 +140,8 @@ export class OrdersModel {
 
 	/** Saves a cell as it is typed, or says why it cannot be. */
 	commit(productId: ProductId, dropId: DropId): Promise<void> {
-		const key = keyOf(productId, dropId);
 		const cell = this.cell(productId, dropId);
+		const key = keyOf(cell);
 		const read = readText(cell.text);
 		if (!read.ok) {
 			const message = `${parseFailureText(read.error)} Saved is ${cell.saved}.`;
@@ -150,29 +153,41 @@ export class OrdersModel {
 			this.#put(key, { ...cell, text: textOf(cell.saved), state: 'saved', message: '' });
 			return Promise.resolve();
 		}
-		return this.#send(key, cell, read.value, true);
+		return this.#send([{ key, cell, pieces: read.value }], true);
 	}
 
-	/** Takes back the last change by a change of its own, once what is on its way has been answered. */
+	/** Puts many numbers as one entry: all of them are saved, or none. Those that are on their way or stand so are left. */
+	put(wanted: readonly WantedNumber[]): Promise<void> {
+		const moved = wanted.flatMap(({ productId, dropId, pieces }): OnItsWay[] => {
+			const cell = this.cell(productId, dropId);
+			const stands = pieces === null ? !cell.typed : cell.saved === pieces;
+			if (cell.state === 'saving' || (stands && cell.text === textOf(cell.saved))) return [];
+			const text = textOf(pieces ?? cell.standing);
+			return [{ key: keyOf(cell), cell: { ...cell, text }, pieces }];
+		});
+		return moved.length === 0 ? Promise.resolve() : this.#send(moved, true);
+	}
+
+	/** Takes back the last entry by one of its own, once what is on its way has been answered. */
 	async undo(): Promise<void> {
 		await this.#inFlight;
 		const step = this.#steps.last;
 		if (!step) return;
-		if (!this.#canStep(step.key, step.after)) {
+		if (!this.#canStep(step, 'after')) {
 			this.#steps.drop();
 			return;
 		}
 		this.#steps.back();
-		await this.#stepTo(step.key, step.before);
+		await this.#stepTo(step, 'before');
 	}
 
 	/** Does again what was taken back. */
 	async redo(): Promise<void> {
 		await this.#inFlight;
 		const step = this.#steps.next;
-		if (!step || !this.#canStep(step.key, step.before)) return;
+		if (!step || !this.#canStep(step, 'before')) return;
 		this.#steps.forth();
-		await this.#stepTo(step.key, step.after);
+		await this.#stepTo(step, 'after');
 	}
 
 	async retryAll(): Promise<void> {
@@ -182,12 +197,7 @@ export class OrdersModel {
 	/** Gives up what is typed and shows what is saved. */
 	discard(productId: ProductId, dropId: DropId): void {
 		const cell = this.cell(productId, dropId);
-		this.#put(keyOf(productId, dropId), {
-			...cell,
-			text: textOf(cell.saved),
-			state: 'saved',
-			message: ''
-		});
+		this.#put(keyOf(cell), { ...cell, text: textOf(cell.saved), state: 'saved', message: '' });
 	}
 
 	get #away(): readonly Cell[] {
@@ -204,87 +214,123 @@ export class OrdersModel {
 	}
 
 	/** A number that somebody else changed since is not stepped over. */
-	#canStep(key: string, expected: number): boolean {
-		const cell = this.#cells.get(key);
-		const can = cell?.state === 'saved' && cell.saved === expected;
+	#canStep(step: readonly Change[], from: 'before' | 'after'): boolean {
+		const can = step.every((change) => {
+			const cell = this.#cells.get(change.key);
+			return cell?.state === 'saved' && cell.saved === change[from].pieces;
+		});
 		this.message = can
 			? ''
-			: 'That number was changed since, so the step is not taken. Type what it shall be.';
+			: step.length === 1
+				? 'That number was changed since, so the step is not taken. Type what it shall be.'
+				: 'One of those numbers was changed since, so the step is not taken.';
 		return can;
 	}
 
-	async #stepTo(key: string, pieces: number): Promise<void> {
-		const cell = this.#cells.get(key);
-		if (!cell) return;
-		const text = textOf(pieces);
-		this.#put(key, { ...cell, text });
-		await this.#send(key, { ...cell, text }, pieces, false);
+	async #stepTo(step: readonly Change[], to: 'before' | 'after'): Promise<void> {
+		const moved = step.flatMap((change): OnItsWay[] => {
+			const cell = this.#cells.get(change.key);
+			const { pieces, typed } = change[to];
+			if (!cell) return [];
+			const text = textOf(pieces);
+			return [{ key: change.key, cell: { ...cell, text }, pieces: typed ? pieces : null }];
+		});
+		await this.#send(moved, false);
 	}
 
-	#send(key: string, cell: Cell, pieces: number, undoable: boolean): Promise<void> {
-		this.#put(key, { ...cell, state: 'saving', message: '' });
-		const work = this.#request(cell, pieces).then((result) => {
-			this.#answer(key, cell.saved, pieces, result, undoable);
-			const after = this.#cells.get(key);
+	#send(moved: readonly OnItsWay[], undoable: boolean): Promise<void> {
+		for (const { key, cell } of moved) this.#put(key, { ...cell, state: 'saving', message: '' });
+		const numbers = moved.map(({ cell, pieces }) => ({
+			dropId: cell.dropId,
+			productId: cell.productId,
+			pieces,
+			expectedVersion: cell.version
+		}));
+		const work = this.save(numbers).then((saved) => {
+			this.#answer(moved, saved, undoable);
 			// Typed on while the answer was on its way.
-			if (after?.state === 'saved' && readText(after.text).ok && after.text !== textOf(after.saved))
-				return this.commit(after.productId, after.dropId);
-			return undefined;
+			const typedOn = moved.flatMap(({ key }) => {
+				const after = this.#cells.get(key);
+				const isTyped = after?.state === 'saved' && after.text !== textOf(after.saved);
+				return isTyped && readText(after.text).ok ? [after] : [];
+			});
+			return Promise.all(
+				typedOn.map(({ productId, dropId }) => this.commit(productId, dropId))
+			).then(() => undefined);
 		});
 		this.#inFlight = Promise.all([this.#inFlight, work]).then(() => undefined);
 		return work;
 	}
 
-	#request(cell: Cell, pieces: number): Promise<SendResult<'change-order'>> {
-		return sendCommand({
-			kind: 'change-order',
-			occurredAtMs: Math.round(this.nowMs()),
-			date: this.view.date,
-			dropId: cell.dropId,
-			productId: cell.productId,
-			pieces,
-			expectedVersion: cell.version
-		});
+	#answer(moved: readonly OnItsWay[], saved: Saved, undoable: boolean): void {
+		if (saved.outcome === 'done') {
+			this.#saved(moved, undoable, () => undefined);
+			return;
+		}
+		if (saved.outcome === 'stale') {
+			const stale = new Map(saved.lines.map((line) => [`${line.productId} ${line.dropId}`, line]));
+			// What was sent before had arrived after all, or somebody else meant the same.
+			const meantSame = ({ key, cell, pieces }: OnItsWay) =>
+				stale.get(key)?.value === (pieces ?? cell.standing);
+			if (moved.every(meantSame)) {
+				this.#saved(moved, undoable, (key) => stale.get(key)?.version);
+				return;
+			}
+			for (const { key } of moved) {
+				const cell = this.#cells.get(key);
+				if (!cell) continue;
+				const line = stale.get(key);
+				const mine = cell.text === '' ? '0' : cell.text;
+				this.#put(
+					key,
+					line
+						? {
+								...cell,
+								saved: line.value,
+								version: line.version,
+								state: 'conflict',
+								message: `${line.by} changed this to ${line.value} meanwhile. Save again to put ${mine}, or undo your typing to keep ${line.value}.`
+							}
+						: {
+								...cell,
+								state: 'refused',
+								message: 'Not saved, since others of the block were not.'
+							}
+				);
+			}
+			return;
+		}
+		const { message } = saved;
+		const state = saved.outcome === 'not-reached' ? 'away' : 'refused';
+		for (const { key } of moved) {
+			const cell = this.#cells.get(key);
+			if (cell) this.#put(key, { ...cell, state, message });
+		}
+		if (state === 'away') this.retries.add(this.#again);
 	}
 
-	#answer(
-		key: string,
-		before: number,
-		pieces: number,
-		result: SendResult<'change-order'>,
-		undoable: boolean
+	#saved(
+		moved: readonly OnItsWay[],
+		undoable: boolean,
+		versionOf: (key: string) => number | undefined
 	): void {
-		const cell = this.#cells.get(key);
-		if (!cell) return;
-		const saved = (version: number) => {
-			const typedOn = cell.text !== '' && readText(cell.text).ok && Number(cell.text) !== pieces;
-			const text = typedOn ? cell.text : textOf(pieces);
-			this.#put(key, { ...cell, saved: pieces, version, text, state: 'saved', message: '' });
-			if (undoable) this.#steps.push({ key, before, after: pieces });
-		};
-		if (result.outcome === 'done') {
-			saved(result.answer.version);
-			return;
-		}
-		const message = outcomeProblem(result);
-		if (result.outcome === 'not-reached') {
-			this.#put(key, { ...cell, state: 'away', message });
-			this.retries.add(this.#again);
-			return;
-		}
-		const { refusal } = result;
-		if (refusal.kind !== 'changed-meanwhile')
-			this.#put(key, { ...cell, state: 'refused', message });
-		// What was sent before had arrived after all, or somebody else meant the same.
-		else if (refusal.value === pieces) saved(refusal.version);
-		else
+		const changes = moved.flatMap(({ key, cell: sent, pieces }): Change[] => {
+			const cell = this.#cells.get(key);
+			if (!cell) return [];
+			const now = { pieces: pieces ?? cell.standing, typed: pieces !== null };
+			const typedOn = cell.text !== sent.text && readText(cell.text).ok;
 			this.#put(key, {
 				...cell,
-				saved: refusal.value,
-				version: refusal.version,
-				state: 'conflict',
-				message: `${message} Save again to put ${pieces}, or undo your typing to keep ${refusal.value}.`
+				saved: now.pieces,
+				typed: now.typed,
+				version: versionOf(key) ?? sent.version + 1,
+				text: typedOn ? cell.text : textOf(now.pieces),
+				state: 'saved',
+				message: ''
 			});
+			return [{ key, before: { pieces: sent.saved, typed: sent.typed }, after: now }];
+		});
+		if (undoable) this.#steps.push(changes);
 	}
 
 	#put(key: string, cell: Cell): void {
@@ -295,11 +341,5 @@ export class OrdersModel {
 	}
 }
 
-function textOf(pieces: number): string {
-	return pieces === 0 ? '' : String(pieces);
-}
-
-/** An empty cell orders nothing. */
-function readText(text: string) {
-	return text.trim() === '' ? ({ ok: true, value: 0 } as const) : parsePieces(text, MOST_PIECES);
-}
+/** What stands where nothing was ordered yet. */
+const NOTHING = { pieces: 0, standing: 0, typed: false, version: 0 };

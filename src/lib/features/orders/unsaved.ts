@@ -4,15 +4,15 @@ import type { unsavedSchema } from './unsaved-schema.ts';
 
 type Unsaved = z.infer<typeof unsavedSchema>;
 
-/** What was typed for a date and not saved, kept in the browser until it is. */
+/** Numbers that were typed and not saved, kept in the browser until it is. */
 export class UnsavedNumbers {
 	readonly #kept: KeptHere<Unsaved>;
 	/** What was kept when the page was opened, and what was typed since. */
 	#all: Unsaved = {};
 
-	constructor(date: string) {
+	constructor(keptAs: string) {
 		this.#kept = new KeptHere(
-			`jovet.orders.unsaved.${date}`,
+			`jovet.orders.unsaved.${keptAs}`,
 			async () => (await import('./unsaved-schema.ts')).unsavedSchema
 		);
 	}

@@ -7,6 +7,8 @@ export const REFUSAL_STATUS: Readonly<Record<Refusal['kind'], number>> = {
 	'not-permitted': 403,
 	unknown: 422,
 	'changed-meanwhile': 409,
+	'numbers-changed-meanwhile': 409,
+	'in-the-past': 422,
 	'settings-changed-meanwhile': 409,
 	'newer-revision': 409,
 	'not-mixed-yet': 409,

@@ -3,6 +3,7 @@ import { acceptPlan } from './accept-plan.ts';
 import { addDelivery } from './add-delivery.ts';
 import { beginStarter } from './begin-starter.ts';
 import { changeOrder } from './change-order.ts';
+import { changeOrders } from './change-orders.ts';
 import { checkDough } from './check-dough.ts';
 import { copyOrders } from './copy-orders.ts';
 import { createFormula } from './create-formula.ts';
@@ -28,6 +29,7 @@ import { setBase } from './set-base.ts';
 import { setLiquids } from './set-liquids.ts';
 import { setLead } from './set-lead.ts';
 import { setMixes } from './set-mixes.ts';
+import { setStanding } from './set-standing.ts';
 import { setSupply } from './set-supply.ts';
 import { setUnits } from './set-units.ts';
 import { setWaterSchool } from './set-water-school.ts';
@@ -41,6 +43,7 @@ export const COMMANDS = [
 	addDelivery,
 	beginStarter,
 	changeOrder,
+	changeOrders,
 	checkDough,
 	copyOrders,
 	createFormula,
@@ -65,6 +68,7 @@ export const COMMANDS = [
 	setLead,
 	setMixes,
 	setLiquids,
+	setStanding,
 	setSupply,
 	setUnits,
 	setWaterSchool,

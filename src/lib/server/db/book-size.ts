@@ -6,7 +6,8 @@ import type { Db, Tx } from './client.ts';
 export interface BookSize {
 	readonly formulas: number;
 	readonly products: number;
-	readonly pieces: number;
+	/** Something for the date, or by weekday. */
+	readonly isOrdered: boolean;
 	readonly isPlanAccepted: boolean;
 }
 
@@ -14,7 +15,8 @@ export async function loadBookSize(db: Db | Tx, date: BakeDate): Promise<BookSiz
 	const { rows } = await sql<BookSize>`select
 		(select count(*)::int from formula where retired_at is null) as formulas,
 		(select count(*)::int from product where retired_at is null) as products,
-		(select coalesce(sum(pieces), 0)::int from order_line where bake_date = ${date}) as pieces,
+		(exists (select from order_line where bake_date = ${date} and pieces > 0)
+			or exists (select from standing_stretch)) as "isOrdered",
 		exists (select from plan_version) as "isPlanAccepted"`.execute(db);
-	return rows[0] ?? { formulas: 0, products: 0, pieces: 0, isPlanAccepted: false };
+	return rows[0] ?? { formulas: 0, products: 0, isOrdered: false, isPlanAccepted: false };
 }

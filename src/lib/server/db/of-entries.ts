@@ -3,6 +3,7 @@ import {
 	minutesBeforeDue,
 	sheetGrams,
 	type OvenDeck,
+	type CutOff,
 	type VesselUse
 } from '../../core/bakery/index.ts';
 import type { Retarder } from '../../core/fermentation/index.ts';
@@ -190,6 +191,7 @@ export interface DropSettings {
 	readonly roadMinutes: number;
 	/** Picking, loading and the road. */
 	readonly minutesBeforeDue: number;
+	readonly cutOff: CutOff | null;
 	readonly retired: boolean;
 }
 
@@ -211,7 +213,8 @@ export function everyDrop(entries: Entries): readonly DropSettings[] {
 			pickingMinutes: content.pickingMinutes,
 			loadingMinutes: content.loadingMinutes,
 			roadMinutes: content.roadMinutes,
-			minutesBeforeDue: minutesBeforeDue(content)
+			minutesBeforeDue: minutesBeforeDue(content),
+			cutOff: content.cutOff
 		}))
 		.sort((a, b) => (a.dueTime < b.dueTime ? -1 : a.dueTime > b.dueTime ? 1 : 0));
 }

@@ -1,19 +1,11 @@
-import type { BakeDate } from '../../core/time/index.ts';
+import type { TypedOrder } from '../../core/production/index.ts';
+import { weekdayOf, type BakeDate } from '../../core/time/index.ts';
 import { sql, type RawBuilder } from 'kysely';
 import type { Db, Tx } from './client.ts';
 import type { EveryColumn } from './tables.ts';
 
-export interface OrderLineRow {
-	readonly dropId: string;
-	readonly productId: string;
-	readonly pieces: number;
-	readonly version: number;
-}
-
-export async function loadOrderLines(
-	db: Db | Tx,
-	date: BakeDate
-): Promise<readonly OrderLineRow[]> {
+/** What was typed for a date. */
+export async function loadOrderLines(db: Db | Tx, date: BakeDate): Promise<readonly TypedOrder[]> {
 	const rows = await db
 		.selectFrom('order_line')
 		.select(['drop_id', 'product_id', 'pieces', 'row_version'])
@@ -45,65 +37,74 @@ export async function latestOtherDateWithOrders(
 	return (found?.bake_date ?? null) as BakeDate | null;
 }
 
-/** The order line as it stands, locked, with who changed it last. */
-export async function lockOrderLine(
-	tx: Tx,
-	key: { readonly date: BakeDate; readonly dropId: string; readonly productId: string }
-): Promise<{ readonly pieces: number; readonly version: number; readonly by: string } | null> {
-	const row = await tx
-		.selectFrom('order_line')
-		.innerJoin('bakery_entry as person', 'person.id', 'order_line.changed_by')
-		.select(['order_line.pieces', 'order_line.row_version', 'person.name'])
-		.where('bake_date', '=', key.date)
-		.where('drop_id', '=', key.dropId)
-		.where('product_id', '=', key.productId)
-		.forUpdate('order_line')
-		.executeTakeFirst();
-	return row ? { pieces: row.pieces, version: row.row_version, by: row.name } : null;
-}
-
-/** Pieces of one product for one drop of a date, before and after a change. */
-export interface OrderChange {
-	readonly date: string;
+/** Which number of a date: of one product for one drop. */
+export interface OrderKey {
+	readonly date: BakeDate;
 	readonly dropId: string;
 	readonly productId: string;
+}
+
+/** What is ordered before and after a change. */
+export interface OrderChange extends OrderKey {
 	readonly before: number;
 	readonly after: number;
+	/** It follows the standing order again. */
+	readonly leftToStanding: boolean;
 }
 
-/** Makes a line that is not there yet, so that two bakers meet at its lock. */
-export async function makeOrderLine(
+/** A number as it was typed, with who typed it. */
+export interface LockedOrder extends TypedOrder {
+	readonly by: string;
+}
+
+/**
+ * The typed numbers of a date as they stand, locked, with who changed each last. Those that are not there yet are made
+ * first, in one order, so that two bakers meet at their locks and never wait for each other.
+ */
+export async function lockOrderLines(
 	tx: Tx,
-	key: { readonly date: string; readonly dropId: string; readonly productId: string },
+	date: BakeDate,
+	keys: readonly Omit<OrderKey, 'date'>[],
 	actorId: string
-): Promise<void> {
-	const row: EveryColumn<'order_line'> = {
-		bake_date: key.date,
-		drop_id: key.dropId,
-		product_id: key.productId,
-		pieces: 0,
+): Promise<readonly LockedOrder[]> {
+	const fresh = inOneOrder(keys).map(({ dropId, productId }): EveryColumn<'order_line'> => ({
+		bake_date: date,
+		drop_id: dropId,
+		product_id: productId,
+		pieces: null,
 		row_version: 0,
 		changed_by: actorId
-	};
+	}));
 	await tx
 		.insertInto('order_line')
-		.values(row)
+		.values(fresh)
 		.onConflict((conflict) => conflict.doNothing())
 		.execute();
+	const rows = await tx
+		.selectFrom('order_line')
+		.innerJoin('bakery_entry as person', 'person.id', 'order_line.changed_by')
+		.select(['drop_id', 'product_id', 'pieces', 'order_line.row_version', 'person.name'])
+		.where('bake_date', '=', date)
+		.where('drop_id', 'in', [...new Set(keys.map(({ dropId }) => dropId))])
+		.where('product_id', 'in', [...new Set(keys.map(({ productId }) => productId))])
+		.orderBy('drop_id')
+		.orderBy('product_id')
+		.forUpdate('order_line')
+		.execute();
+	return rows.map((row) => ({
+		dropId: row.drop_id,
+		productId: row.product_id,
+		pieces: row.pieces,
+		version: row.row_version,
+		by: row.name
+	}));
 }
 
-export async function updateOrderLine(
-	tx: Tx,
-	key: { readonly date: string; readonly dropId: string; readonly productId: string },
-	to: { readonly pieces: number; readonly version: number; readonly changedBy: string }
-): Promise<void> {
-	await tx
-		.updateTable('order_line')
-		.set({ pieces: to.pieces, row_version: to.version, changed_by: to.changedBy })
-		.where('bake_date', '=', key.date)
-		.where('drop_id', '=', key.dropId)
-		.where('product_id', '=', key.productId)
-		.execute();
+/** The order in which numbers are locked by everybody. */
+export function inOneOrder<Key extends Omit<OrderKey, 'date'>>(
+	keys: readonly Key[]
+): readonly Key[] {
+	return [...keys].sort((a, b) => (a.dropId + a.productId < b.dropId + b.productId ? -1 : 1));
 }
 
 /** Holds others that copy to the date until this transaction ends: two copies must not meet. */
@@ -111,17 +112,20 @@ export async function lockCopyingTo(tx: Tx, date: BakeDate): Promise<void> {
 	await sql`select pg_advisory_xact_lock(hashtext(${'copy-orders ' + date}))`.execute(tx);
 }
 
-/** Puts lines at some pieces, whether they were there or not; each gets its next version. */
+/**
+ * Puts numbers at some pieces, whether they were there or not; each gets its next version. In one order, so that two that
+ * write many never wait for each other.
+ */
 export async function putOrderLines(
 	tx: Tx,
 	changes: readonly OrderChange[],
 	actorId: string
 ): Promise<void> {
-	const rows = changes.map((change): EveryColumn<'order_line'> => ({
+	const rows = inOneOrder(changes).map((change): EveryColumn<'order_line'> => ({
 		bake_date: change.date,
 		drop_id: change.dropId,
 		product_id: change.productId,
-		pieces: change.after,
+		pieces: change.leftToStanding ? null : change.after,
 		row_version: 1,
 		changed_by: actorId
 	}));
@@ -150,33 +154,10 @@ export async function insertOrderChanges(
 		drop_id: change.dropId,
 		product_id: change.productId,
 		pieces_before: change.before,
-		pieces_after: change.after
+		pieces_after: change.after,
+		left_to_standing: change.leftToStanding
 	}));
 	await tx.insertInto('order_change').values(rows).execute();
-}
-
-/** Lines of a date with pieces whose product is still in the book, and whose drop goes on the other date. */
-export async function loadCopyableLines(
-	db: Db | Tx,
-	date: BakeDate,
-	to: BakeDate
-): Promise<
-	readonly { readonly dropId: string; readonly productId: string; readonly pieces: number }[]
-> {
-	const rows = await db
-		.selectFrom('order_line')
-		.innerJoin('product', 'product.id', 'order_line.product_id')
-		.select(['order_line.drop_id', 'order_line.product_id', 'order_line.pieces'])
-		.where('bake_date', '=', date)
-		.where('pieces', '>', 0)
-		.where('product.retired_at', 'is', null)
-		.where(isInUse(sql.ref('order_line.drop_id'), to))
-		.execute();
-	return rows.map((row) => ({
-		dropId: row.drop_id,
-		productId: row.product_id,
-		pieces: row.pieces
-	}));
 }
 
 /** Whether an entry is a drop that is in use on a date. */
@@ -188,20 +169,76 @@ function isInUse(entryId: RawBuilder<unknown>, date: BakeDate): RawBuilder<boole
 }
 
 /**
- * Whether a drop and a product are there to be ordered; both in one query. What stands for a retired drop can still be
- * changed, and taken off.
+ * Which of some drops and products are there to be ordered on a date; all in one query. What is ordered of something that
+ * was retired can still be changed, and taken off.
  */
 export async function findOrderable(
 	db: Db | Tx,
-	dropId: string,
-	productId: string,
-	date: BakeDate
-): Promise<{ readonly drop: boolean; readonly product: boolean }> {
-	const { rows } = await sql<{ drop: boolean; product: boolean }>`select
-		${isInUse(sql`${dropId}::uuid`, date)}
-			or exists (select from order_line where bake_date = ${date} and drop_id = ${dropId}) as drop,
-		exists (select 1 from product where id = ${productId} and retired_at is null) as product`.execute(
-		db
-	);
-	return rows[0] ?? { drop: false, product: false };
+	date: BakeDate,
+	keys: readonly Omit<OrderKey, 'date'>[],
+	/** On which it may stand ordered. */
+	weekdays: readonly number[] = [weekdayOf(date)]
+): Promise<{ readonly drops: ReadonlySet<string>; readonly products: ReadonlySet<string> }> {
+	const ids = (of: readonly string[]) => sql`${`{${[...new Set(of)].join(',')}}`}::uuid[]`;
+	const { rows } = await sql<{ id: string; drop: boolean }>`
+		select asked.id, true as drop from unnest(${ids(keys.map(({ dropId }) => dropId))}) as asked (id)
+			where ${isInUse(sql.ref('asked.id'), date)}
+				or exists (select from order_line where bake_date = ${date} and drop_id = asked.id)
+		union all
+		select id, false from product
+			where id = any (${ids(keys.map(({ productId }) => productId))}) and (retired_at is null
+				or exists (select from order_line where bake_date = ${date} and product_id = product.id)
+				or exists (select from standing_stretch
+					where product_id = product.id and weekday = any (${`{${weekdays.join(',')}}`}::smallint[])))`.execute(db);
+	const found = (drop: boolean) =>
+		new Set(rows.filter((row) => row.drop === drop).map((row) => row.id));
+	return { drops: found(true), products: found(false) };
+}
+
+/** A change of a number, with who made it and when it happened. */
+export interface OrderChangeRow {
+	readonly id: string;
+	readonly dropId: string;
+	readonly productId: string;
+	readonly before: number;
+	readonly after: number;
+	readonly leftToStanding: boolean;
+	readonly by: string;
+	readonly atMs: number;
+}
+
+/** The newest changes of a date's numbers. */
+export async function loadOrderChanges(
+	db: Db | Tx,
+	date: BakeDate,
+	most: number
+): Promise<readonly OrderChangeRow[]> {
+	const rows = await db
+		.selectFrom('order_change')
+		.innerJoin('command', 'command.id', 'order_change.command_id')
+		.innerJoin('bakery_entry as person', 'person.id', 'command.actor_id')
+		.select([
+			'order_change.id',
+			'drop_id',
+			'product_id',
+			'pieces_before',
+			'pieces_after',
+			'left_to_standing',
+			'person.name',
+			'command.occurred_at'
+		])
+		.where('bake_date', '=', date)
+		.orderBy('order_change.id', 'desc')
+		.limit(most)
+		.execute();
+	return rows.map((row) => ({
+		id: row.id,
+		dropId: row.drop_id,
+		productId: row.product_id,
+		before: row.pieces_before,
+		after: row.pieces_after,
+		leftToStanding: row.left_to_standing,
+		by: row.name,
+		atMs: row.occurred_at.getTime()
+	}));
 }

@@ -229,7 +229,8 @@ export interface Tables {
 		bake_date: string;
 		drop_id: string;
 		product_id: string;
-		pieces: number;
+		/** Null leaves it to the standing order. */
+		pieces: number | null;
 		row_version: number;
 		changed_by: string;
 	};
@@ -241,6 +242,32 @@ export interface Tables {
 		product_id: string;
 		pieces_before: number;
 		pieces_after: number;
+		left_to_standing: boolean;
+		recorded_at: RecordedAt;
+	};
+	standing_order: {
+		drop_id: string;
+		product_id: string;
+		row_version: number;
+		changed_by: string;
+	};
+	standing_stretch: {
+		drop_id: string;
+		product_id: string;
+		weekday: number;
+		from_date: string;
+		until_date: string | null;
+		pieces: number;
+	};
+	standing_change: {
+		id: ColumnType<string, never, never>;
+		command_id: string;
+		drop_id: string;
+		product_id: string;
+		weekday: number;
+		from_date: string;
+		until_date: string | null;
+		pieces: number;
 		recorded_at: RecordedAt;
 	};
 	reading: {

@@ -87,7 +87,7 @@ export const ENTRIES: readonly DemoEntry[] = [
 		name,
 		content
 	})),
-	...DROPS.map(({ name, dueTime, weekdays, minutes: [picking, loading, road] }) => ({
+	...DROPS.map(({ name, dueTime, weekdays, minutes: [picking, loading, road], cutOff }) => ({
 		id: demoId('drop', name),
 		kind: 'drop' as const,
 		name,
@@ -96,7 +96,8 @@ export const ENTRIES: readonly DemoEntry[] = [
 			weekdays,
 			pickingMinutes: picking,
 			loadingMinutes: loading,
-			roadMinutes: road
+			roadMinutes: road,
+			cutOff: cutOff && { daysBefore: cutOff[0], time: cutOff[1] as WallTime }
 		}
 	})),
 	...CUSTOMERS.map(({ name, drop, note }) => ({

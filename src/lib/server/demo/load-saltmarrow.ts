@@ -1,3 +1,4 @@
+import { ALL_WEEKDAYS } from '../../core/bakery/index.ts';
 import {
 	addDays,
 	bakeryTime,
@@ -10,7 +11,14 @@ import { insertBakery, loadBakery, setClock } from '../db/bakery.ts';
 import type { Db, Tx } from '../db/client.ts';
 import { insertCommand } from '../db/command-log.ts';
 import { FROM_THE_BEGINNING, insertEntryRevision } from '../db/entries.ts';
-import { insertOrderChanges, putOrderLines } from '../db/orders.ts';
+import { insertOrderChanges, putOrderLines, type OrderChange } from '../db/orders.ts';
+import {
+	insertStandingChanges,
+	lockStanding,
+	replaceStretches,
+	updateStandingVersion,
+	type StandingRow
+} from '../db/standing-orders.ts';
 import { FIRST_SETTINGS } from '../services/first-bakery.ts';
 import { demoId } from './demo-id.ts';
 import { DEMO_ZONE } from './demo-zone.ts';
@@ -18,16 +26,7 @@ import { ENTRIES } from './entries.ts';
 import { loadHistory, NIGHTS_OF_HISTORY } from './history.ts';
 import { HEAD_BAKER } from './people.ts';
 import { loadBook } from './load-book.ts';
-import {
-	marketDateAfter,
-	MARKET_ORDERS,
-	piecesOn,
-	WEEKDAY_ORDERS,
-	WEEKDAY_SPECIALS
-} from './orders.ts';
-
-/** Orders reach from the first night of the history this many days past today. */
-const DAYS_AHEAD = 14;
+import { marketDateAfter, MARKET_ORDERS, standingOn } from './orders.ts';
 
 /**
  * Loads the Saltmarrow Bakehouse into an empty database, its orders around the date its clock shows.
@@ -78,39 +77,46 @@ async function loadBakehouse(tx: Tx, occurredAtMs: number): Promise<void> {
 		);
 }
 
-/** Orders of the nights behind and of the days to come; gives how many lines. */
+/** Orders that stand by weekday since the first night, and those of the market; gives how many lines. */
 async function loadOrders(tx: Tx, today: BakeDate, commandId: string): Promise<number> {
-	const days = Array.from({ length: NIGHTS_OF_HISTORY + DAYS_AHEAD }, (_, day) =>
-		addDays(today, day - NIGHTS_OF_HISTORY)
+	const rows = ALL_WEEKDAYS.flatMap((weekday) =>
+		standingOn(weekday).map(([product, drop, pieces]): StandingRow => ({
+			dropId: demoId('drop', drop),
+			productId: demoId('product', product),
+			weekday,
+			fromDate: addDays(today, -NIGHTS_OF_HISTORY),
+			untilDate: null,
+			pieces
+		}))
 	);
-	const market = marketDateAfter(today);
-	const changes = days.flatMap((date) => {
-		if (date === market) return MARKET_ORDERS.map((line) => orderOn(date, line));
-		const weekday = weekdayOf(date);
-		const specials = WEEKDAY_SPECIALS.filter(([day]) => day === weekday);
-		return [
-			...WEEKDAY_ORDERS.map(
-				([product, drop, pieces]) => [product, drop, piecesOn(weekday, drop, pieces)] as const
-			),
-			...specials.map(([, product, drop, pieces]) => [product, drop, pieces] as const)
-		]
-			.filter(([, , pieces]) => pieces > 0)
-			.map((line) => orderOn(date, line));
-	});
+	for (const row of rows) {
+		await lockStanding(tx, row, demoId('person', HEAD_BAKER));
+		await updateStandingVersion(tx, row, { version: 1, changedBy: demoId('person', HEAD_BAKER) });
+	}
+	await replaceStretches(tx, [], rows);
+	await insertStandingChanges(tx, rows, commandId);
+	const changes = marketChanges(today);
 	await putOrderLines(tx, changes, demoId('person', HEAD_BAKER));
 	await insertOrderChanges(tx, changes, commandId);
-	return changes.length;
+	return rows.length + changes.length;
 }
 
-function orderOn(
-	date: BakeDate,
-	[product, drop, pieces]: readonly [product: string, drop: string, pieces: number]
-) {
-	return {
-		date,
-		dropId: demoId('drop', drop),
-		productId: demoId('product', product),
-		before: 0,
-		after: pieces
-	};
+/** The market's own numbers, and none of what stands ordered on other Saturdays beside them. */
+function marketChanges(today: BakeDate): readonly OrderChange[] {
+	const date = marketDateAfter(today);
+	const isOfMarket = (product: string, drop: string) =>
+		MARKET_ORDERS.some(([name, to]) => name === product && to === drop);
+	const notThen = standingOn(weekdayOf(date)).filter(
+		([product, drop]) => !isOfMarket(product, drop)
+	);
+	return [...MARKET_ORDERS, ...notThen.map(([product, drop]) => [product, drop, 0] as const)].map(
+		([product, drop, pieces]) => ({
+			date,
+			dropId: demoId('drop', drop),
+			productId: demoId('product', product),
+			before: 0,
+			after: pieces,
+			leftToStanding: false
+		})
+	);
 }

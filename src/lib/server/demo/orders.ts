@@ -1,12 +1,39 @@
 import { ALL_WEEKDAYS } from '../../core/bakery/index.ts';
 import { addDays, weekdayOf, type BakeDate } from '../../core/time/index.ts';
 
-/** The four drops of a Saltmarrow morning, with the minutes for picking, loading and the road before each. */
+/**
+ * The four drops of a Saltmarrow morning, with the minutes for picking, loading and the road before each, and until when
+ * their orders are taken: so many days before, at a time.
+ */
 export const DROPS = [
-	{ name: 'Ferry', dueTime: '05:10', weekdays: ALL_WEEKDAYS, minutes: [5, 5, 5] },
-	{ name: 'Shop and cafés', dueTime: '06:45', weekdays: ALL_WEEKDAYS, minutes: [10, 0, 0] },
-	{ name: 'School', dueTime: '07:40', weekdays: [1, 2, 3, 4, 5], minutes: [5, 5, 5] },
-	{ name: 'Noon ferry', dueTime: '11:50', weekdays: [3, 6], minutes: [5, 5, 5] }
+	{
+		name: 'Ferry',
+		dueTime: '05:10',
+		weekdays: ALL_WEEKDAYS,
+		minutes: [5, 5, 5],
+		cutOff: [1, '13:00']
+	},
+	{
+		name: 'Shop and cafés',
+		dueTime: '06:45',
+		weekdays: ALL_WEEKDAYS,
+		minutes: [10, 0, 0],
+		cutOff: null
+	},
+	{
+		name: 'School',
+		dueTime: '07:40',
+		weekdays: [1, 2, 3, 4, 5],
+		minutes: [5, 5, 5],
+		cutOff: [1, '15:00']
+	},
+	{
+		name: 'Noon ferry',
+		dueTime: '11:50',
+		weekdays: [3, 6],
+		minutes: [5, 5, 5],
+		cutOff: [2, '12:00']
+	}
 ] as const;
 
 /** Whose bread goes with which drop. */
@@ -67,6 +94,19 @@ export const WEEKDAY_SPECIALS: readonly (readonly [
 const SATURDAY = 6;
 const SUNDAY = 7;
 const SATURDAY_SHOP_FACTOR = 1.2;
+
+/** What stands ordered on a weekday (ISO): the plain day as it goes on it, and what is baked on it only. */
+export function standingOn(
+	weekday: number
+): readonly (readonly [product: string, drop: string, pieces: number])[] {
+	const plain = WEEKDAY_ORDERS.map(
+		([product, drop, pieces]) => [product, drop, piecesOn(weekday, drop, pieces)] as const
+	);
+	const specials = WEEKDAY_SPECIALS.filter(([day]) => day === weekday).map(
+		([, product, drop, pieces]) => [product, drop, pieces] as const
+	);
+	return [...plain, ...specials].filter(([, , pieces]) => pieces > 0);
+}
 
 /** Pieces for one product and drop on a weekday. */
 export function piecesOn(weekday: number, drop: string, pieces: number): number {

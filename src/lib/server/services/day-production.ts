@@ -8,13 +8,14 @@ import {
 	type MadeMix,
 	type MadePreparation,
 	type Mix,
+	type OrderOfDate,
 	type ProductionInput
 } from '../../core/production/index.ts';
 import type { PlannedMixer, PlannedOven } from '../../core/planning/index.ts';
 import { instantOf, MINUTE_MS, type BakeDate } from '../../core/time/index.ts';
 import type { WeighingScale } from '../../core/units/index.ts';
 import { loadBakery, type BakerySettings } from '../db/bakery.ts';
-import { loadEntries } from '../db/entries.ts';
+import { loadEntries, type Entries } from '../db/entries.ts';
 import {
 	decksOf,
 	mostOfAnyMixer,
@@ -42,9 +43,11 @@ import type { Db, Tx } from '../db/client.ts';
 import { eachInPlaces, loadFormulaBook, pantryOf, type FormulaBook } from '../db/formula-book.ts';
 import { loadPinnedFormulas, type PinnedFormula } from '../db/formulas.ts';
 import { loadIngredientRevisions } from '../db/ingredients.ts';
-import { loadOrderLines, type OrderLineRow } from '../db/orders.ts';
+import { loadOrderLines } from '../db/orders.ts';
+import { loadStandingOn } from '../db/standing-orders.ts';
 import { loadPinnedPreparations, type PinnedPreparation } from '../db/preparations.ts';
 import { limitsOf } from './mix-limits.ts';
+import { ordersWith } from './orders-of-date.ts';
 import { rosterAround } from './roster-around.ts';
 
 /** A drop on its date. */
@@ -64,7 +67,7 @@ export interface BakeryDay {
 	readonly liquids: ReadonlyMap<string, readonly PickedLiquid[]>;
 	readonly book: FormulaBook;
 	readonly drops: readonly DropOfDate[];
-	readonly orders: readonly OrderLineRow[];
+	readonly orders: readonly OrderOfDate[];
 	/** In how many mixes doughs are wanted, by the formula. */
 	readonly mixesWanted: ReadonlyMap<string, MixesWanted>;
 	readonly mixers: readonly Mixer[];
@@ -117,7 +120,7 @@ export async function loadBakeryDay(
 	date: BakeDate,
 	timesOrdered: (dropId: string) => number = () => 1
 ): Promise<BakeryDay> {
-	const [bakery, bases, liquids, book, house, lines, mixesWanted, { batches, parents }] =
+	const [bakery, bases, liquids, book, house, typed, standing, mixesWanted, { batches, parents }] =
 		await Promise.all([
 			loadBakery(db, date),
 			loadBases(db),
@@ -125,14 +128,17 @@ export async function loadBakeryDay(
 			loadFormulaBook(db, date),
 			loadEntries(db, date),
 			loadOrderLines(db, date),
+			loadStandingOn(db, date),
 			loadMixesWanted(db, date),
 			loadBatchesOn(db, date)
 		]);
 	if (!bakery) throw new BakeryNotSetUp();
-	const orders = lines.map((line) => ({
-		...line,
-		pieces: Math.round(line.pieces * timesOrdered(line.dropId))
-	}));
+	const orders = inOrderOfWork(ordersWith(house, date, typed, standing), house, book).map(
+		(line) => ({
+			...line,
+			pieces: Math.round(line.pieces * timesOrdered(line.dropId))
+		})
+	);
 	const begun = batches.filter(isBegun);
 	const [pinned, entries] = await Promise.all([
 		loadPinned(db, begun, book.pantry.causticMost, book.places),
@@ -197,6 +203,23 @@ export async function loadBakeryDay(
 		input,
 		production: production.value
 	};
+}
+
+/** The earliest drop first, and products as the book has them: whatever order they are stored in, the day is the same. */
+function inOrderOfWork(
+	orders: readonly OrderOfDate[],
+	house: Entries,
+	book: FormulaBook
+): readonly OrderOfDate[] {
+	const drops = new Map(everyDrop(house).map((drop, at) => [drop.id, at]));
+	const products = new Map<string, number>(
+		book.products.map(({ product }, at) => [product.id, at])
+	);
+	return [...orders].sort(
+		(a, b) =>
+			(drops.get(a.dropId) ?? 0) - (drops.get(b.dropId) ?? 0) ||
+			(products.get(a.productId) ?? 0) - (products.get(b.productId) ?? 0)
+	);
 }
 
 /** What was begun stays as it is. */
@@ -318,7 +341,7 @@ function madeOf(
 function productionInput(
 	book: FormulaBook,
 	drops: BakeryDay['drops'],
-	orders: readonly OrderLineRow[],
+	orders: readonly OrderOfDate[],
 	mixing: { readonly mixers: readonly Mixer[]; readonly handMixing: HandMixing | null },
 	scales: readonly WeighingScale[],
 	made: ProductionInput['made'],

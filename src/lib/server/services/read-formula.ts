@@ -24,10 +24,10 @@ import {
 	type FormulaRevision
 } from '../db/formulas.ts';
 import { loadDeliveries } from '../db/ingredients.ts';
-import { loadOrderLines } from '../db/orders.ts';
 import type { ProductRevision } from '../db/products.ts';
 import { bookList, usersOfBuilds } from './book-list.ts';
 import { BakeryNotSetUp } from './day-production.ts';
+import { loadOrdersOfDate } from './orders-of-date.ts';
 
 /** How many revisions the room offers to compare; older ones stay in the database. */
 const REVISIONS_OFFERED = 200;
@@ -58,7 +58,7 @@ export async function readFormula(
 		loadBakery(db),
 		loadFormulaBook(db, date),
 		loadEntries(db, date, ['mixer', 'scale', 'divider']),
-		loadOrderLines(db, date),
+		loadOrdersOfDate(db, date),
 		loadRevisionHeads(db, formulaId, REVISIONS_OFFERED),
 		loadOpenDrafts(db, formulaId)
 	]);

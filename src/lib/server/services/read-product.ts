@@ -7,9 +7,9 @@ import type { Db } from '../db/client.ts';
 import { loadEntries } from '../db/entries.ts';
 import { decksOf, dividersOf, mostOfAnyMixer, weighedOn, vesselsOf } from '../db/of-entries.ts';
 import { loadFormulaBook } from '../db/formula-book.ts';
-import { loadOrderLines } from '../db/orders.ts';
 import { bookList } from './book-list.ts';
 import { BakeryNotSetUp } from './day-production.ts';
+import { loadOrdersOfDate } from './orders-of-date.ts';
 
 /** What a new product begins with (our defaults). */
 const BEGINNING = { bakeLossShare: USUAL_BAKE_LOSS_SHARE, spacingCm: USUAL_SPACING_CM };
@@ -24,7 +24,7 @@ export async function readProduct(
 		loadBakery(db),
 		loadFormulaBook(db, date),
 		loadEntries(db, date, ['mixer', 'scale', 'divider', 'vessel', 'oven']),
-		loadOrderLines(db, date)
+		loadOrdersOfDate(db, date)
 	]);
 	if (!bakery) throw new BakeryNotSetUp();
 	const found = book.products.find(({ product }) => product.id === productId);

@@ -2,6 +2,7 @@ import type { EntriesView } from '../../../contracts/bakery-views.ts';
 import type { BakeryEntry, EntryContents, EntryKind } from '../../../core/bakery/index.ts';
 import { formatMass, formatTemperature, type UnitChoice } from '../../../core/units/index.ts';
 import {
+	cutOffText,
 	ENTRY_KIND_TEXT,
 	ROLE_TEXT,
 	VESSEL_USE_TEXT,
@@ -27,7 +28,8 @@ const SUMMARIES: {
 		`${decks.length === 1 ? 'one deck' : `${decks.length} decks`}, ${recoveryMinutes} min between loads`,
 	place: ({ placeKind, celsius, humidityPercent }, { units }) =>
 		`${PLACE_KIND_TEXT[placeKind]}, ${formatTemperature({ celsius }, 0, units)}${humidityPercent === null ? '' : `, ${humidityPercent} % humid`}`,
-	drop: ({ dueTime, weekdays }) => `due ${dueTime}, ${weekdaysText(weekdays)}`,
+	drop: ({ dueTime, weekdays, cutOff }) =>
+		`due ${dueTime}, ${weekdaysText(weekdays)}${cutOff ? `, orders until ${cutOffText(cutOff)}` : ''}`,
 	customer: ({ dropId }, { drops }) =>
 		`with ${drops.find(({ id }) => id === dropId)?.name ?? 'a drop that is retired'}`,
 	'closed-days': ({ fromDate, toDate, yearly }) =>

@@ -1,6 +1,7 @@
 <script lang="ts">
-	import { minutesBeforeDue, type DropContent } from '../../../core/bakery/index.ts';
+	import { FIRST_CUT_OFF, minutesBeforeDue, type DropContent } from '../../../core/bakery/index.ts';
 	import type { WallTime } from '../../../core/time/index.ts';
+	import SwitchField from '../../../fields/SwitchField.svelte';
 	import TimeField from '../../../fields/TimeField.svelte';
 	import WeekdaysField from '../../../fields/WeekdaysField.svelte';
 	import { ENTRY_FIELD_TEXT } from '../../../wording/entry-fields.ts';
@@ -38,6 +39,24 @@
 		onSet={(minutes: number) => set({ [field]: minutes })}
 	/>
 {/each}
+<SwitchField
+	label="Orders are taken until a fixed time"
+	checked={content.cutOff !== null}
+	onSet={(agreed) => set({ cutOff: agreed ? FIRST_CUT_OFF : null })}
+/>
+{#if content.cutOff}
+	{@const cutOff = content.cutOff}
+	<TimeField
+		label={ENTRY_FIELD_TEXT.cutOff}
+		value={cutOff.time}
+		onSet={(time: WallTime) => set({ cutOff: { ...cutOff, time } })}
+	/>
+	<Figure
+		of="cutOffDays"
+		value={cutOff.daysBefore}
+		onSet={(daysBefore: number) => set({ cutOff: { ...cutOff, daysBefore } })}
+	/>
+{/if}
 <p data-ready-by>
 	{before === 0
 		? `Bread is packed by ${content.dueTime}.`

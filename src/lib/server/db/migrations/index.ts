@@ -13,6 +13,7 @@ import * as altitude from './0012-altitude.ts';
 import * as takenElsewhere from './0013-taken-elsewhere.ts';
 import * as mixesWanted from './0018-mixes-wanted.ts';
 import * as weighing from './0014-weighing.ts';
+import * as standingOrders from './0019-standing-orders.ts';
 import * as doughsTaken from './0017-doughs-taken.ts';
 import * as hotScalds from './0016-hot-scalds.ts';
 import * as pieceHeight from './0015-piece-height.ts';
@@ -37,7 +38,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0015-piece-height': pieceHeight,
 	'0016-hot-scalds': hotScalds,
 	'0017-doughs-taken': doughsTaken,
-	'0018-mixes-wanted': mixesWanted
+	'0018-mixes-wanted': mixesWanted,
+	'0019-standing-orders': standingOrders
 };
 
 export const migrations: MigrationProvider = {

@@ -1,0 +1,10 @@
+import { database } from '$lib/server/db/connection.ts';
+import { dateOfPage, forPage } from '$lib/server/page.ts';
+import { readStanding } from '$lib/server/services/read-standing.ts';
+import type { PageServerLoad } from './$types';
+
+export const load: PageServerLoad = ({ params, depends, locals }) => {
+	depends('jovet:day');
+	const date = dateOfPage(params.date);
+	return forPage(locals, () => readStanding(database(), date));
+};
