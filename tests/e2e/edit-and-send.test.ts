@@ -74,7 +74,7 @@ journey('a step back does not go over what somebody else saved since', async (ba
 	await visit(bakery, `${DAY}/orders`);
 	await type(page, LOAF_FERRY, '31');
 	await page.waitForSelector(cell(LOAF_FERRY, 'saved'));
-	await orderBeside(bakery, 44, 2);
+	await orderBeside(bakery, 44, 1);
 	await holds(page, LOAF_FERRY, '44');
 	await ctrl(page, 'KeyZ');
 	await says(page, '[data-order-messages]', 'changed since');
@@ -90,7 +90,7 @@ journey(
 		const roll = 'Deck roll, School, pieces';
 		await (await byName(page, 'textbox', roll)).focus();
 		await page.keyboard.type('7');
-		await orderBeside(bakery, 61, 1);
+		await orderBeside(bakery, 61, 0);
 		await holds(page, LOAF_FERRY, '61');
 		assert.equal(await valueOf(page, roll), '7');
 		assert.notEqual(await textOf(page, '[data-room-sentence]'), sentence);

@@ -119,7 +119,7 @@ journey(
 			dropId: FERRY,
 			productId: LOAF_ID,
 			pieces: 30,
-			expectedVersion: 1
+			expectedVersion: 0
 		});
 		await visit(bakery, `${DAY}/doughs`);
 		await says(page, '[data-ingredient="Bread flour"]', 'kg', 'Harbour dough', 'in 2 mixes');

@@ -8,6 +8,7 @@ import { accessibilityFaults, handFaults } from './page-faults.ts';
 const sentence = '[data-room-sentence]';
 const ROOMS = [
 	'orders',
+	'orders/standing',
 	'doughs',
 	'plan',
 	'water',
@@ -20,7 +21,8 @@ const ROOMS = [
 
 journey('a date without orders says so in every room and offers the way on', async (bakery) => {
 	const { page } = bakery;
-	const empty = '/bake/2027-06-01';
+	// A Sunday: nothing stands ordered.
+	const empty = '/bake/2027-06-06';
 	for (const [room, words] of [
 		['doughs', 'no dough to make'],
 		['water', 'no mix to find water for'],
@@ -33,7 +35,7 @@ journey('a date without orders says so in every room and offers the way on', asy
 		await says(page, sentence, words);
 	}
 	await visit(bakery, `${empty}/orders`);
-	await says(page, sentence, 'Nothing is ordered for Tuesday');
+	await says(page, sentence, 'Nothing is ordered for Sunday');
 	await (await byName(page, 'button', 'Copy the orders of Sat 5 Dec')).click();
 	await says(page, sentence, '387 pieces');
 });
@@ -162,7 +164,7 @@ journey(
 			await page.$eval('[data-folded]', (all) => all.getAttribute('data-folded'))
 		);
 		assert.ok(before > 0 && folded > 0, `${before} rows, ${folded} folded`);
-		await says(page, '[data-folded]', `${folded} products have no orders on this date`);
+		await says(page, '[data-folded]', `${folded} products have no orders here`);
 		await search(page, 'Order another product', 'Storm rye', 'adds');
 		await page.waitForFunction(() =>
 			/^Storm rye block, /.test(document.activeElement?.getAttribute('aria-label') ?? '')

@@ -9,7 +9,7 @@ const PRODUCTS = ['Harbour loaf', 'Deck roll', '=1+1'].map((name) => ({ id: `p $
 const DROPS = ['Ferry', 'Shop and cafés'].map((name) => ({ id: `d ${name}`, name }));
 
 function read(text: string): OrdersRead {
-	const found = readOrdersTable(text, PRODUCTS, DROPS);
+	const found = readOrdersTable(text, PRODUCTS, DROPS, 9999);
 	if (!found.ok) throw new Error(JSON.stringify(found.error));
 	return found.value;
 }
@@ -58,7 +58,7 @@ test('each problem is told by its line, and the other lines are read', () => {
 
 test('what is no table of orders is refused, whatever it is', () => {
 	const kind = (text: string) => {
-		const found = readOrdersTable(text, PRODUCTS, DROPS);
+		const found = readOrdersTable(text, PRODUCTS, DROPS, 9999);
 		return found.ok ? 'read' : found.error.kind;
 	};
 	assert.equal(kind(''), 'no-columns');
@@ -69,7 +69,7 @@ test('what is no table of orders is refused, whatever it is', () => {
 	assert.equal(kind(`Product,Ferry\n${'Deck roll,1\n'.repeat(5001)}`), 'too-large');
 	fc.assert(
 		fc.property(fc.string({ unit: 'binary', maxLength: 300 }), (text) => {
-			const found = readOrdersTable(text, PRODUCTS, DROPS);
+			const found = readOrdersTable(text, PRODUCTS, DROPS, 9999);
 			if (!found.ok) return;
 			for (const { pieces } of found.value.orders)
 				assert.ok(Number.isInteger(pieces) && pieces >= 0, `${pieces} pieces`);

@@ -1,5 +1,4 @@
 import { parse } from 'csv-parse/browser/esm/sync';
-import { MOST_PIECES } from '../contracts/limits.ts';
 import { fail, ok, type Result } from '../core/result.ts';
 import { parsePieces, type ParseFailure } from '../core/units/index.ts';
 
@@ -56,7 +55,9 @@ export const LONG_COLUMNS = { product: 'Product', drop: 'Drop', pieces: 'Pieces'
 export function readOrdersTable(
 	text: string,
 	products: readonly Named[],
-	drops: readonly Named[]
+	drops: readonly Named[],
+	/** More than this for one drop is a typing error. */
+	mostPieces: number
 ): Result<OrdersRead, OrdersFailure> {
 	if (text.length > MOST_ORDERS_BYTES) return fail({ kind: 'too-large', most: MOST_ORDERS_BYTES });
 	const table = tableOf(text);
@@ -70,7 +71,7 @@ export function readOrdersTable(
 		pieces: names.indexOf(asKey(LONG_COLUMNS.pieces))
 	};
 	const found = { orders: [] as OrderOfFile[], problems: [] as OrderProblem[] };
-	const reading = new Reading(products, drops, found);
+	const reading = new Reading(products, drops, mostPieces, found);
 	if (at.product >= 0 && at.drop >= 0 && at.pieces >= 0) {
 		for (const { line, cells } of rows)
 			reading.take(line, cells[at.product], cells[at.drop], cells[at.pieces]);
@@ -111,6 +112,7 @@ class Reading {
 	constructor(
 		products: readonly Named[],
 		drops: readonly Named[],
+		private readonly mostPieces: number,
 		private readonly found: { orders: OrderOfFile[]; problems: OrderProblem[] }
 	) {
 		this.#products = new Map(products.map((one) => [asKey(one.name), one]));
@@ -123,7 +125,7 @@ class Reading {
 		const drop = this.#drops.get(asKey(dropName));
 		if (!product) return this.#tell(line, { kind: 'no-such-product', name: productName.trim() });
 		if (!drop) return this.#tell(line, { kind: 'no-such-drop', name: dropName.trim() });
-		const read = parsePieces(text, MOST_PIECES);
+		const read = parsePieces(text, this.mostPieces);
 		if (!read.ok)
 			return this.#tell(line, { kind: 'no-number', where: drop.name, reason: read.error });
 		const key = `${product.id} ${drop.id}`;

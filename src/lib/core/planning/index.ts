@@ -62,4 +62,9 @@ export { handsAtMarks } from './hands-at-marks.ts';
 export { takenBy, type TakenElsewhere } from './taken-elsewhere.ts';
 export { canGoToTheCold, MOST_LOADS } from './decided.ts';
 export { limitsOfOrders, type OrdersLimit } from './limits-of-orders.ts';
-export { ordersMoved, type MovedBatch, type MovedOrder, type OrdersMoved } from './orders-moved.ts';
+export {
+	ordersMoved,
+	type MovedOrder,
+	type MovedRecipe,
+	type OrdersMoved
+} from './orders-moved.ts';

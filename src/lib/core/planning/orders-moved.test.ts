@@ -10,7 +10,7 @@ const [first, second] = dough?.mixes ?? [];
 if (!dough || !levain || !first || !second) throw new Error('the day has a dough in two mixes');
 
 test('nothing moved is told as nothing', () => {
-	assert.deepEqual(ordersMoved(DAY, DAY), { orders: [], batches: [], begun: [] });
+	assert.deepEqual(ordersMoved(DAY, DAY), { orders: [], recipes: [] });
 });
 
 test('a late order tells its number, the mix that grows and the pre-ferment that grows with it', () => {
@@ -26,18 +26,16 @@ test('a late order tells its number, the mix that grows and the pre-ferment that
 		[['Ferry', 'Harbour round', 36, 46]]
 	);
 	assert.deepEqual(
-		moved.batches.map(({ kind, name, ordinal, beforeGrams, afterGrams }) => [
-			kind,
-			name,
-			ordinal,
-			beforeGrams,
-			afterGrams
-		]),
+		moved.recipes.map(({ kind, name, before, after: now }) => [kind, name, before, now]),
 		[
-			['mix', 'Harbour dough', 1, 24_000, 33_200],
-			['pre-ferment', 'Levain', 1, 9800, 11_300]
+			['mix', 'Harbour dough', { grams: 48_000, count: 2 }, { grams: 57_200, count: 2 }],
+			['pre-ferment', 'Levain', { grams: 9800, count: 1 }, { grams: 11_300, count: 1 }]
 		]
 	);
+	assert.deepEqual(moved.recipes[0]?.batches, [
+		{ ordinal: 1, beforeGrams: 24_000, afterGrams: 33_200, begun: false },
+		{ ordinal: 2, beforeGrams: 24_000, afterGrams: 24_000, begun: false }
+	]);
 });
 
 test('what was begun stays, and what it lacks is a further one', () => {
@@ -48,15 +46,14 @@ test('what was begun stays, and what it lacks is a further one', () => {
 	};
 	const moved = ordersMoved({ ...DAY, builds: [fed] }, after);
 	assert.deepEqual(
-		moved.batches.map(({ ordinal, beforeGrams, afterGrams, count }) => [
-			ordinal,
-			beforeGrams,
-			afterGrams,
-			count
-		]),
-		[[2, null, 1500, 2]]
+		moved.recipes.map(({ batches }) => batches),
+		[
+			[
+				{ ordinal: 1, beforeGrams: 9800, afterGrams: 9800, begun: true },
+				{ ordinal: 2, beforeGrams: null, afterGrams: 1500, begun: false }
+			]
+		]
 	);
-	assert.deepEqual(moved.begun, [{ kind: 'pre-ferment', name: 'Levain', ordinal: 1, count: 2 }]);
 });
 
 test('an order and a mix that are gone are told as gone', () => {
@@ -71,8 +68,11 @@ test('an order and a mix that are gone are told as gone', () => {
 		[[24, 0]]
 	);
 	assert.deepEqual(
-		moved.batches.map(({ ordinal, afterGrams }) => [ordinal, afterGrams]),
-		[[2, null]]
+		moved.recipes[0]?.batches.map(({ ordinal, afterGrams }) => [ordinal, afterGrams]),
+		[
+			[1, 24_000],
+			[2, null]
+		]
 	);
 });
 

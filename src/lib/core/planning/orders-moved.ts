@@ -1,5 +1,5 @@
+import { groupBy } from '../group-by.ts';
 import type { DropId, ProductId } from '../identity.ts';
-import { batchKey } from './batch-ref.ts';
 import type { BakeDayInput, Begun } from './input.ts';
 
 /** Pieces of one product for one drop, before and now. */
@@ -12,24 +12,30 @@ export interface MovedOrder {
 	readonly after: number;
 }
 
-/** A mix, pre-ferment or preparation that is larger or smaller than before, new, or not wanted any more. */
-export interface MovedBatch {
+/** A dough, pre-ferment or preparation of which more or less is made than before, or in other batches. */
+export interface MovedRecipe {
 	readonly kind: 'mix' | 'pre-ferment' | 'preparation';
 	readonly name: string;
+	/** In all its batches, and how many there are; 0 where there was or is none. */
+	readonly before: { readonly grams: number; readonly count: number };
+	readonly after: { readonly grams: number; readonly count: number };
+	readonly batches: readonly MovedBatch[];
+}
+
+/** One of its batches. */
+export interface MovedBatch {
 	readonly ordinal: number;
-	/** How many of it there are now. */
-	readonly count: number;
 	/** Null where there was none. */
 	readonly beforeGrams: number | null;
 	/** Null where there is none any more. */
 	readonly afterGrams: number | null;
+	/** It was begun, and stays as it is. */
+	readonly begun: boolean;
 }
 
 export interface OrdersMoved {
 	readonly orders: readonly MovedOrder[];
-	readonly batches: readonly MovedBatch[];
-	/** Those that were begun and stay as they are, though what takes from them moved. */
-	readonly begun: readonly Pick<MovedBatch, 'kind' | 'name' | 'ordinal' | 'count'>[];
+	readonly recipes: readonly MovedRecipe[];
 }
 
 /** A change of less than this is dust of rounding. */
@@ -44,34 +50,45 @@ const DUST_GRAMS = 0.5;
  * Example: 10 loaves more for the ferry make mix 1 of their dough 9.2 kg larger and its levain 1.5 kg.
  */
 export function ordersMoved(before: BakeDayInput, after: BakeDayInput): OrdersMoved {
-	const orders = movedOrders(before, after);
-	const was = new Map(batchesOf(before).map((batch) => [batch.key, batch]));
-	const is = batchesOf(after);
-	const now = new Set(is.map(({ key }) => key));
-	const told = ({ kind, name, ordinal, count }: SizedBatch) => ({ kind, name, ordinal, count });
-	const batches = [
-		...is.flatMap((batch): MovedBatch[] => {
-			const old = was.get(batch.key);
-			if (old && Math.abs(old.grams - batch.grams) < DUST_GRAMS) return [];
-			return [{ ...told(batch), beforeGrams: old?.grams ?? null, afterGrams: batch.grams }];
-		}),
-		...[...was.values()]
-			.filter(({ key }) => !now.has(key))
-			.map((batch): MovedBatch => ({
-				...told(batch),
-				beforeGrams: batch.grams,
-				afterGrams: null
-			}))
-	];
-	const names = new Set(batches.map(({ kind, name }) => `${kind} ${name}`));
+	const was = groupBy(batchesOf(before), recipeKey, (batch) => batch);
+	const is = groupBy(batchesOf(after), recipeKey, (batch) => batch);
 	return {
-		orders,
-		batches,
-		begun: is
-			.filter(({ begun, kind, name }) => begun && names.has(`${kind} ${name}`))
-			.filter(({ key, grams }) => Math.abs((was.get(key)?.grams ?? 0) - grams) < DUST_GRAMS)
-			.map(told)
+		orders: movedOrders(before, after),
+		recipes: [...new Set([...is.keys(), ...was.keys()])].flatMap(
+			(key) => movedRecipe(was.get(key) ?? [], is.get(key) ?? []) ?? []
+		)
 	};
+}
+
+function movedRecipe(was: readonly SizedBatch[], is: readonly SizedBatch[]): MovedRecipe | null {
+	const one = is[0] ?? was[0];
+	if (!one) return null;
+	const ordinals = [...new Set([...was, ...is].map(({ ordinal }) => ordinal))].sort(
+		(a, b) => a - b
+	);
+	const batches = ordinals.map((ordinal): MovedBatch => {
+		const old = was.find((batch) => batch.ordinal === ordinal);
+		const now = is.find((batch) => batch.ordinal === ordinal);
+		return {
+			ordinal,
+			beforeGrams: old?.grams ?? null,
+			afterGrams: now?.grams ?? null,
+			begun: now?.begun !== null && now?.begun !== undefined
+		};
+	});
+	const moved = batches.some(
+		({ beforeGrams, afterGrams }) =>
+			beforeGrams === null ||
+			afterGrams === null ||
+			Math.abs(beforeGrams - afterGrams) >= DUST_GRAMS
+	);
+	const sum = (all: readonly SizedBatch[]) => ({
+		grams: all.reduce((total, { grams }) => total + grams, 0),
+		count: all.length
+	});
+	return moved
+		? { kind: one.kind, name: one.name, before: sum(was), after: sum(is), batches }
+		: null;
 }
 
 function movedOrders(before: BakeDayInput, after: BakeDayInput): readonly MovedOrder[] {
@@ -98,37 +115,37 @@ function movedOrders(before: BakeDayInput, after: BakeDayInput): readonly MovedO
 }
 
 interface SizedBatch {
-	readonly key: string;
-	readonly kind: MovedBatch['kind'];
+	readonly recipeId: string;
+	readonly kind: MovedRecipe['kind'];
 	readonly name: string;
 	readonly ordinal: number;
-	readonly count: number;
 	readonly grams: number;
 	readonly begun: Begun | null;
 }
 
-function batchesOf(input: BakeDayInput): readonly SizedBatch[] {
-	const mixes = input.doughs.flatMap(({ formulaId, name, mixes: all }) =>
-		all.map(({ ordinal, count, grams, begun }): SizedBatch => ({
-			key: batchKey({ kind: 'mix', formulaId, ordinal }),
-			kind: 'mix',
-			name,
-			ordinal,
-			count,
-			grams,
-			begun
-		}))
-	);
-	const builds = input.builds.map(
-		({ preparationId, ordinal, kind, name, grams, begun }): SizedBatch => ({
-			key: batchKey({ kind: 'preparation', preparationId, ordinal }),
+function recipeKey({ kind, recipeId }: SizedBatch): string {
+	return `${kind} ${recipeId}`;
+}
+
+function batchesOf({ doughs, builds }: BakeDayInput): readonly SizedBatch[] {
+	return [
+		...doughs.flatMap(({ formulaId, name, mixes }) =>
+			mixes.map(({ ordinal, grams, begun }): SizedBatch => ({
+				recipeId: formulaId,
+				kind: 'mix',
+				name,
+				ordinal,
+				grams,
+				begun
+			}))
+		),
+		...builds.map(({ preparationId, ordinal, kind, name, grams, begun }): SizedBatch => ({
+			recipeId: preparationId,
 			kind: kind === 'build' ? 'pre-ferment' : 'preparation',
 			name,
 			ordinal,
-			count: input.builds.filter((other) => other.preparationId === preparationId).length,
 			grams,
 			begun
-		})
-	);
-	return [...mixes, ...builds];
+		}))
+	];
 }

@@ -114,7 +114,10 @@
 	}
 
 	function press(event: PointerEvent, spot: Spot) {
-		if (!event.shiftKey || !chosen.isBegun) return;
+		if (!event.shiftKey || !chosen.isBegun) {
+			chosen.choose(spot);
+			return;
+		}
 		event.preventDefault();
 		chosen.reach(spot);
 	}

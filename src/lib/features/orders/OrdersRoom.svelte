@@ -80,7 +80,7 @@
 			(change) => change.afterCutOff && change.productId === productId && change.dropId === dropId
 		);
 	const moved = $derived(
-		view.sincePlan && (view.sincePlan.orders.length > 0 || view.sincePlan.batches.length > 0)
+		view.sincePlan && (view.sincePlan.orders.length > 0 || view.sincePlan.recipes.length > 0)
 			? view.sincePlan
 			: null
 	);
@@ -173,7 +173,11 @@
 {/if}
 {#each view.limits as limit, index (index)}
 	{@const { about, text } = limitText(limit)}
-	<Notice label="Limit" {about} {text} />
+	{#if limit.kind === 'vessels'}
+		<p class="mx-5 mb-3" data-limit><b>{about}:</b> {text}</p>
+	{:else}
+		<Notice label="Limit" {about} {text} />
+	{/if}
 {/each}
 
 {#if view.products.length > 0 && view.drops.length > 0}
@@ -190,13 +194,8 @@
 {#if view.products.length > 0 && view.drops.length > 0}
 	<DoughsOfOrders {view} {model} />
 	{#if totals.pieces > 0}
-		<div class="mx-5 my-4"><CopyOrders date={view.date} suggested={view.copyFrom} /></div>
+		<div class="mx-5 my-4"><CopyOrders date={view.date} suggested={null} /></div>
 	{/if}
-	<OrdersFile
-		products={view.products}
-		drops={view.drops}
-		{model}
-		file={resolve(`/bake/${view.date}/orders.csv`)}
-	/>
+	<OrdersFile products={view.products} drops={view.drops} {model} date={view.date} />
 	<OrderChanges {view} />
 {/if}

@@ -2,8 +2,8 @@
 	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { OrdersView } from '../../contracts/views.ts';
-	import type { MovedBatch } from '../../core/planning/index.ts';
-	import { formatMass } from '../../core/units/index.ts';
+	import type { MovedRecipe } from '../../core/planning/index.ts';
+	import { formatBulk } from '../../core/units/index.ts';
 	import { momentText } from '../../wording/time-text.ts';
 
 	interface Props {
@@ -14,16 +14,18 @@
 	}
 	let { date, since, isLate }: Props = $props();
 	const { bakery, now } = useRoom();
-	const mass = (grams: number) => formatMass({ grams }, 2, bakery.units);
-	const named = ({ kind, name, ordinal, count }: Omit<MovedBatch, 'beforeGrams' | 'afterGrams'>) =>
-		kind === 'mix'
-			? `${name}, mix ${ordinal} of ${count}`
-			: `${name}${count > 1 ? ` ${ordinal} of ${count}` : ''}`;
-	function movedText({ beforeGrams, afterGrams }: MovedBatch): string {
-		if (beforeGrams === null && afterGrams !== null) return `${mass(afterGrams)}, one more`;
-		if (beforeGrams !== null && afterGrams === null) return `${mass(beforeGrams)} less, not made`;
-		const by = (afterGrams ?? 0) - (beforeGrams ?? 0);
-		return `${mass(beforeGrams ?? 0)} → ${mass(afterGrams ?? 0)}, ${by > 0 ? `${mass(by)} more` : `${mass(-by)} less`}`;
+	const mass = (grams: number) => formatBulk({ grams }, bakery.units);
+	function byText({ before, after }: MovedRecipe): string {
+		const by = after.grams - before.grams;
+		return by >= 0 ? `${mass(by)} more` : `${mass(-by)} less`;
+	}
+	/** Its batches are told where they are several, or where one stays as it was begun. */
+	const isTold = ({ batches }: MovedRecipe) =>
+		batches.length > 1 || batches.some(({ begun }) => begun);
+	function batchText({ beforeGrams, afterGrams, begun }: MovedRecipe['batches'][number]): string {
+		if (afterGrams === null) return 'not made any more';
+		if (begun) return `${mass(afterGrams)}, begun: it stays as it is`;
+		return beforeGrams === null ? `${mass(afterGrams)}, one more` : mass(afterGrams);
 	}
 </script>
 
@@ -49,12 +51,21 @@
 			{/each}
 		</ul>
 		<ul>
-			{#each since.batches as batch (batch.kind + batch.name + batch.ordinal)}
-				<li data-moved-batch={named(batch)}><b>{named(batch)}</b>: {movedText(batch)}</li>
-			{/each}
-			{#each since.begun as batch (batch.kind + batch.name + batch.ordinal)}
-				<li data-begun-batch={named(batch)}>
-					<b>{named(batch)}</b>: begun, it stays as it is
+			{#each since.recipes as recipe (recipe.kind + recipe.name)}
+				<li class="pb-1" data-moved-recipe={recipe.name}>
+					<b>{recipe.name}</b>: {mass(recipe.before.grams)} → {mass(recipe.after.grams)},
+					<b>{byText(recipe)}</b>
+					{#if isTold(recipe)}
+						<ul class="text-note">
+							{#each recipe.batches as batch (batch.ordinal)}
+								<li>
+									{recipe.kind === 'mix' ? `mix ${batch.ordinal}` : batch.ordinal}: {batchText(
+										batch
+									)}
+								</li>
+							{/each}
+						</ul>
+					{/if}
 				</li>
 			{/each}
 		</ul>

@@ -109,5 +109,5 @@
 		canFollow={false}
 	/>
 	<NumberMessages products={view.products} {drops} {model} />
-	<OrdersFile products={view.products} {drops} {model} file={null} />
+	<OrdersFile products={view.products} {drops} {model} date={null} />
 {/if}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { resolve } from '$app/paths';
-	import { followUndoKeys } from '../../client/undo-keys.ts';
+	import { followUndoKeys, type History } from '../../client/undo-keys.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { StandingView } from '../../contracts/views.ts';
 	import { firstOfWeekday, piecesStanding } from '../../core/production/index.ts';
@@ -82,9 +82,8 @@
 			untilDate = read.value;
 		}
 	}
-	let history: { canUndo: boolean; canRedo: boolean; undo: () => void; redo: () => void } | null =
-		$state.raw(null);
-	const NO_HISTORY = {
+	let history: History | null = $state.raw(null);
+	const NO_HISTORY: History = {
 		canUndo: false,
 		canRedo: false,
 		undo: () => undefined,
@@ -143,7 +142,7 @@
 	<WeekdaysField
 		label="What is typed here goes for"
 		value={days}
-		onSet={(chosen) => (alsoOn = chosen.filter((day) => day !== weekday))}
+		onSet={(chosen: readonly number[]) => (alsoOn = chosen.filter((day) => day !== weekday))}
 	/>
 	{#if dateProblem}
 		<p role="alert"><span class="act-now px-2 py-1">Check</span> {dateProblem}</p>
@@ -162,7 +161,7 @@
 		{first}
 		{fromDate}
 		{untilDate}
-		onHistory={(made) => (history = made)}
+		onHistory={(made: History | null) => (history = made)}
 	/>
 {/key}
 

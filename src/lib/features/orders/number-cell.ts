@@ -41,6 +41,13 @@ export function keyOf(of: { readonly productId: ProductId; readonly dropId: Drop
 	return `${of.productId} ${of.dropId}`;
 }
 
+/** Numbers, or what is said of them, by their product and drop. */
+export function byKey<Row extends { readonly productId: string; readonly dropId: string }>(
+	rows: readonly Row[]
+): ReadonlyMap<string, Row> {
+	return new Map(rows.map((row) => [`${row.productId} ${row.dropId}`, row]));
+}
+
 export function textOf(pieces: number): string {
 	return pieces === 0 ? '' : String(pieces);
 }

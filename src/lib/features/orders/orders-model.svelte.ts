@@ -4,6 +4,7 @@ import type { Retries } from '../../client/retries.ts';
 import type { DropId, ProductId } from '../../core/identity.ts';
 import { parseFailureText } from '../../wording/failure-text.ts';
 import {
+	byKey,
 	keyOf,
 	readText,
 	textOf,
@@ -52,7 +53,7 @@ export class OrdersModel {
 
 	/** Takes what the server says now; what is being typed here stays as it is. */
 	update(view: NumbersView): void {
-		const lines = new Map(view.cells.map((line) => [keyOf(line), line]));
+		const lines = byKey(view.cells);
 		for (const { id: productId } of view.products)
 			for (const { id: dropId } of view.drops) {
 				const key = keyOf({ productId, dropId });
@@ -268,7 +269,7 @@ export class OrdersModel {
 			return;
 		}
 		if (saved.outcome === 'stale') {
-			const stale = new Map(saved.lines.map((line) => [`${line.productId} ${line.dropId}`, line]));
+			const stale = byKey(saved.lines);
 			// What was sent before had arrived after all, or somebody else meant the same.
 			const meantSame = ({ key, cell, pieces }: OnItsWay) =>
 				stale.get(key)?.value === (pieces ?? cell.standing);

@@ -189,7 +189,9 @@ export async function findOrderable(
 			where id = any (${ids(keys.map(({ productId }) => productId))}) and (retired_at is null
 				or exists (select from order_line where bake_date = ${date} and product_id = product.id)
 				or exists (select from standing_stretch
-					where product_id = product.id and weekday = any (${`{${weekdays.join(',')}}`}::smallint[])))`.execute(db);
+					where product_id = product.id and weekday = any (${`{${weekdays.join(',')}}`}::smallint[])))`.execute(
+		db
+	);
 	const found = (drop: boolean) =>
 		new Set(rows.filter((row) => row.drop === drop).map((row) => row.id));
 	return { drops: found(true), products: found(false) };

@@ -12,6 +12,7 @@ import type { DoughInstrument, IceForm, WaterSchool } from '../../core/heat/inde
 import type { LearnedSubject } from '../../core/learning/index.ts';
 import type { ReadingQuantity } from '../../core/mixing/index.ts';
 import type { MeasuredColumns } from './measured-columns.ts';
+import type { OrderTables } from './order-tables.ts';
 import type { SensorKind } from '../../contracts/device-protocol.ts';
 import type { ExtraUse } from '../../core/production/index.ts';
 
@@ -39,7 +40,7 @@ export type EveryColumn<T extends keyof Tables> = {
 	>;
 };
 
-export interface Tables {
+export interface Tables extends OrderTables {
 	bakery: {
 		id: Generated<boolean>;
 		name: string;
@@ -224,51 +225,6 @@ export interface Tables {
 		preparation_revision_id: string | null;
 		amount_g: number;
 		for_pieces: number;
-	};
-	order_line: {
-		bake_date: string;
-		drop_id: string;
-		product_id: string;
-		/** Null leaves it to the standing order. */
-		pieces: number | null;
-		row_version: number;
-		changed_by: string;
-	};
-	order_change: {
-		id: ColumnType<string, never, never>;
-		command_id: string;
-		bake_date: string;
-		drop_id: string;
-		product_id: string;
-		pieces_before: number;
-		pieces_after: number;
-		left_to_standing: boolean;
-		recorded_at: RecordedAt;
-	};
-	standing_order: {
-		drop_id: string;
-		product_id: string;
-		row_version: number;
-		changed_by: string;
-	};
-	standing_stretch: {
-		drop_id: string;
-		product_id: string;
-		weekday: number;
-		from_date: string;
-		until_date: string | null;
-		pieces: number;
-	};
-	standing_change: {
-		id: ColumnType<string, never, never>;
-		command_id: string;
-		drop_id: string;
-		product_id: string;
-		weekday: number;
-		from_date: string;
-		until_date: string | null;
-		pieces: number;
-		recorded_at: RecordedAt;
 	};
 	reading: {
 		id: string;

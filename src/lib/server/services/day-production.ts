@@ -15,7 +15,7 @@ import type { PlannedMixer, PlannedOven } from '../../core/planning/index.ts';
 import { instantOf, MINUTE_MS, type BakeDate } from '../../core/time/index.ts';
 import type { WeighingScale } from '../../core/units/index.ts';
 import { loadBakery, type BakerySettings } from '../db/bakery.ts';
-import { loadEntries, type Entries } from '../db/entries.ts';
+import { loadEntries } from '../db/entries.ts';
 import {
 	decksOf,
 	mostOfAnyMixer,
@@ -47,7 +47,7 @@ import { loadOrderLines } from '../db/orders.ts';
 import { loadStandingOn } from '../db/standing-orders.ts';
 import { loadPinnedPreparations, type PinnedPreparation } from '../db/preparations.ts';
 import { limitsOf } from './mix-limits.ts';
-import { ordersWith } from './orders-of-date.ts';
+import { inOrderOfWork, ordersWith } from './orders-of-date.ts';
 import { rosterAround } from './roster-around.ts';
 
 /** A drop on its date. */
@@ -203,23 +203,6 @@ export async function loadBakeryDay(
 		input,
 		production: production.value
 	};
-}
-
-/** The earliest drop first, and products as the book has them: whatever order they are stored in, the day is the same. */
-function inOrderOfWork(
-	orders: readonly OrderOfDate[],
-	house: Entries,
-	book: FormulaBook
-): readonly OrderOfDate[] {
-	const drops = new Map(everyDrop(house).map((drop, at) => [drop.id, at]));
-	const products = new Map<string, number>(
-		book.products.map(({ product }, at) => [product.id, at])
-	);
-	return [...orders].sort(
-		(a, b) =>
-			(drops.get(a.dropId) ?? 0) - (drops.get(b.dropId) ?? 0) ||
-			(products.get(a.productId) ?? 0) - (products.get(b.productId) ?? 0)
-	);
 }
 
 /** What was begun stays as it is. */

@@ -8,7 +8,8 @@ import {
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db, Tx } from '../db/client.ts';
 import { loadEntries, type Entries } from '../db/entries.ts';
-import { dropsOf } from '../db/of-entries.ts';
+import type { FormulaBook } from '../db/formula-book.ts';
+import { dropsOf, everyDrop } from '../db/of-entries.ts';
 import { loadOrderLines } from '../db/orders.ts';
 import { loadStandingOn } from '../db/standing-orders.ts';
 
@@ -44,4 +45,21 @@ export async function loadOrdersOfDate(
 		loadStandingOn(db, date)
 	]);
 	return ordersWith(house, date, typed, standing);
+}
+
+/** The earliest drop first, and products as the book has them: whatever order they are stored in, the day is the same. */
+export function inOrderOfWork(
+	orders: readonly OrderOfDate[],
+	house: Entries,
+	book: FormulaBook
+): readonly OrderOfDate[] {
+	const drops = new Map(everyDrop(house).map((drop, at) => [drop.id, at]));
+	const products = new Map<string, number>(
+		book.products.map(({ product }, at) => [product.id, at])
+	);
+	return [...orders].sort(
+		(a, b) =>
+			(drops.get(a.dropId) ?? 0) - (drops.get(b.dropId) ?? 0) ||
+			(products.get(a.productId) ?? 0) - (products.get(b.productId) ?? 0)
+	);
 }

@@ -4,7 +4,7 @@ import { readStanding } from '$lib/server/services/read-standing.ts';
 import type { PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ params, depends, locals }) => {
-	depends('jovet:day');
+	depends('jovet:day', 'jovet:moment');
 	const date = dateOfPage(params.date);
 	return forPage(locals, () => readStanding(database(), date));
 };
