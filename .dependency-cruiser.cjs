@@ -17,6 +17,7 @@ const CORE_FOLDERS = {
 	ripening: ['formula', 'fermentation'],
 	learning: ['formula', 'heat', 'fermentation', 'ripening'],
 	mixing: ['bakery', 'formula', 'heat', 'fermentation', 'production', 'learning'],
+	stock: ['bakery'],
 	planning: ['bakery', 'baking', 'formula', 'fermentation', 'ripening', 'schedule']
 };
 

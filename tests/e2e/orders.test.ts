@@ -66,7 +66,7 @@ journey(
 		// A number for some weeks only: what comes after it is told.
 		await press(page, 'Tuesday');
 		await page.$eval('input[name=until]', (field) => {
-			(field).value = '2026-12-08';
+			field.value = '2026-12-08';
 			field.dispatchEvent(new Event('change', { bubbles: true }));
 		});
 		await says(page, '[data-typed-for]', 'until Tue 8 Dec');

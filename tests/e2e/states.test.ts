@@ -10,6 +10,7 @@ const ROOMS = [
 	'orders',
 	'orders/standing',
 	'doughs',
+	'doughs/stock',
 	'plan',
 	'water',
 	'fermentation',

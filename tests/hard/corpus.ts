@@ -15,6 +15,7 @@ import { ingredientContent } from '../integration/ingredient-content.ts';
 import { addDays, type BakeDate } from '../../src/lib/core/time/index.ts';
 import type { Db } from '../../src/lib/server/db/client.ts';
 import { loadFormulaBook } from '../../src/lib/server/db/formula-book.ts';
+import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { demoPlaceId } from '../../src/lib/server/demo/demo-place.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import type { Pool } from './generate.ts';
@@ -281,6 +282,22 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 			kind: 'change-orders',
 			date: addDays(date, 61),
 			lines: [{ dropId: FERRY, productId: LOAF, pieces: null, expectedVersion: 0 }]
+		},
+		{
+			kind: 'take-stock',
+			ingredientId: demoId('ingredient', 'Salt'),
+			what: 'received',
+			grams: 10_000,
+			lot: 'S-14',
+			note: ''
+		},
+		{
+			kind: 'keep-stock',
+			ingredientId: demoId('ingredient', 'Salt'),
+			supplierId: demoId('supplier', 'Harbour stores'),
+			packGrams: 5000,
+			leastGrams: 2000,
+			expectedVersion: 1
 		},
 		{ kind: 'set-base', formulaId: HARBOUR_DOUGH, celsius: 60 },
 		{ kind: 'set-liquids', formulaId: HARBOUR_DOUGH, picked: [] }

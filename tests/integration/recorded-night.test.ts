@@ -23,6 +23,7 @@ import { readRoomTrace } from '../../src/lib/server/services/read-room-trace.ts'
 import { readRunSheet } from '../../src/lib/server/services/read-run-sheet.ts';
 import { readWorkAhead, readWorkOn } from '../../src/lib/server/services/read-work-ahead.ts';
 import { readStanding } from '../../src/lib/server/services/read-standing.ts';
+import { readStock } from '../../src/lib/server/services/read-stock.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import {
 	BUN_DOUGH,
@@ -85,6 +86,11 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 			products: products.length,
 			stretches: stretches.filter(({ weekday }) => weekday === 2)
 		};
+	},
+	stock: async () => {
+		const { rows, ...view } = await readStock(t.db, TOMORROW);
+		const told = ['Bread flour', 'Salt', 'Fresh yeast', 'Linseed'];
+		return { ...view, rows: rows.filter(({ name }) => told.includes(name)) };
 	},
 	doughs: () => readDoughs(t.db, TOMORROW),
 	water: async () => [

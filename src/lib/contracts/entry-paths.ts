@@ -8,6 +8,7 @@ export const ENTRY_PATHS = {
 	place: 'places',
 	drop: 'drops',
 	customer: 'customers',
+	supplier: 'suppliers',
 	'closed-days': 'closed-days',
 	scale: 'scales',
 	divider: 'dividers',

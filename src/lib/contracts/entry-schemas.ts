@@ -156,6 +156,11 @@ export const ENTRY_CONTENTS: { readonly [K in EntryKind]: z.ZodType<EntryContent
 			.default(null)
 	}),
 	customer: z.object({ dropId: uuidSchema, note }),
+	supplier: z.object({
+		weekdays: z.array(weekday).max(7),
+		daysAhead: figure('daysAhead'),
+		note
+	}),
 	'closed-days': z.object({
 		fromDate: bakeDateSchema,
 		toDate: bakeDateSchema,

@@ -18,6 +18,7 @@ export type UnknownThing =
 	| 'place'
 	| 'mixer'
 	| 'ingredient'
+	| 'supplier'
 	| 'delivery'
 	| 'draft'
 	| 'scale'

@@ -21,7 +21,7 @@
 			<Toast.Message>
 				<Toast.Title class="font-bold">{toast.title}</Toast.Title>
 			</Toast.Message>
-			<Toast.CloseTrigger class="action-small w-auto!">Close</Toast.CloseTrigger>
+			<Toast.CloseTrigger class="action-small w-auto!" aria-label="Close">Close</Toast.CloseTrigger>
 		</Toast>
 	{/snippet}
 </Toast.Group>

@@ -74,6 +74,7 @@ export const ENTRY_FIELD_TEXT = {
 	roadMinutes: 'The road',
 	cutOff: 'Orders are taken until',
 	cutOffDays: 'Days before',
+	daysAhead: 'Told so many days before',
 	dropId: 'Comes with',
 	note: 'Note',
 	fromDate: 'From',

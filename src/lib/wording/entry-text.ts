@@ -18,6 +18,7 @@ export const ENTRY_KIND_TEXT: Readonly<
 	place: { one: 'place', a: 'a place', many: 'Places' },
 	drop: { one: 'drop', a: 'a drop', many: 'Drops' },
 	customer: { one: 'customer', a: 'a customer', many: 'Customers' },
+	supplier: { one: 'supplier', a: 'a supplier', many: 'Suppliers' },
 	'closed-days': { one: 'closed day', a: 'a closed day', many: 'Closed days' },
 	scale: { one: 'scale', a: 'a scale', many: 'Scales' },
 	divider: { one: 'divider', a: 'a divider', many: 'Dividers' },

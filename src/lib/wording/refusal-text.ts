@@ -10,6 +10,7 @@ const UNKNOWN: Readonly<Record<UnknownThing, string>> = {
 	product: 'This product is no longer in the book.',
 	build: 'This preparation is no longer in the book.',
 	formula: 'This formula is no longer in the book.',
+	supplier: 'That supplier is no longer there. Choose another one.',
 	ingredient: 'An ingredient of this formula is no longer in the book.',
 	reading: 'The reading to correct is not there.',
 	observation: 'This reading is not in the log.',

@@ -3,7 +3,7 @@ import { demoId } from '../../../src/lib/server/demo/demo-id.ts';
 import { FERRY, LOAF, TOMORROW } from '../test-database.ts';
 import type { Night } from './night.ts';
 
-/** Numbers that are typed by weekday and in a block, over what somebody else changed too. */
+/** Numbers that are typed by weekday and in a block, over what somebody else changed too; and what was counted. */
 export async function typeOrders({ tell }: Night): Promise<void> {
 	const shop = demoId('drop', 'Shop and cafés');
 	const far = addDays(TOMORROW, 28);
@@ -26,4 +26,19 @@ export async function typeOrders({ tell }: Night): Promise<void> {
 	await tell(32, block(9, 0));
 	await tell(32, block(10, 0));
 	await tell(32, block(null, 1));
+	const salt = demoId('ingredient', 'Salt');
+	const entry = { ingredientId: salt, lot: '', note: '' };
+	await tell(32, { kind: 'take-stock', ...entry, what: 'counted', grams: 12_500 });
+	await tell(32, { kind: 'take-stock', ...entry, what: 'received', grams: 10_000, lot: 'S-14' });
+	await tell(32, { kind: 'take-stock', ...entry, what: 'taken-out', grams: 250 });
+	const keeping = {
+		kind: 'keep-stock' as const,
+		ingredientId: salt,
+		supplierId: demoId('supplier', 'Upland dairy'),
+		packGrams: 1000,
+		leastGrams: 5000,
+		expectedVersion: 1
+	};
+	await tell(32, keeping);
+	await tell(32, keeping);
 }

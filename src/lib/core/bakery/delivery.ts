@@ -24,6 +24,15 @@ export interface CustomerContent {
 	readonly note: string;
 }
 
+/** Somebody who brings ingredients. */
+export interface SupplierContent {
+	/** The days on which it comes; Monday is 1 and Sunday 7. */
+	readonly weekdays: readonly number[];
+	/** So many days before it comes it has to be told what to bring. */
+	readonly daysAhead: number;
+	readonly note: string;
+}
+
 /** Days on which the bakery bakes nothing. */
 export interface ClosedDaysContent {
 	readonly fromDate: BakeDate;
@@ -94,6 +103,10 @@ export function dropProblems({ weekdays, cutOff, dueTime }: DropContent): readon
 			? [{ kind: 'cut-off-after-due', field: 'cutOff' } as const]
 			: [])
 	];
+}
+
+export function supplierProblems({ weekdays }: SupplierContent): readonly EntryProblem[] {
+	return weekdays.length === 0 ? [{ kind: 'no-weekday', field: 'weekdays' }] : [];
 }
 
 export function closedDaysProblems({

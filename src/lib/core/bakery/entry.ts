@@ -2,9 +2,11 @@ import type { BakeDate } from '../time/index.ts';
 import {
 	closedDaysProblems,
 	dropProblems,
+	supplierProblems,
 	type ClosedDaysContent,
 	type CustomerContent,
-	type DropContent
+	type DropContent,
+	type SupplierContent
 } from './delivery.ts';
 import {
 	benchProblems,
@@ -36,6 +38,7 @@ export interface EntryContents {
 	readonly bench: BenchContent;
 	readonly drop: DropContent;
 	readonly customer: CustomerContent;
+	readonly supplier: SupplierContent;
 	readonly 'closed-days': ClosedDaysContent;
 }
 
@@ -49,6 +52,7 @@ export const ENTRY_KINDS = [
 	'place',
 	'drop',
 	'customer',
+	'supplier',
 	'closed-days',
 	'scale',
 	'divider',
@@ -84,6 +88,7 @@ const CHECKS: {
 	bench: benchProblems,
 	drop: dropProblems,
 	customer: () => [],
+	supplier: supplierProblems,
 	'closed-days': closedDaysProblems
 };
 

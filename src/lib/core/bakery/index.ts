@@ -74,7 +74,8 @@ export {
 	type ClosedDaysContent,
 	type CustomerContent,
 	type CutOff,
-	type DropContent
+	type DropContent,
+	type SupplierContent
 } from './delivery.ts';
 export { standingOn, type StandingEntry } from './standing.ts';
 export {

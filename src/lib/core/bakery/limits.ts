@@ -43,6 +43,7 @@ export const BAKERY_LIMITS = {
 	benchWidthCm: { least: 20, most: 500 },
 	hands: { least: 1, most: 20, whole: true },
 	cutOffDays: { least: 0, most: 14, whole: true },
+	daysAhead: { least: 0, most: 14, whole: true },
 	legMinutes: { least: 0, most: 600, whole: true },
 	pacePercent: { least: 25, most: 200, whole: true },
 	shiftMinutes: { least: 15, most: 960, whole: true },

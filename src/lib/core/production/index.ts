@@ -34,3 +34,4 @@ export {
 	type TypedOrder
 } from './orders-of-date.ts';
 export { firstOfWeekday, layOver, piecesStanding, type StandingStretch } from './standing.ts';
+export { usesOfBatch } from './uses-of-batch.ts';

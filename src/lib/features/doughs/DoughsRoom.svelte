@@ -79,6 +79,9 @@
 			{:else}
 				<button class="action" onclick={() => window.print()}>Print weigh-up cards</button>
 			{/if}
+			<a class="action-lesser no-underline!" href={resolve(`/bake/${view.date}/doughs/stock`)}
+				>Stock</a
+			>
 		{/snippet}
 	</RoomHeading>
 

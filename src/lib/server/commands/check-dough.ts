@@ -3,10 +3,12 @@ import { batchNameSchema } from '../../contracts/batch-name.ts';
 import { celsiusSchema } from '../../contracts/border-schemas.ts';
 import { WAIT_PLACES } from '../../core/formula/index.ts';
 import { DOUGH_INSTRUMENTS } from '../../core/heat/index.ts';
+import type { BakeDate } from '../../core/time/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { findBatch, recipeIdOf } from '../db/batches.ts';
 import { insertEntry } from '../db/batch-log-entries.ts';
-import { beginBatch } from '../services/begin-batch.ts';
+import { beginBatch, bookUses } from '../services/begin-batch.ts';
+import { loadBakeryDay } from '../services/day-production.ts';
 import { findMixedBatch } from '../services/mixed-batch.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 
@@ -32,9 +34,11 @@ export const checkDough = defineCommand({
 		}
 		const begun = await beginBatch(tx, command.batch);
 		if (!begun.ok) return begun;
-		const batch = await findBatch(tx, begun.value);
+		const batch = await findBatch(tx, begun.value.batchId);
 		if (!batch || (stage === 'autolyse' && batch.kind !== 'mix'))
 			return fail({ kind: 'unknown', what: 'mix' });
+		if (begun.value.isNew)
+			await bookUses(tx, await loadBakeryDay(tx, batch.date as BakeDate), batch.id, occurredAtMs);
 		await insertEntry(tx, {
 			id,
 			batchId: batch.id,

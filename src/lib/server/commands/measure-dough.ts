@@ -16,7 +16,7 @@ import type { BakeDate } from '../../core/time/index.ts';
 import { findBatch, recipeIdOf, type Batch } from '../db/batches.ts';
 import { insertEntry, schoolColumns, type EntryDetail } from '../db/batch-log-entries.ts';
 import type { Tx } from '../db/client.ts';
-import { beginBatch } from '../services/begin-batch.ts';
+import { beginBatch, bookUses } from '../services/begin-batch.ts';
 import { loadBakeryDay, type BakeryDay } from '../services/day-production.ts';
 import { workOutMix } from '../services/mixes-of-day.ts';
 import { loadObservationsOf } from '../services/observations.ts';
@@ -59,7 +59,7 @@ export const measureDough = defineCommand({
 	handle: async (tx, command) => {
 		const begun = await beginBatch(tx, command.batch);
 		if (!begun.ok) return begun;
-		const batch = await findBatch(tx, begun.value);
+		const batch = await findBatch(tx, begun.value.batchId);
 		if (!batch) return fail({ kind: 'unknown', what: 'dough' });
 		const { most } = READING_LIMITS;
 		if (batch.kind === 'mix' && command.celsius > most.celsius)
@@ -68,6 +68,7 @@ export const measureDough = defineCommand({
 				problems: [{ where: 'celsius', what: `no dough is warmer than ${most.celsius} °C` }]
 			});
 		const day = await loadBakeryDay(tx, batch.date as BakeDate);
+		if (begun.value.isNew) await bookUses(tx, day, batch.id, command.occurredAtMs);
 		if (command.mixerId !== null && !day.mixers.some((mixer) => mixer.id === command.mixerId))
 			return fail({ kind: 'unknown', what: 'mixer' });
 		const before = measuredBefore(day, batch.id);

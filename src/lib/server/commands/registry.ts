@@ -12,6 +12,7 @@ import { endDough } from './end-dough.ts';
 import { foundBakery } from './found-bakery.ts';
 import { ignoreObservation } from './ignore-observation.ts';
 import { judgeReadiness } from './judge-readiness.ts';
+import { keepStock } from './keep-stock.ts';
 import { measureDough } from './measure-dough.ts';
 import { moveDough } from './move-dough.ts';
 import { registerDevice } from './register-device.ts';
@@ -36,6 +37,7 @@ import { setWaterSchool } from './set-water-school.ts';
 import { strikeEntry } from './strike-entry.ts';
 import { takeClosedDays } from './take-closed-days.ts';
 import { takeReading } from './take-reading.ts';
+import { takeStock } from './take-stock.ts';
 
 /** Every command that can be given. Types, the door and the borders follow from this list. */
 export const COMMANDS = [
@@ -51,6 +53,7 @@ export const COMMANDS = [
 	foundBakery,
 	ignoreObservation,
 	judgeReadiness,
+	keepStock,
 	measureDough,
 	moveDough,
 	registerDevice,
@@ -74,7 +77,8 @@ export const COMMANDS = [
 	setWaterSchool,
 	strikeEntry,
 	takeClosedDays,
-	takeReading
+	takeReading,
+	takeStock
 ] as const;
 
 type Module = (typeof COMMANDS)[number];

@@ -13,6 +13,7 @@ import type { LearnedSubject } from '../../core/learning/index.ts';
 import type { ReadingQuantity } from '../../core/mixing/index.ts';
 import type { MeasuredColumns } from './measured-columns.ts';
 import type { OrderTables } from './order-tables.ts';
+import type { StockTables } from './stock-tables.ts';
 import type { SensorKind } from '../../contracts/device-protocol.ts';
 import type { ExtraUse } from '../../core/production/index.ts';
 
@@ -40,7 +41,7 @@ export type EveryColumn<T extends keyof Tables> = {
 	>;
 };
 
-export interface Tables extends OrderTables {
+export interface Tables extends OrderTables, StockTables {
 	bakery: {
 		id: Generated<boolean>;
 		name: string;

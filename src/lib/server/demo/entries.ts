@@ -15,6 +15,7 @@ import {
 } from './equipment.ts';
 import { CUSTOMERS, DROPS } from './orders.ts';
 import { SCALES } from './pantry.ts';
+import { SUPPLIERS } from './stock.ts';
 import { PEOPLE } from './people.ts';
 
 /** Something the bakehouse has. */
@@ -105,6 +106,12 @@ export const ENTRIES: readonly DemoEntry[] = [
 		kind: 'customer' as const,
 		name,
 		content: { dropId: demoId('drop', drop), note }
+	})),
+	...SUPPLIERS.map(({ name, ...content }) => ({
+		id: demoId('supplier', name),
+		kind: 'supplier' as const,
+		name,
+		content
 	})),
 	...PLACES.map(({ name, kind, role, celsius }) => ({
 		id: demoPlaceId(name),

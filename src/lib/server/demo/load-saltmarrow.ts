@@ -19,8 +19,10 @@ import {
 	updateStandingVersion,
 	type StandingRow
 } from '../db/standing-orders.ts';
+import { insertStockEntry, lockKeeping, updateKeeping } from '../db/stock.ts';
 import { FIRST_SETTINGS } from '../services/first-bakery.ts';
 import { demoId } from './demo-id.ts';
+import { COUNTED } from './stock.ts';
 import { DEMO_ZONE } from './demo-zone.ts';
 import { ENTRIES } from './entries.ts';
 import { loadHistory, NIGHTS_OF_HISTORY } from './history.ts';
@@ -45,6 +47,7 @@ export async function loadSaltmarrow(
 		await setClock(tx, clock);
 		await loadBakehouse(tx, now.epochMs);
 		await loadBook(tx, { madeBy: demoId('person', HEAD_BAKER), occurredAtMs: now.epochMs }, today);
+		await loadStockOfDemo(tx, commandId, now.epochMs);
 		const lines = await loadOrders(tx, today, commandId);
 		await loadHistory(tx, now.epochMs, commandId);
 		await insertCommand(tx, {
@@ -75,6 +78,32 @@ async function loadBakehouse(tx: Tx, occurredAtMs: number): Promise<void> {
 			{ ...entry, number: 1, appliesFrom: FROM_THE_BEGINNING, retired: false },
 			by
 		);
+}
+
+/** What was counted an hour ago, and whom it comes from. */
+async function loadStockOfDemo(tx: Tx, commandId: string, nowMs: number): Promise<void> {
+	const actorId = demoId('person', HEAD_BAKER);
+	for (const [ingredient, kilograms, supplier, packKilograms] of COUNTED) {
+		const ingredientId = demoId('ingredient', ingredient);
+		await insertStockEntry(tx, {
+			id: demoId('stock', ingredient),
+			ingredientId,
+			kind: 'counted',
+			grams: kilograms * 1000,
+			lot: '',
+			note: '',
+			commandId,
+			occurredAtMs: nowMs - 3_600_000
+		});
+		await lockKeeping(tx, ingredientId, actorId);
+		await updateKeeping(tx, ingredientId, {
+			supplierId: demoId('supplier', supplier),
+			packGrams: packKilograms * 1000,
+			leastGrams: 0,
+			version: 1,
+			changedBy: actorId
+		});
+	}
 }
 
 /** Orders that stand by weekday since the first night, and those of the market; gives how many lines. */

@@ -2,6 +2,7 @@ import type { BatchName } from '../../contracts/batch-name.ts';
 import type { RefusalOf } from '../../contracts/refusals.ts';
 import { mixedShare } from '../../core/formula/index.ts';
 import type { BatchId } from '../../core/identity.ts';
+import { usesOfBatch } from '../../core/production/index.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import {
 	findBatch,
@@ -16,6 +17,7 @@ import {
 import type { Tx } from '../db/client.ts';
 import { isFormulaRevision } from '../db/formulas.ts';
 import { isPreparationRevision } from '../db/preparations.ts';
+import { insertStockUses } from '../db/stock.ts';
 import { batchAt, isBegun, loadBakeryDay, type BakeryDay } from './day-production.ts';
 
 type Refused = RefusalOf<'unknown' | 'more-than-a-mixer'>;
@@ -25,11 +27,25 @@ type Refused = RefusalOf<'unknown' | 'more-than-a-mixer'>;
  * by stands from then on as the hand was told it, whatever changed meanwhile. One that was only planned is made
  * now, with the portions it is to become.
  */
-export async function beginBatch(tx: Tx, name: BatchName): Promise<Result<BatchId, Refused>> {
+export async function beginBatch(
+	tx: Tx,
+	name: BatchName
+): Promise<Result<{ readonly batchId: BatchId; readonly isNew: boolean }, Refused>> {
 	const found = await findOrMake(tx, name);
 	if (!found.ok) return found;
-	if (found.value.state === 'planned') await setBatchStates(tx, [found.value.id], 'begun');
-	return ok(found.value.id);
+	const isNew = found.value.state === 'planned';
+	if (isNew) await setBatchStates(tx, [found.value.id], 'begun');
+	return ok({ batchId: found.value.id, isNew });
+}
+
+/** Books what went into a batch out of stock, when it is begun. `day` is read after that. */
+export async function bookUses(
+	tx: Tx,
+	day: BakeryDay,
+	batchId: BatchId,
+	occurredAtMs: number
+): Promise<void> {
+	await insertStockUses(tx, batchId, usesOfBatch(day.production, batchId), occurredAtMs);
 }
 
 /** Finds the batch that a command speaks of, or makes it as planned. */

@@ -37,6 +37,7 @@
 		place: 'Where ingredients stand and dough waits, and how warm that is.',
 		drop: 'When bread has to be where it is wanted: every plan ends there.',
 		customer: 'Whose bread goes with which drop.',
+		supplier: 'Who brings ingredients, on which days, and when to tell them.',
 		'closed-days': 'Days on which nothing is baked.',
 		scale: 'What each carries and tells apart: weights are rounded to it.',
 		divider: 'What presses pieces, and of which weight.',

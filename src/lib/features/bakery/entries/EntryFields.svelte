@@ -14,6 +14,7 @@
 		place: () => import('../fields/PlaceFields.svelte'),
 		drop: () => import('../fields/DropFields.svelte'),
 		customer: () => import('../fields/CustomerFields.svelte'),
+		supplier: () => import('../fields/SupplierFields.svelte'),
 		'closed-days': () => import('../fields/ClosedDaysFields.svelte'),
 		scale: () => import('../fields/ScaleFields.svelte'),
 		divider: () => import('../fields/DividerFields.svelte'),

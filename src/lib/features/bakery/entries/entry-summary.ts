@@ -30,6 +30,8 @@ const SUMMARIES: {
 		`${PLACE_KIND_TEXT[placeKind]}, ${formatTemperature({ celsius }, 0, units)}${humidityPercent === null ? '' : `, ${humidityPercent} % humid`}`,
 	drop: ({ dueTime, weekdays, cutOff }) =>
 		`due ${dueTime}, ${weekdaysText(weekdays)}${cutOff ? `, orders until ${cutOffText(cutOff)}` : ''}`,
+	supplier: ({ weekdays, daysAhead }) =>
+		`comes ${weekdaysText(weekdays)}, told ${daysAhead === 0 ? 'on the day' : daysAhead === 1 ? 'the day before' : `${daysAhead} days before`}`,
 	customer: ({ dropId }, { drops }) =>
 		`with ${drops.find(({ id }) => id === dropId)?.name ?? 'a drop that is retired'}`,
 	'closed-days': ({ fromDate, toDate, yearly }) =>
@@ -68,6 +70,7 @@ const EMPTY: Readonly<Record<EntryKind, string>> = {
 	oven: 'There is no oven yet: loads are sized to its decks.',
 	place: 'There is no place yet.',
 	drop: 'There is no drop yet: orders are for a drop, and the plan ends at it.',
+	supplier: 'There is no supplier yet: what to order is told without whom to ask.',
 	customer: 'There is no customer yet: a drop can be for one or for many.',
 	'closed-days': 'No closed day is entered: the bakery bakes every day on which a drop goes.',
 	scale: 'There is no scale yet: weights are told to the gram.',

@@ -30,6 +30,7 @@ const FIRST: { readonly [K in EntryKind]: (date: BakeDate) => EntryContents[K] }
 	}),
 	drop: () => ({ ...FIRST_DROP, dueTime: '07:00' as WallTime }),
 	customer: () => ({ dropId: '', note: '' }),
+	supplier: () => ({ weekdays: [1, 2, 3, 4, 5], daysAhead: 1, note: '' }),
 	'closed-days': (date) => ({ fromDate: date, toDate: date, yearly: false }),
 	scale: () => ({ capacityGrams: 15_000, divisionGrams: 5 }),
 	divider: () => ({ heads: 30, leastPieceGrams: 40, mostPieceGrams: 120 }),

@@ -13,6 +13,7 @@ import * as altitude from './0012-altitude.ts';
 import * as takenElsewhere from './0013-taken-elsewhere.ts';
 import * as mixesWanted from './0018-mixes-wanted.ts';
 import * as weighing from './0014-weighing.ts';
+import * as stock from './0020-stock.ts';
 import * as standingOrders from './0019-standing-orders.ts';
 import * as doughsTaken from './0017-doughs-taken.ts';
 import * as hotScalds from './0016-hot-scalds.ts';
@@ -39,7 +40,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0016-hot-scalds': hotScalds,
 	'0017-doughs-taken': doughsTaken,
 	'0018-mixes-wanted': mixesWanted,
-	'0019-standing-orders': standingOrders
+	'0019-standing-orders': standingOrders,
+	'0020-stock': stock
 };
 
 export const migrations: MigrationProvider = {
