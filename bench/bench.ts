@@ -36,6 +36,7 @@ import {
 } from '../src/lib/core/identity.ts';
 import { loadBakeryDay } from '../src/lib/server/services/day-production.ts';
 import { testDatabase, TOMORROW } from '../tests/integration/test-database.ts';
+import { ordersToIngredients } from './ordered-week.ts';
 import { reportGrowth } from './nights.ts';
 import { measurePages, PAGES } from './pages.ts';
 import { mediansInTurns, report, type Figure } from './measure.ts';
@@ -350,6 +351,7 @@ try {
 	const { input } = await loadBakeryDay(young.db, TOMORROW);
 	const core = report('Core', [
 		await orderChange(input),
+		await ordersToIngredients(input),
 		await dose(),
 		await selfHeating(),
 		await reforecast(),

@@ -21,6 +21,10 @@ import { readOrders } from '../src/lib/server/services/read-orders.ts';
 import { readPlan } from '../src/lib/server/services/read-plan.ts';
 import { demoId } from '../src/lib/server/demo/demo-id.ts';
 import { readRipening } from '../src/lib/server/services/read-ripening.ts';
+import { loadStandingFrom, loadStandingVersions } from '../src/lib/server/db/standing-orders.ts';
+import { loadStock } from '../src/lib/server/db/stock.ts';
+import { readStanding } from '../src/lib/server/services/read-standing.ts';
+import { readStock } from '../src/lib/server/services/read-stock.ts';
 import { readWater } from '../src/lib/server/services/read-water.ts';
 import { NOW_MS, TOMORROW } from '../tests/integration/test-database.ts';
 import { mediansInTurns, type Figure } from './measure.ts';
@@ -106,6 +110,20 @@ export const PAGES: readonly {
 			await latestOtherDateWithOrders(db, EMPTY);
 		}
 	},
+	{
+		what: 'standing orders',
+		page: (db) => readStanding(db, TOMORROW),
+		queries: (db) =>
+			Promise.all([loadFormulaBook(db), loadStandingFrom(db, TOMORROW), loadStandingVersions(db)])
+	},
+	{
+		what: 'stock, a week ahead',
+		page: (db) => readStock(db, TOMORROW),
+		queries: async (db) => {
+			await loadStock(db);
+			for (let day = 0; day < 7; day += 1) await dayQueries(db, addDays(TOMORROW, day));
+		}
+	},
 	{ what: 'doughs', page: (db) => readDoughs(db, TOMORROW), queries: dayQueries },
 	{
 		what: 'water',
@@ -151,9 +169,13 @@ async function growHistory(db: Db): Promise<void> {
 	const days = YEARS_OF_HISTORY * 365;
 	const first = addDays(TOMORROW, -days - 1);
 	await sql`insert into order_line (bake_date, drop_id, product_id, pieces, changed_by)
-		select ${first}::date + n, o.drop_id, o.product_id, o.pieces, o.changed_by
-		from order_line o, generate_series(0, ${days - 1}) n where o.bake_date = ${TOMORROW}
-		on conflict do nothing`.execute(db);
+		select ${first}::date + n, o.drop_id, o.product_id, o.pieces, s.changed_by
+		from standing_stretch o join standing_order s using (drop_id, product_id), generate_series(0, ${days - 1}) n
+		where o.weekday = extract(isodow from ${first}::date + n) on conflict do nothing`.execute(db);
+	// What stands ordered was another number each quarter of a year.
+	await sql`insert into standing_stretch (drop_id, product_id, weekday, from_date, until_date, pieces)
+		select drop_id, product_id, weekday, ${first}::date + q * 90 - 90, ${first}::date + q * 90 - 1, 1 + (pieces + q) % 99
+		from standing_stretch, generate_series(0, ${Math.floor(days / 90) - 2}) q`.execute(db);
 	const command = randomUUID();
 	await db.transaction().execute(async (tx) => {
 		await sql`insert into command (id, kind, actor_id, occurred_at, request, answer)
@@ -165,6 +187,16 @@ async function growHistory(db: Db): Promise<void> {
 			${first}::date + n * interval '5 minutes' from generate_series(1, ${days * 96}) n`.execute(tx);
 	});
 	await growNights(db, days);
+	await db.transaction().execute(async (tx) => {
+		await sql`insert into stock_entry (id, ingredient_id, kind, amount_g, command_id, occurred_at)
+			select gen_random_uuid(), i.id, (array['counted', 'received', 'taken-out'])[1 + n % 3], 20000, ${command},
+			${first}::date + n * interval '2 days' from ingredient i, generate_series(1, ${Math.floor(days / 2) - 2}) n`.execute(
+			tx
+		);
+		await sql`insert into stock_use (batch_id, ingredient_id, amount_g, occurred_at)
+			select b.id, i.id, 1200, b.bake_date::timestamptz from batch b, lateral (select id from ingredient
+			order by id limit 8) i where b.kind = 'mix' on conflict do nothing`.execute(tx);
+	});
 	const [device, sensor] = [randomUUID(), randomUUID()];
 	await sql`insert into device (id, name, key_sha256) values (${device}, 'Old probe', ${'0'.repeat(64)})`.execute(
 		db

@@ -123,6 +123,14 @@ journey(
 		});
 		await visit(bakery, `${DAY}/doughs`);
 		await says(page, '[data-ingredient="Bread flour"]', 'kg', 'Harbour dough', 'in 2 mixes');
+		await page.click('[data-ingredient="Bread flour"] button');
+		await says(
+			page,
+			'[data-orders-behind="Bread flour"]',
+			'Ferry: 30 Harbour loaf',
+			'School: 144 School bun'
+		);
+		await page.click('[data-ingredient="Bread flour"] button');
 		await says(page, sentence, '4 formulas in 6 mixes', '5 pre-ferments and preparations');
 		await says(page, '[data-dough="Harbour dough"] [data-mixes]', '2 ×', '26.77 kg');
 		const row = await page.$eval(

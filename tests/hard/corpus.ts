@@ -238,6 +238,18 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 			sightings: [{ kind: 'poke', seen: 'springs-back' }],
 			decision: 'wait'
 		},
+		{
+			kind: 'weigh-line',
+			batch,
+			material: { kind: 'ingredient', ingredientId: demoId('ingredient', 'Salt') },
+			addition: 'late',
+			wantedGrams: 260.9,
+			grams: 261,
+			how: 'typed',
+			closeEnough: false,
+			scale: 'gram scale',
+			lot: ''
+		},
 		{ kind: 'set-lead', batch, minutes: 10, expectedVersion: 0 },
 		{ kind: 'end-dough', batch }
 	]);
@@ -299,6 +311,7 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 			leastGrams: 2000,
 			expectedVersion: 1
 		},
+		{ kind: 'strike-weighing', weighingId: FERRY },
 		{ kind: 'set-base', formulaId: HARBOUR_DOUGH, celsius: 60 },
 		{ kind: 'set-liquids', formulaId: HARBOUR_DOUGH, picked: [] }
 	];

@@ -24,6 +24,7 @@ import { readRunSheet } from '../../src/lib/server/services/read-run-sheet.ts';
 import { readWorkAhead, readWorkOn } from '../../src/lib/server/services/read-work-ahead.ts';
 import { readStanding } from '../../src/lib/server/services/read-standing.ts';
 import { readStock } from '../../src/lib/server/services/read-stock.ts';
+import { readWeighUp } from '../../src/lib/server/services/read-weigh-up.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import {
 	BUN_DOUGH,
@@ -92,6 +93,21 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 		const told = ['Bread flour', 'Salt', 'Fresh yeast', 'Linseed'];
 		return { ...view, rows: rows.filter(({ name }) => told.includes(name)) };
 	},
+	'weigh-up': async () => [
+		await readWeighUp(
+			t.db,
+			TOMORROW,
+			{ kind: 'preparation', recipeId: POOLISH, ordinal: 1 },
+			MORNING_MS
+		),
+		await readWeighUp(
+			t.db,
+			TOMORROW,
+			{ kind: 'mix', recipeId: STICK_DOUGH, ordinal: 1 },
+			MORNING_MS
+		),
+		await readWeighUp(t.db, TOMORROW, { kind: 'mix', recipeId: LOAF, ordinal: 1 }, MORNING_MS)
+	],
 	doughs: () => readDoughs(t.db, TOMORROW),
 	water: async () => [
 		await readWater(t.db, TOMORROW, MORNING_MS),

@@ -6,6 +6,8 @@ export const BENCH_COMMANDS = [
 	'end-dough',
 	'move-dough',
 	'judge-readiness',
-	'strike-entry'
+	'strike-entry',
+	'weigh-line',
+	'strike-weighing'
 ] as const;
 export type BenchCommand = (typeof BENCH_COMMANDS)[number];

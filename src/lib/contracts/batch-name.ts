@@ -1,9 +1,7 @@
 import { z } from 'zod';
 import { id, type BatchId, type FormulaId, type PreparationId } from '../core/identity.ts';
 import { bakeDateSchema, uuidSchema } from './border-schemas.ts';
-
-/** No batch of a bakery is heavier than this, in grams. */
-export const MOST_BATCH_GRAMS = 5_000_000;
+import { MOST_BATCH_GRAMS } from './limits.ts';
 
 const planned = {
 	date: bakeDateSchema,

@@ -10,6 +10,8 @@ export const WATER_LIMITS = { least: { celsius: -80 }, most: { celsius: 100 } } 
 export const MOST_PIECES = 9999;
 /** Numbers of orders that are set at once; a bakery of 60 products and 30 drops has 1800 of them. */
 export const MOST_ORDER_LINES = 4000;
+/** No batch of a bakery is heavier than this, in grams. */
+export const MOST_BATCH_GRAMS = 5_000_000;
 /** More of one ingredient than any bakery keeps. */
 export const MOST_STOCK_GRAMS = 100_000_000;
 /** How much earlier a mix may be wished for. */

@@ -162,6 +162,7 @@ export interface OverView {
 
 export interface DoughsView {
 	readonly date: BakeDate;
+	readonly drops: readonly { readonly id: DropId; readonly name: string }[];
 	readonly production: DayProduction;
 	/** The most that a mixer takes. */
 	readonly mixerMostGrams: number;

@@ -23,7 +23,7 @@ import { readWater } from '../../../src/lib/server/services/read-water.ts';
 import { takeDeviceReadings } from '../../../src/lib/server/services/take-device-readings.ts';
 import { newPlacement } from '../placement.ts';
 import { editTheBook } from './book.ts';
-import { typeOrders } from './orders.ts';
+import { typeOrders, weighUp } from './orders.ts';
 import { batchOf, HARBOUR_DOUGH, LEVAIN, LOAF, NOW_MS, send, TOMORROW } from '../test-database.ts';
 import { coldRoom, plainPlace } from '../entry-content.ts';
 
@@ -69,6 +69,7 @@ export async function playNight(db: Db): Promise<readonly Answered[]> {
 	await beforeTheNight(night);
 	answers.push([40, 'readings', await badReadings(db)]);
 	await acceptPlan(night, 60);
+	await weighUp(night);
 	await mixing(night);
 	await ripening(night);
 	await editTheBook(night);

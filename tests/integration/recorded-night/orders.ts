@@ -1,5 +1,6 @@
 import { addDays } from '../../../src/lib/core/time/index.ts';
 import { demoId } from '../../../src/lib/server/demo/demo-id.ts';
+import { readPlan } from '../../../src/lib/server/services/read-plan.ts';
 import { FERRY, LOAF, TOMORROW } from '../test-database.ts';
 import type { Night } from './night.ts';
 
@@ -41,4 +42,43 @@ export async function typeOrders({ tell }: Night): Promise<void> {
 	};
 	await tell(32, keeping);
 	await tell(32, keeping);
+}
+
+/** A pre-ferment is weighed into its bowl: one weight is struck, one is added by feel. */
+export async function weighUp({ db, tell }: Night): Promise<void> {
+	const poolish = demoId('preparation', 'Poolish');
+	const { input } = await readPlan(db, TOMORROW);
+	const build = input.builds.find(({ preparationId }) => preparationId === poolish);
+	if (!build) throw new Error('the night has a poolish');
+	const batch = {
+		kind: 'planned-preparation' as const,
+		date: TOMORROW,
+		preparationId: build.preparationId,
+		ordinal: build.ordinal,
+		revisionId: build.revisionId,
+		grams: build.grams
+	};
+	const weigh = (ingredient: string, grams: number, how: 'typed' | 'by-feel' = 'typed') =>
+		tell(
+			118,
+			{
+				kind: 'weigh-line',
+				batch,
+				material: { kind: 'ingredient', ingredientId: demoId('ingredient', ingredient) },
+				addition: how === 'by-feel' ? 'by feel' : 'start',
+				wantedGrams: how === 'by-feel' ? 0 : grams - 20,
+				grams,
+				how,
+				closeEnough: false,
+				scale: how === 'by-feel' ? '' : 'floor scale',
+				lot: ''
+			},
+			`weighed ${ingredient} ${how}`
+		);
+	const flour = await weigh('Bread flour', 6800);
+	await weigh('Water', 6800);
+	await weigh('Water', 60, 'by-feel');
+	if (flour.outcome === 'done')
+		for (let time = 0; time < 2; time += 1)
+			await tell(119, { kind: 'strike-weighing', weighingId: flour.answer.weighingId });
 }

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
 	import { buildFiguresOf, hasOwnFlour, isPerishable } from '../../core/formula/index.ts';
 	import {
@@ -7,16 +8,18 @@
 		PREPARATION_KIND_TEXT
 	} from '../../wording/kind-text.ts';
 	import { goesOf, type Build } from '../../core/production/index.ts';
+	import type { BakeDate } from '../../core/time/index.ts';
 	import { formatMass, formatNumber } from '../../core/units/index.ts';
 	import WeighUpTable from '../../sheets/WeighUpTable.svelte';
 
 	interface Props {
 		build: Build;
+		date: BakeDate;
 		/** The most that a mixer takes. */
 		mixerMostGrams: number;
 		users: readonly string[];
 	}
-	let { build, mixerMostGrams, users }: Props = $props();
+	let { build, date, mixerMostGrams, users }: Props = $props();
 	const room = useRoom();
 	const { units } = room.bakery;
 
@@ -53,13 +56,22 @@
 		</button>
 	</header>
 	<p class="mb-2 text-note text-ink-2">
-		{#if build.made}<b class="text-ink">made</b> ·{/if}
+		{#if build.made}<b class="text-ink">begun</b> ·{/if}
 		for {users.join(', ')}
 		· {hasOwnFlour(build.preparation.kind)
 			? build.preparation.kind === 'dough'
 				? `${PREPARATION_KIND_TEXT.dough}, ${buildText}`
 				: buildText
 			: PREPARATION_KIND_TEXT[build.preparation.kind]}
+	</p>
+	<p class="mb-2">
+		<a
+			class="action-lesser no-underline!"
+			aria-label="Weigh up {name}"
+			href={resolve(
+				`/bake/${date}/doughs/weigh/preparation/${build.preparation.id}/${build.ordinal}`
+			)}>Weigh up</a
+		>
 	</p>
 	<WeighUpTable
 		lines={build.lines}

@@ -1,15 +1,18 @@
 <script lang="ts">
+	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
 	import { mixedShare } from '../../core/formula/index.ts';
 	import { fitsMixer, type Dough, type Mix } from '../../core/production/index.ts';
+	import type { BakeDate } from '../../core/time/index.ts';
 	import { formatBulk, formatMass, formatNumber } from '../../core/units/index.ts';
 	import WeighUpTable from '../../sheets/WeighUpTable.svelte';
 	import Term from '../../ui/Term.svelte';
 
 	interface Props {
 		dough: Dough;
+		date: BakeDate;
 	}
-	let { dough }: Props = $props();
+	let { dough, date }: Props = $props();
 	const room = useRoom();
 	const { units } = room.bakery;
 
@@ -90,7 +93,7 @@
 							>
 								{mass(first.dough.value)}
 							</button>
-							{#if first.made}<span class="text-note">made</span>{/if}
+							{#if first.made}<span class="text-note">begun</span>{/if}
 						</p>
 						{#if tooSmall(first)}
 							<p class="mt-1">
@@ -108,6 +111,12 @@
 						<li>
 							<b>Mix {mix.ordinal}:</b>
 							{mix.portions.map(portionText).join(', ')}
+							<a
+								class="action-lesser no-underline!"
+								aria-label="Weigh up {formula.name}, mix {mix.ordinal}"
+								href={resolve(`/bake/${date}/doughs/weigh/mix/${formula.id}/${mix.ordinal}`)}
+								>Weigh up</a
+							>
 						</li>
 					{/each}
 					{#each dough.products.filter(({ spares }) => spares > 0) as { product, pieces, spares } (product.id)}

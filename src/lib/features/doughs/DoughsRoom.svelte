@@ -97,6 +97,7 @@
 				{#each production.builds as build (`${build.preparation.id} ${build.ordinal}`)}
 					<BuildCard
 						{build}
+						date={view.date}
 						mixerMostGrams={view.mixerMostGrams}
 						users={[...new Set(build.uses.map((use) => nameOf(use.by)))]}
 					/>
@@ -106,10 +107,10 @@
 	{/if}
 
 	{#each production.doughs as dough (dough.resolved.formula.id)}
-		<DoughSection {dough} />
+		<DoughSection {dough} date={view.date} />
 	{/each}
 	<PieceExtras extras={production.extras} />
-	<IngredientsInAll ingredients={ingredientsOfDay(production)} />
+	<IngredientsInAll ingredients={ingredientsOfDay(production)} {production} drops={view.drops} />
 </div>
 
 <WeighUpCards {cards} date={view.date} />

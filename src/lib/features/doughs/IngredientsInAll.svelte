@@ -1,12 +1,22 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { DayIngredient, IngredientUse } from '../../core/production/index.ts';
+	import type { DoughsView } from '../../contracts/views.ts';
+	import {
+		ordersBehind,
+		type DayIngredient,
+		type DayProduction,
+		type IngredientUse
+	} from '../../core/production/index.ts';
 	import { formatMass } from '../../core/units/index.ts';
 
 	interface Props {
 		ingredients: readonly DayIngredient[];
+		production: DayProduction;
+		drops: DoughsView['drops'];
 	}
-	let { ingredients }: Props = $props();
+	let { ingredients, production, drops }: Props = $props();
+	let opened: string | null = $state(null);
+	const dropName = (id: string) => drops.find((drop) => drop.id === id)?.name ?? '';
 	const { units } = useRoom().bakery;
 
 	/** As many decimals as the finest of its weights has, so that they add up to what is shown. */
@@ -36,9 +46,46 @@
 					{@const decimals = decimalsOf(ingredient)}
 					<tr data-ingredient={ingredient.name}>
 						<th scope="row">{ingredient.name}</th>
-						<td class="number"><b>{formatMass(ingredient.amount, decimals, units)}</b></td>
+						<td class="number">
+							<button
+								type="button"
+								class="figure"
+								aria-expanded={opened === ingredient.ingredientId}
+								aria-label="{ingredient.name}, {formatMass(
+									ingredient.amount,
+									decimals,
+									units
+								)}, for whom"
+								onclick={() =>
+									(opened = opened === ingredient.ingredientId ? null : ingredient.ingredientId)}
+								>{formatMass(ingredient.amount, decimals, units)}</button
+							>
+						</td>
 						<td>{ingredient.uses.map((use) => useText(use, decimals)).join(' · ')}</td>
 					</tr>
+					{#if opened === ingredient.ingredientId}
+						{@const behind = ordersBehind(production, ingredient.ingredientId)}
+						<tr data-orders-behind={ingredient.name}>
+							<td></td>
+							<td colspan="2">
+								<ul class="columns-2">
+									{#each behind.orders as order (order.productId + order.dropId)}
+										<li>
+											{dropName(order.dropId)}: {order.pieces}
+											{order.product}
+											<b>{formatMass({ grams: order.grams }, 0, units)}</b>
+										</li>
+									{/each}
+									{#if behind.otherGrams >= 0.5}
+										<li>
+											kept back, or over: <b>{formatMass({ grams: behind.otherGrams }, 0, units)}</b
+											>
+										</li>
+									{/if}
+								</ul>
+							</td>
+						</tr>
+					{/if}
 				{/each}
 			</tbody>
 		</table>
@@ -55,6 +102,12 @@
 	}
 	tbody th {
 		font-weight: 400;
+	}
+	.figure {
+		min-height: 44px;
+		font-weight: 700;
+		text-decoration: underline dotted;
+		cursor: pointer;
 	}
 	.number {
 		text-align: right;

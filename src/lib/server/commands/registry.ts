@@ -35,9 +35,11 @@ import { setSupply } from './set-supply.ts';
 import { setUnits } from './set-units.ts';
 import { setWaterSchool } from './set-water-school.ts';
 import { strikeEntry } from './strike-entry.ts';
+import { strikeWeighing } from './strike-weighing.ts';
 import { takeClosedDays } from './take-closed-days.ts';
 import { takeReading } from './take-reading.ts';
 import { takeStock } from './take-stock.ts';
+import { weighLine } from './weigh-line.ts';
 
 /** Every command that can be given. Types, the door and the borders follow from this list. */
 export const COMMANDS = [
@@ -76,9 +78,11 @@ export const COMMANDS = [
 	setUnits,
 	setWaterSchool,
 	strikeEntry,
+	strikeWeighing,
 	takeClosedDays,
 	takeReading,
-	takeStock
+	takeStock,
+	weighLine
 ] as const;
 
 type Module = (typeof COMMANDS)[number];

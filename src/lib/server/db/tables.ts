@@ -14,6 +14,7 @@ import type { ReadingQuantity } from '../../core/mixing/index.ts';
 import type { MeasuredColumns } from './measured-columns.ts';
 import type { OrderTables } from './order-tables.ts';
 import type { StockTables } from './stock-tables.ts';
+import type { WeighingTables } from './weighing-tables.ts';
 import type { SensorKind } from '../../contracts/device-protocol.ts';
 import type { ExtraUse } from '../../core/production/index.ts';
 
@@ -41,7 +42,7 @@ export type EveryColumn<T extends keyof Tables> = {
 	>;
 };
 
-export interface Tables extends OrderTables, StockTables {
+export interface Tables extends OrderTables, StockTables, WeighingTables {
 	bakery: {
 		id: Generated<boolean>;
 		name: string;

@@ -1,4 +1,5 @@
 import type { DoughsView } from '../../contracts/views.ts';
+import { id, type DropId } from '../../core/identity.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db } from '../db/client.ts';
 import { loadBakeryDay } from './day-production.ts';
@@ -9,6 +10,7 @@ export async function readDoughs(db: Db, date: BakeDate): Promise<DoughsView> {
 	const day = await loadBakeryDay(db, date);
 	return {
 		date,
+		drops: day.drops.map(({ id: dropId, name }) => ({ id: id<DropId>(dropId), name })),
 		production: day.production,
 		mixerMostGrams: day.mixerMostGrams,
 		over: overOfDay(day)

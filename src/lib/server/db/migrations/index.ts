@@ -13,6 +13,7 @@ import * as altitude from './0012-altitude.ts';
 import * as takenElsewhere from './0013-taken-elsewhere.ts';
 import * as mixesWanted from './0018-mixes-wanted.ts';
 import * as weighing from './0014-weighing.ts';
+import * as weighings from './0021-weighings.ts';
 import * as stock from './0020-stock.ts';
 import * as standingOrders from './0019-standing-orders.ts';
 import * as doughsTaken from './0017-doughs-taken.ts';
@@ -41,7 +42,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0017-doughs-taken': doughsTaken,
 	'0018-mixes-wanted': mixesWanted,
 	'0019-standing-orders': standingOrders,
-	'0020-stock': stock
+	'0020-stock': stock,
+	'0021-weighings': weighings
 };
 
 export const migrations: MigrationProvider = {

@@ -1,0 +1,50 @@
+import type { WaterOrder } from '../core/heat/index.ts';
+import type { LineToWeigh } from '../core/production/index.ts';
+import type { Addition, Material } from '../core/formula/index.ts';
+import type { BakeDate } from '../core/time/index.ts';
+import type { BatchName } from './batch-name.ts';
+
+/** A weight that went into the bowl. */
+export interface WeighingView {
+	readonly id: string;
+	readonly grams: number;
+	readonly how: 'typed' | 'scale' | 'by-feel';
+	readonly closeEnough: boolean;
+	readonly by: string;
+	readonly atMs: number;
+}
+
+/** One line of a weigh-up, and what went in for it. */
+export interface WeighingLineView extends LineToWeigh {
+	readonly material: Material;
+	readonly addition: Addition;
+	readonly scale: string;
+	/** Of the newest delivery; empty where none was written down. */
+	readonly lot: string;
+	readonly weighed: readonly WeighingView[];
+}
+
+/** A mix or a preparation to be weighed into its bowl, line by line. */
+export interface WeighUpView {
+	readonly date: BakeDate;
+	readonly kind: 'mix' | 'pre-ferment' | 'preparation';
+	readonly name: string;
+	readonly ordinal: number;
+	readonly count: number;
+	/** What it becomes; empty for a preparation. */
+	readonly becomes: readonly { readonly pieces: number; readonly product: string }[];
+	readonly batch: BatchName;
+	readonly totalGrams: number;
+	readonly flourGrams: number;
+	/** The most that a mixer takes of it; null for what is stirred by hand. */
+	readonly mostGrams: number | null;
+	readonly lines: readonly WeighingLineView[];
+	/** What was added beside the lines, by feel. */
+	readonly byFeel: readonly (WeighingView & { readonly name: string })[];
+	/** What can be added by feel. */
+	readonly feelable: readonly { readonly ingredientId: string; readonly name: string }[];
+	/** How warm its liquid is poured at this moment, and with how much ice; null where nothing is poured. */
+	readonly water: { readonly liquid: string; readonly order: WaterOrder } | null;
+	readonly isCaustic: boolean;
+	readonly isPerishable: boolean;
+}
