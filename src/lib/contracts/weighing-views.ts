@@ -7,6 +7,8 @@ import type { BatchName } from './batch-name.ts';
 /** A weight that went into the bowl. */
 export interface WeighingView {
 	readonly id: string;
+	/** Which of the weights of its batch it is, the first being 0. */
+	readonly at: number;
 	readonly grams: number;
 	readonly how: 'typed' | 'scale' | 'by-feel';
 	readonly closeEnough: boolean;

@@ -113,7 +113,7 @@
 	const last = $derived(
 		[...view.lines.flatMap((one) => one.weighed.map((weighed) => ({ ...weighed, name: one.name })))]
 			.concat(view.byFeel)
-			.sort((a, b) => b.atMs - a.atMs)[0] ?? null
+			.sort((a, b) => b.at - a.at)[0] ?? null
 	);
 	const STATE_TEXT = { open: '', part: 'part', done: 'in', kept: 'in, as it is', over: 'too much' };
 </script>

@@ -27,8 +27,10 @@ export function withKept(view: WeighUpView, letters: readonly Letter[], by: stri
 	});
 	const struck = new Set(waiting.flatMap(({ draft }) => (draft as Written).weighingId ?? []));
 	if (mine.length === 0 && struck.size === 0) return view;
+	const heard = [...view.lines.flatMap(({ weighed }) => weighed), ...view.byFeel].length;
 	const asWeighing = (one: (typeof mine)[number]) => ({
 		id: one.id,
+		at: heard + mine.indexOf(one),
 		grams: one.grams ?? 0,
 		how: one.how ?? ('typed' as const),
 		closeEnough: one.closeEnough ?? false,

@@ -42,11 +42,12 @@ export async function readWeighUp(
 	const found = what.kind === 'mix' ? foundMix(day, what) : foundPreparation(day, what);
 	if (!found) return null;
 	const { weighUp, made, ...view } = found;
-	const [weighings, stock, water] = await Promise.all([
+	const [rows, stock, water] = await Promise.all([
 		made ? loadWeighings(db, made) : [],
 		loadStock(db),
 		readWater(db, date, nowMs)
 	]);
+	const weighings = rows.map((row, at) => ({ ...row, at }));
 	const lots = new Map<string, string>(stock.map((row) => [row.ingredientId, row.lot]));
 	const kinds = new Map<string, LineKind>(
 		day.book.ingredients.map(({ ingredient }) => [ingredient.id, ingredient.kind])
@@ -153,6 +154,14 @@ function isOf(one: WeighingRow, materialId: string, addition: string): boolean {
 	return (one.ingredientId ?? one.preparationId) === materialId && one.addition === addition;
 }
 
-function weighingView({ id, grams, how, closeEnough, by, atMs }: WeighingRow): WeighingView {
-	return { id, grams, how, closeEnough, by, atMs };
+function weighingView({
+	id,
+	at,
+	grams,
+	how,
+	closeEnough,
+	by,
+	atMs
+}: WeighingRow & { readonly at: number }): WeighingView {
+	return { id, at, grams, how, closeEnough, by, atMs };
 }
