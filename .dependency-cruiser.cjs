@@ -18,6 +18,7 @@ const CORE_FOLDERS = {
 	learning: ['formula', 'heat', 'fermentation', 'ripening'],
 	mixing: ['bakery', 'formula', 'heat', 'fermentation', 'production', 'learning'],
 	stock: ['bakery'],
+	weighing: ['formula', 'production'],
 	planning: ['bakery', 'baking', 'formula', 'fermentation', 'ripening', 'schedule']
 };
 

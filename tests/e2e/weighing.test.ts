@@ -1,9 +1,22 @@
 import assert from 'node:assert/strict';
+import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
+import { startSimulatedScale } from '../../src/lib/devices/simulated/simulated-scale.ts';
+import { keyFingerprint } from '../../src/lib/server/auth/device.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readWeighUp } from '../../src/lib/server/services/read-weigh-up.ts';
 import { TOMORROW } from '../integration/test-database.ts';
-import { AFTERNOON, byName, journey, says, SIZES, type, visit } from './bakery.ts';
+import {
+	AFTERNOON,
+	byName,
+	journey,
+	says,
+	search,
+	sendBeside,
+	SIZES,
+	type,
+	visit
+} from './bakery.ts';
 import { accessibilityFaults } from './page-faults.ts';
 
 const sentence = '[data-room-sentence]';
@@ -94,6 +107,88 @@ journey(
 			`/bake/2026-11-24/doughs/weigh/preparation/${demoId('preparation', 'Poolish')}/1`
 		);
 		await says(page, sentence, 'Poolish: 3 things to weigh');
+	},
+	AFTERNOON
+);
+
+journey(
+	'the scale beside the screen is read: a line is taken as it stands, a wrong one is seen and mended, a silent scale is told',
+	async (bakery) => {
+		const { page } = bakery;
+		const key = 'a-made-up-key-of-the-scale-by-the-mixer';
+		await sendBeside(bakery, {
+			kind: 'register-device',
+			deviceId: randomUUID(),
+			name: 'Scale by the mixer',
+			keySha256: keyFingerprint(key),
+			sensors: [
+				{
+					id: randomUUID(),
+					name: 'Mixer scale',
+					kind: 'bench-scale',
+					placeId: null,
+					reportEverySeconds: 1
+				}
+			]
+		});
+		const trouble: string[] = [];
+		const scale = startSimulatedScale({
+			address: bakery.origin,
+			key,
+			divisionGrams: 1,
+			onTrouble: (what) => trouble.push(what)
+		});
+		try {
+			// An empty bowl is put on it first.
+			scale.put(1850);
+			await visit(bakery, `/bake/2026-11-24/doughs/weigh/mix/${DOUGH}/1`);
+			await search(page, 'Scale beside this screen', 'Mixer scale');
+			await says(page, '[data-shown=true]', '1850 g');
+			await press(page, 'Tare');
+			await says(page, '[data-shown=true]', '0 g');
+			scale.put(3000);
+			await says(page, '[data-on-scale]', '3000 g', '976 g to go');
+			scale.put(980);
+			await says(page, '[data-on-scale]', '3980 g', '4 g too much');
+			await says(page, '[data-shown=true]', '3980 g');
+			await press(page, 'Take 3980 g');
+			await says(page, sentence, '1 of 8 weighed', '3980 g in the bowl');
+			// The next line counts from what is in the bowl.
+			await says(page, '[data-on-scale]', '0 g on Mixer scale');
+			scale.put(4100);
+			await says(page, '[data-on-scale]', '621 g too much');
+			await says(page, '[data-shown=true]', '4100 g');
+			await press(page, 'Take 4100 g');
+			await says(page, '[data-deviation]', 'Too much', '18 % more than is wanted');
+			await press(page, 'Weigh it again');
+			scale.put(-620);
+			await says(page, '[data-on-scale]', '3480 g');
+			await says(page, '[data-shown=true]', '3480 g');
+			await press(page, 'Take 3480 g');
+			await says(page, sentence, '2 of 8 weighed', '7460 g in the bowl');
+			const there = await readWeighUp(
+				bakery.database.db,
+				TOMORROW,
+				{ kind: 'mix', recipeId: DOUGH, ordinal: 1 },
+				Date.now()
+			);
+			assert.deepEqual(
+				there?.lines.flatMap(({ weighed }) => weighed.map(({ grams, how }) => [grams, how])),
+				[
+					[3980, 'scale'],
+					[3480, 'scale']
+				]
+			);
+			scale.stop();
+			await scale.over;
+			await says(page, '[data-on-scale]', 'Silent', 'Type what it shows');
+			await press(page, '7960 g is in');
+			await says(page, sentence, '3 of 8 weighed');
+			assert.deepEqual(trouble, []);
+		} finally {
+			scale.stop();
+			await scale.over;
+		}
 	},
 	AFTERNOON
 );

@@ -62,6 +62,9 @@ export async function poolOf(db: Db, nowMs: number): Promise<Pool> {
 			placeId: named('place'),
 			entryId: [...entries.map((row) => row.id), ...ENTRY_KINDS.flatMap(named)],
 			personId: named('person'),
+			whatId: ['mix', 'preparation'],
+			recipeId: [...formulaId.slice(0, 1), ...preparationId.slice(0, 1)],
+			ordinalId: ['1'],
 			sheetId: SHEETS.filter((sheet) => sheet !== 'night'),
 			sectionId: [...Object.values(ENTRY_PATHS), 'water', 'devices'],
 			observationId: entries.map((row) => row.id)

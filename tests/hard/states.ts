@@ -245,6 +245,7 @@ export const HOSTILE_STATES: readonly HostileState[] = [
 				placement: newPlacement(input)
 			});
 			await sql`delete from order_line where bake_date = ${TOMORROW}`.execute(db);
+			await sql`delete from standing_stretch`.execute(db);
 			await sql`update app_clock set anchor_bakery_ms = anchor_bakery_ms - ${YEAR}`.execute(db);
 		}
 	},

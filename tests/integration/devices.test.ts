@@ -12,6 +12,8 @@ import {
 import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
 import { readRoomTrace } from '../../src/lib/server/services/read-room-trace.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
+import { loadScalesNow } from '../../src/lib/server/db/scales.ts';
+import { takeDeviceWeights } from '../../src/lib/server/services/take-device-weights.ts';
 import { takeDeviceReadings } from '../../src/lib/server/services/take-device-readings.ts';
 import { NOW_MS, send, testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
 
@@ -195,4 +197,66 @@ test('a key opens the door only as it is, and never once it was shut', async () 
 	);
 	assert.equal(shut?.revokedAtMs, NOW_MS);
 	await assert.rejects(sql`update device_reading set celsius = 20`.execute(t.db), /append-only/);
+});
+
+test('a scale tells what it shows now: the newest of each is kept, the rest is told with its reason', async () => {
+	const key = 'a-made-up-key-of-a-made-up-scale';
+	const scaleId = randomUUID();
+	const made = await send(t.db, {
+		kind: 'register-device',
+		deviceId: randomUUID(),
+		name: 'Scale by the mixer',
+		keySha256: keyFingerprint(key),
+		sensors: [
+			{ id: scaleId, name: 'Bench scale', kind: 'bench-scale', reportEverySeconds: 1 },
+			{ id: randomUUID(), name: 'Room again', kind: 'room-probe', reportEverySeconds: 60 }
+		]
+	});
+	assert.equal(made.outcome, 'done');
+	const scale = await findDeviceByKey(t.db, keyFingerprint(key));
+	assert.ok(scale);
+	const at = (seconds: number) => new Date(NOW_MS + seconds * 1000).toISOString();
+	const weight = (grams: number, seconds: number, change: object = {}) => ({
+		sensor: 'Bench scale',
+		grams,
+		stable: true,
+		measuredAt: at(seconds),
+		...change
+	});
+	const weigh = (...weights: unknown[]) => takeDeviceWeights(t.db, scale, weights, NOW_MS);
+	assert.deepEqual(await weigh(weight(1240, 1)), { taken: 1, known: 0, refused: [] });
+	assert.deepEqual(await weigh(weight(900, 0)), { taken: 0, known: 1, refused: [] }, 'older');
+	const shown = async () =>
+		(await loadScalesNow(t.db)).find(({ sensorId }) => sensorId === scaleId)?.shown;
+	assert.deepEqual(await shown(), { grams: 1240, stable: true });
+	const { refused, taken } = await weigh(
+		weight(1, 2, { sensor: 'Room again' }),
+		weight(1, 3, { grams: 'many' }),
+		weight(1, 4, { grams: 600_000 }),
+		weight(1, 3600),
+		weight(1, -3600),
+		null,
+		weight(-12.5, 5, { stable: false })
+	);
+	assert.equal(taken, 1);
+	assert.deepEqual(
+		refused.map(({ at: place, reason }) => [place, reason]),
+		[
+			[0, 'unknown-sensor'],
+			[1, 'malformed'],
+			[2, 'malformed'],
+			[3, 'measured-in-the-future'],
+			[4, 'measured-too-long-ago'],
+			[5, 'malformed']
+		]
+	);
+	assert.deepEqual(await shown(), { grams: -12.5, stable: false });
+	const asProbe = await takeDeviceReadings(
+		t.db,
+		scale,
+		[{ id: randomUUID(), sensor: 'Bench scale', celsius: 20, measuredAt: at(1) }],
+		NOW_MS
+	);
+	assert.equal(asProbe.refused[0]?.reason, 'malformed', 'a scale is no thermometer');
+	assert.ok(await roomNow(), 'and the water goes on without it');
 });

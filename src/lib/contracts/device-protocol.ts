@@ -1,13 +1,18 @@
 import { z } from 'zod';
 import { nameSchema } from './text.ts';
 import { uuidSchema } from './border-schemas.ts';
-import { SENSOR_KINDS } from './sensor-kinds.ts';
+import { DEVICE_SENSOR_KINDS } from './sensor-kinds.ts';
 
 /**
  * The open device protocol: JSON over HTTP, told in docs/device-protocol.md. A device holds the address of
  * the bakery and a key, and nothing else.
  */
-export { SENSOR_KINDS, type SensorKind } from './sensor-kinds.ts';
+export {
+	DEVICE_SENSOR_KINDS,
+	SENSOR_KINDS,
+	type SensorKind,
+	type TemperatureSensorKind
+} from './sensor-kinds.ts';
 
 /** What a sensor of the bakery can honestly say; more is a broken wire. */
 export const SENSOR_LIMITS = { leastCelsius: -40, mostCelsius: 120 } as const;
@@ -83,6 +88,30 @@ export const deviceAnswerSchema = z.object({
 	)
 });
 
+/** What a scale shows; below 0 when something was taken off it after it was put to nothing. */
+export const SCALE_LIMITS = { leastGrams: -500_000, mostGrams: 500_000 } as const;
+export const MOST_WEIGHTS = 20;
+/** What a scale showed longer ago than this is of no use. */
+export const MOST_WEIGHT_AGE_MINUTES = 10;
+
+/** What a scale shows. Only the newest counts, so that it needs no id. */
+export const deviceWeightSchema = z.object({
+	sensor: sensorName,
+	grams: z.number().min(SCALE_LIMITS.leastGrams).max(SCALE_LIMITS.mostGrams),
+	/** It has come to rest. */
+	stable: z.boolean(),
+	/** An instant on the bakery's clock, with its offset. */
+	measuredAt: z.iso.datetime({ offset: true })
+});
+export type DeviceWeight = z.infer<typeof deviceWeightSchema>;
+
+export const deviceWeightsSchema = z.object({
+	weights: z.array(z.unknown()).min(1).max(MOST_WEIGHTS)
+});
+
+/** The answer to weights: those that were newer than what was known, and those that were not. */
+export type WeightsAnswer = DeviceAnswer;
+
 /** What a device is told of itself and of the bakery's clock. */
 export const deviceSelfSchema = z.object({
 	name: z.string(),
@@ -94,6 +123,8 @@ export const deviceSelfSchema = z.object({
 	}),
 	/** The server's own real time, for a device whose clock is off. */
 	realNowMs: z.number(),
-	sensors: z.array(z.object({ name: sensorName, kind: z.enum(SENSOR_KINDS), reportEverySeconds }))
+	sensors: z.array(
+		z.object({ name: sensorName, kind: z.enum(DEVICE_SENSOR_KINDS), reportEverySeconds })
+	)
 });
 export type DeviceSelf = z.infer<typeof deviceSelfSchema>;

@@ -1,4 +1,4 @@
-/** What a sensor of the bakery stands in, or is held into. */
+/** What a thermometer of the bakery stands in, or is held into. */
 export const SENSOR_KINDS = [
 	'room-probe',
 	'tap-probe',
@@ -7,4 +7,8 @@ export const SENSOR_KINDS = [
 	'core-probe',
 	'surface-thermometer'
 ] as const;
-export type SensorKind = (typeof SENSOR_KINDS)[number];
+export type TemperatureSensorKind = (typeof SENSOR_KINDS)[number];
+
+/** Everything that can speak of a device. */
+export const DEVICE_SENSOR_KINDS = [...SENSOR_KINDS, 'bench-scale'] as const;
+export type SensorKind = (typeof DEVICE_SENSOR_KINDS)[number];

@@ -1,8 +1,17 @@
 import type { WaterOrder } from '../core/heat/index.ts';
-import type { LineToWeigh } from '../core/production/index.ts';
+import type { LineToWeigh } from '../core/weighing/index.ts';
 import type { Addition, Material } from '../core/formula/index.ts';
 import type { BakeDate } from '../core/time/index.ts';
 import type { BatchName } from './batch-name.ts';
+
+/** What a scale at the bench shows. */
+export interface ScaleNowView {
+	readonly sensorId: string;
+	readonly name: string;
+	readonly shown: { readonly grams: number; readonly stable: boolean } | null;
+	/** How long ago it was heard; null where it never was. */
+	readonly ageMs: number | null;
+}
 
 /** A weight that went into the bowl. */
 export interface WeighingView {

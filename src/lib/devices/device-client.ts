@@ -4,6 +4,7 @@ import {
 	MOST_READINGS,
 	type DeviceReading,
 	type DeviceSelf,
+	type DeviceWeight,
 	type RefusedReading
 } from '../contracts/device-protocol.ts';
 
@@ -62,7 +63,19 @@ export class DeviceClient {
 		return refused;
 	}
 
-	async #ask(what: 'self' | 'readings', init: RequestInit): Promise<unknown> {
+	/** Tells what scales show now. What could not be told is not told later: it is not what lies there then. */
+	async show(weights: readonly DeviceWeight[]): Promise<readonly RefusedReading[]> {
+		const answer = deviceAnswerSchema.parse(
+			await this.#ask('weights', {
+				method: 'POST',
+				body: JSON.stringify({ weights }),
+				headers: { 'content-type': 'application/json' }
+			})
+		);
+		return answer.refused;
+	}
+
+	async #ask(what: 'self' | 'readings' | 'weights', init: RequestInit): Promise<unknown> {
 		let response: Response;
 		try {
 			response = await fetch(new URL(`/devices/${what}`, this.access.address), {

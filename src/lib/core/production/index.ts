@@ -36,13 +36,3 @@ export {
 export { firstOfWeekday, layOver, piecesStanding, type StandingStretch } from './standing.ts';
 export { usesOfBatch } from './uses-of-batch.ts';
 export { ordersBehind, type OrderBehind, type OrdersBehind } from './orders-behind.ts';
-export {
-	deviationOf,
-	inOrderOfBowl,
-	lineState,
-	type Deviation,
-	type LineKind,
-	type LineState,
-	type LineToWeigh,
-	type Weighed
-} from './weighing.ts';

@@ -1,5 +1,5 @@
 import { USUAL_TIME_CONSTANT_MINUTES } from '../../core/formula/index.ts';
-import type { SensorKind } from '../../contracts/device-protocol.ts';
+import type { TemperatureSensorKind } from '../../contracts/device-protocol.ts';
 import {
 	LIFT,
 	SELF_HEATING_KELVINS_PER_HOUR,
@@ -29,7 +29,11 @@ interface Surroundings {
  * What is true of the bakery at a moment: the seasons and the ovens in the room, the bin and the pipe behind
  * them, a dough that came from the mixer and takes the room while it warms itself.
  */
-export function trueCelsius(kind: SensorKind, epochMs: number, weather: Weather): number {
+export function trueCelsius(
+	kind: TemperatureSensorKind,
+	epochMs: number,
+	weather: Weather
+): number {
 	const around = surroundings(epochMs, weather);
 	switch (kind) {
 		case 'room-probe':

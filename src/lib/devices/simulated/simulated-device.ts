@@ -81,6 +81,8 @@ function readDue(
 	{ weather, faults, seed }: SimulatedDeviceOptions
 ): readonly DeviceReading[] {
 	return sensors.flatMap(({ name, kind, reportEverySeconds }, index) => {
+		// A probe does not speak for the scale beside it.
+		if (kind === 'bench-scale') return [];
 		const one = known.get(name) ?? {
 			sensor: new FaultySensor(name, faults, chanceFrom(seed + index)),
 			nextMs: nowMs

@@ -2,7 +2,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import Choice from '../../ui/Choice.svelte';
 	import type { Place } from '../../core/formula/index.ts';
-	import { SENSOR_KINDS, type SensorKind } from '../../contracts/sensor-kinds.ts';
+	import { DEVICE_SENSOR_KINDS, type SensorKind } from '../../contracts/sensor-kinds.ts';
 	import { fingerprintOfKey, newDeviceKey } from './device-key.ts';
 	import { Saving } from './saving.svelte.ts';
 	import { SENSOR_TEXT } from './sensor-text.ts';
@@ -127,7 +127,8 @@
 						onchange={(event) =>
 							change(sensor.id, { kind: event.currentTarget.value as SensorKind })}
 					>
-						{#each SENSOR_KINDS as kind (kind)}<option value={kind}>{SENSOR_TEXT[kind]}</option
+						{#each DEVICE_SENSOR_KINDS as kind (kind)}<option value={kind}
+								>{SENSOR_TEXT[kind]}</option
 							>{/each}
 					</select>
 				</label>

@@ -7,5 +7,6 @@ export const SENSOR_TEXT: Record<SensorKind, string> = {
 	'flour-probe': 'the flour',
 	'place-probe': 'another place',
 	'core-probe': 'a dough, in its core',
-	'surface-thermometer': 'a dough, on its surface'
+	'surface-thermometer': 'a dough, on its surface',
+	'bench-scale': 'what lies on it, a scale'
 };

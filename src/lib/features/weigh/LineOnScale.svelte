@@ -1,12 +1,14 @@
 <script lang="ts">
+	import type { BenchScale } from '../../client/bench-scale.svelte.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { MOST_BATCH_GRAMS } from '../../contracts/limits.ts';
 	import type { WeighingLineView, WeighUpView } from '../../contracts/weighing-views.ts';
-	import { deviationOf, lineState, type LineState } from '../../core/production/index.ts';
+	import { deviationOf, lineState, type LineState } from '../../core/weighing/index.ts';
 	import { formatMass, formatNumber } from '../../core/units/index.ts';
 	import NumberPad from '../../ui/NumberPad.svelte';
 	import { laterText } from '../../wording/addition-text.ts';
 	import { parseFailureText } from '../../wording/failure-text.ts';
+	import OnScale from './OnScale.svelte';
 	import { deviationText } from './deviation-text.ts';
 	import { readWeight, typedUnit } from './typed-weight.ts';
 
@@ -15,14 +17,17 @@
 		state: LineState;
 		view: WeighUpView;
 		busy: boolean;
+		scale: BenchScale;
 		onWeigh: (grams: number, how: { closeEnough: boolean; how: 'typed' | 'scale' }) => void;
 	}
-	let { line, state: reached, view, busy, onWeigh }: Props = $props();
+	let { line, state: reached, view, busy, scale, onWeigh }: Props = $props();
 	const { units } = useRoom().bakery;
 	let typed = $state('');
 	let problem = $state('');
 	/** A weight that lies beside what is wanted, until it is weighed again or left so. */
 	let doubted: number | null = $state(null);
+	/** How the doubted weight came to be known. */
+	let how: 'typed' | 'scale' = $state('typed');
 	/** The scale was not put back to nothing: it shows all that is in the bowl. */
 	let countsOn = $state(false);
 
@@ -59,14 +64,19 @@
 			return;
 		}
 		problem = '';
+		weigh(grams, 'typed');
+	}
+	/** A weight within what is tolerated goes in; beside it, it is looked at first. */
+	function weigh(grams: number, by: 'typed' | 'scale') {
 		const after = lineState(line, [...line.weighed, { grams, closeEnough: false }]);
-		// A part of it is a part: the next goes on from there. Beside it, it is looked at first.
-		if (after.state === 'over' || (after.state === 'part' && line.goes === 1)) doubted = grams;
-		else onWeigh(grams, { closeEnough: false, how: 'typed' });
+		if (after.state === 'over' || (after.state === 'part' && line.goes === 1)) {
+			doubted = grams;
+			how = by;
+		} else onWeigh(grams, { closeEnough: false, how: by });
 	}
 	function leave() {
 		const grams = doubted;
-		if (grams !== null) onWeigh(grams, { closeEnough: true, how: 'typed' });
+		if (grams !== null) onWeigh(grams, { closeEnough: true, how });
 	}
 </script>
 
@@ -118,7 +128,7 @@
 						type="button"
 						class="action-lesser"
 						disabled={busy}
-						onclick={() => onWeigh(doubted ?? 0, { closeEnough: false, how: 'typed' })}
+						onclick={() => onWeigh(doubted ?? 0, { closeEnough: false, how })}
 						>It is in, more comes</button
 					>
 				{/if}
@@ -130,12 +140,21 @@
 	</div>
 {/if}
 
+{#if doubted === null && scale.chosen}
+	<OnScale
+		{scale}
+		leftGrams={reached.leftGrams}
+		{decimals}
+		{busy}
+		onTake={(grams: number) => weigh(grams, 'scale')}
+	/>
+{/if}
 {#if doubted === null}
 	<form class="mt-4 flex flex-wrap items-start gap-5" onsubmit={take}>
 		<div class="grid gap-3">
 			<button
 				type="button"
-				class="action one"
+				class="{scale.net ? 'action-lesser' : 'action'} one"
 				disabled={busy || reached.leftGrams <= 0}
 				onclick={() => onWeigh(reached.leftGrams, { closeEnough: false, how: 'typed' })}
 				>{mass(left)} is in</button

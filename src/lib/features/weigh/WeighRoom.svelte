@@ -1,11 +1,14 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
+	import { onMount } from 'svelte';
 	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
+	import { BenchScale } from '../../client/bench-scale.svelte.ts';
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { WeighingLineView, WeighUpView } from '../../contracts/weighing-views.ts';
-	import { lineState } from '../../core/production/index.ts';
+	import { lineState } from '../../core/weighing/index.ts';
 	import { formatMass, formatTemperature } from '../../core/units/index.ts';
+	import Choice from '../../ui/Choice.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { laterText } from '../../wording/addition-text.ts';
 	import { capital } from '../../wording/capital.ts';
@@ -22,6 +25,8 @@
 	let { view: read }: Props = $props();
 	const room = useRoom();
 	const entry = new BenchEntry(room.outbox);
+	const scale = new BenchScale();
+	onMount(() => scale.start());
 	const view = $derived(withKept(read, room.outbox.letters, room.bakery.actor.name));
 	const { units } = $derived(room.bakery);
 
@@ -70,6 +75,9 @@
 			`${title}: ${mass(of, grams)} ${of.name}`,
 			async (answer) => {
 				chosen = null;
+				// What is in the bowl stays on the scale: the next line counts from there.
+				if (how === 'scale') scale.tareGrams += grams;
+				else scale.tare();
 				if (answer) await readAnew('jovet:day');
 			}
 		);
@@ -148,7 +156,8 @@
 					state={states[at] ?? lineState(line, line.weighed)}
 					{view}
 					busy={entry.busy}
-					onWeigh={(grams, how) => weigh(line, grams, how)}
+					{scale}
+					onWeigh={(grams: number, how: Parameters<typeof weigh>[2]) => weigh(line, grams, how)}
 				/>
 			{/key}
 			{#if line.kind === 'water' && view.water}
@@ -176,6 +185,22 @@
 			</p>
 		{/if}
 		{#if entry.message}<p class="mt-3" role="status" data-weigh-message>{entry.message}</p>{/if}
+		{#if scale.scales.length > 0}
+			<div class="mt-4 flex flex-wrap items-center gap-3" data-scales>
+				<span>Scale beside this screen</span>
+				<div class="w-64">
+					<Choice
+						label="Scale beside this screen"
+						options={[
+							{ value: '', label: 'none: weights are typed' },
+							...scale.scales.map(({ sensorId, name }) => ({ value: sensorId, label: name }))
+						]}
+						value={scale.chosenId ?? ''}
+						onSet={(sensorId: string) => scale.choose(sensorId === '' ? null : sensorId)}
+					/>
+				</div>
+			</div>
+		{/if}
 		<AddByFeel {view} busy={entry.busy} onAdd={addByFeel} />
 	</section>
 	<ol class="lines" aria-label="In the order in which they go in">

@@ -1,4 +1,4 @@
-import type { Deviation } from '../../core/production/index.ts';
+import type { Deviation } from '../../core/weighing/index.ts';
 import { formatNumber } from '../../core/units/index.ts';
 
 /** What a weight that is not what was wanted does to the dough, in words. */

@@ -1,6 +1,10 @@
 import { z } from 'zod';
 import { uuidSchema } from '../../contracts/border-schemas.ts';
-import { SENSOR_KINDS, reportEverySeconds, sensorName } from '../../contracts/device-protocol.ts';
+import {
+	DEVICE_SENSOR_KINDS,
+	reportEverySeconds,
+	sensorName
+} from '../../contracts/device-protocol.ts';
 import { id, type PlaceId } from '../../core/identity.ts';
 import { fail, ok } from '../../core/result.ts';
 import { areDeviceIdsUsed, isDeviceTaken, putDevice } from '../db/devices.ts';
@@ -21,7 +25,7 @@ export const registerDevice = defineCommand({
 				z.object({
 					id: uuidSchema,
 					name: sensorName,
-					kind: z.enum(SENSOR_KINDS),
+					kind: z.enum(DEVICE_SENSOR_KINDS),
 					/** The place that a probe of one tells. */
 					placeId: uuidSchema
 						.transform((value) => id<PlaceId>(value))

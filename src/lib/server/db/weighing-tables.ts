@@ -24,6 +24,13 @@ export interface WeighingTables {
 		occurred_at: Date;
 		recorded_at: RecordedAt;
 	};
+	scale_now: {
+		sensor_id: string;
+		shown_g: number;
+		stable: boolean;
+		measured_at: Date;
+		heard_at: Date;
+	};
 	weighing_struck: {
 		weighing_id: string;
 		command_id: string;

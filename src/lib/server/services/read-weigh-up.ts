@@ -5,12 +5,8 @@ import type {
 } from '../../contracts/weighing-views.ts';
 import { isPerishable, type ResolvedStage } from '../../core/formula/index.ts';
 import type { BatchId } from '../../core/identity.ts';
-import {
-	inOrderOfBowl,
-	mostOfMixers,
-	type LineKind,
-	type WeighUpLine
-} from '../../core/production/index.ts';
+import { mostOfMixers, type WeighUpLine } from '../../core/production/index.ts';
+import { inOrderOfBowl, type LineKind } from '../../core/weighing/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db } from '../db/client.ts';
 import { loadStock } from '../db/stock.ts';

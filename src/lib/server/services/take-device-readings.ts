@@ -123,6 +123,13 @@ function judge(
 			'unknown-sensor',
 			`this device has ${device.sensors.map((sensor) => `"${sensor.name}"`).join(', ')}`
 		);
+	if (sensor.kind === 'bench-scale')
+		return refuse(
+			at,
+			reading.id,
+			'malformed',
+			'sensor: it is a scale; its weights go to /devices/weights'
+		);
 	const measuredAtMs = Date.parse(reading.measuredAt);
 	if (measuredAtMs > nowMs + MOST_AHEAD_MINUTES * 60_000)
 		return refuse(

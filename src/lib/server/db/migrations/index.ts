@@ -13,6 +13,7 @@ import * as altitude from './0012-altitude.ts';
 import * as takenElsewhere from './0013-taken-elsewhere.ts';
 import * as mixesWanted from './0018-mixes-wanted.ts';
 import * as weighing from './0014-weighing.ts';
+import * as benchScales from './0022-bench-scales.ts';
 import * as weighings from './0021-weighings.ts';
 import * as stock from './0020-stock.ts';
 import * as standingOrders from './0019-standing-orders.ts';
@@ -43,7 +44,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0018-mixes-wanted': mixesWanted,
 	'0019-standing-orders': standingOrders,
 	'0020-stock': stock,
-	'0021-weighings': weighings
+	'0021-weighings': weighings,
+	'0022-bench-scales': benchScales
 };
 
 export const migrations: MigrationProvider = {

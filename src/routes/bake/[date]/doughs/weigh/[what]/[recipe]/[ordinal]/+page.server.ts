@@ -18,13 +18,13 @@ export const load: PageServerLoad = ({ params, depends, locals }) => {
 	const date = dateOfPage(params.date);
 	const { what: kind, recipe: recipeId, ordinal } = params;
 	const what = whatSchema.safeParse({ kind, recipeId, ordinal });
-	return forPage(locals, async () => {
-		const view = what.success ? await readWeighUp(database(), date, what.data, Date.now()) : null;
-		if (!view)
-			error(404, {
-				message: `There is nothing like that to weigh for ${date}: it may not be ordered any more.`,
-				next: { href: `/bake/${date}/doughs`, label: 'Go to the doughs' }
-			});
-		return view;
-	});
+	if (!what.success)
+		error(404, {
+			message: 'Nothing is weighed at this address.',
+			next: { href: `/bake/${date}/doughs`, label: 'Go to the doughs' }
+		});
+	return forPage(locals, async () => ({
+		date,
+		weighUp: await readWeighUp(database(), date, what.data, Date.now())
+	}));
 };

@@ -1,8 +1,13 @@
 <script lang="ts">
+	import NothingToWeigh from '$lib/features/weigh/NothingToWeigh.svelte';
 	import WeighRoom from '$lib/features/weigh/WeighRoom.svelte';
 	import type { PageProps } from './$types';
 
 	let { data }: PageProps = $props();
 </script>
 
-<WeighRoom view={data} />
+{#if data.weighUp}
+	<WeighRoom view={data.weighUp} />
+{:else}
+	<NothingToWeigh date={data.date} />
+{/if}

@@ -1,5 +1,5 @@
 import { additionOrder, type IngredientKind } from '../formula/index.ts';
-import type { WeighUpLine } from './weigh-up.ts';
+import type { WeighUpLine } from '../production/index.ts';
 
 /** How far a weight may lie from what is wanted before it is told: salt and yeast are felt first (our defaults). */
 const SHARE_TOLERATED = 0.01;
