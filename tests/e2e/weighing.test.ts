@@ -37,6 +37,13 @@ journey(
 		assert.ok(figure >= 54, `the figure is ${figure} px high`);
 		await press(page, '3976 g is in');
 		await says(page, sentence, '1 of 8 weighed', '3976 g in the bowl');
+		// The lot is asked once, and stands at the next mix.
+		await page.click('[data-line="Light rye flour"]');
+		await type(page, 'Light rye flour, lot', 'R-7', 'Tab');
+		await press(page, '745 g is in');
+		await says(page, sentence, '2 of 8 weighed');
+		await press(page, 'Undo: 745 g Light rye flour');
+		await says(page, sentence, '1 of 8 weighed');
 		// A little beside it is within what is tolerated.
 		await type(page, 'Seed soaker, what the scale shows', '3490');
 		await says(page, sentence, '2 of 8 weighed');
@@ -102,6 +109,13 @@ journey(
 			await page.setViewport(size);
 			assert.deepEqual(await accessibilityFaults(page), []);
 		}
+		await visit(bakery, `/bake/2026-11-24/doughs/weigh/mix/${DOUGH}/2`);
+		await page.click('[data-line="Light rye flour"]');
+		await page.waitForFunction(
+			() =>
+				document.querySelector<HTMLInputElement>('[aria-label="Light rye flour, lot"]')?.value ===
+				'R-7'
+		);
 		await visit(
 			bakery,
 			`/bake/2026-11-24/doughs/weigh/preparation/${demoId('preparation', 'Poolish')}/1`

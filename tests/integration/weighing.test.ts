@@ -180,6 +180,39 @@ test('water by feel is told beside the lines, and a preparation is weighed like 
 	assert.ok(levain.lines.length >= 3);
 });
 
+test('the lot of an ingredient is asked once a delivery, and kept', async () => {
+	const flour = line(await view(), 'Wholemeal wheat');
+	assert.equal(flour.lot, '');
+	const told = await send(t.db, {
+		kind: 'weigh-line',
+		batch: (await view()).batch,
+		material: flour.material,
+		addition: flour.addition,
+		wantedGrams: flour.wantedGrams,
+		grams: 1740,
+		how: 'typed',
+		closeEnough: false,
+		scale: flour.scale,
+		lot: 'W-31'
+	});
+	assert.equal(told.outcome, 'done');
+	assert.equal(line(await view(2), 'Wholemeal wheat').lot, 'W-31', 'it stands at the next mix');
+	const came = await send(
+		t.db,
+		{
+			kind: 'take-stock',
+			ingredientId: flour.material.kind === 'ingredient' ? flour.material.ingredientId : '',
+			what: 'received',
+			grams: 25_000,
+			lot: 'W-32',
+			note: ''
+		},
+		{ minutes: 30 }
+	);
+	assert.equal(came.outcome, 'done');
+	assert.equal(line(await view(2), 'Wholemeal wheat').lot, 'W-32', 'until the next delivery');
+});
+
 test('what cannot be is refused, and nothing is written', async () => {
 	const of = await view();
 	const { material, addition } = line(of, 'Salt', 'late');

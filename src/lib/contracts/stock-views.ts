@@ -22,7 +22,7 @@ export interface StockRowView {
 	readonly countedAtMs: number | null;
 	/** What went into batches since it was counted. */
 	readonly usedGrams: number;
-	/** Of the newest delivery; empty where none was written down. */
+	/** The newest that was told, by a delivery or at the scale; empty where none was. */
 	readonly lot: string;
 	readonly supplierId: string | null;
 	readonly packGrams: number | null;

@@ -30,7 +30,7 @@ export interface WeighingLineView extends LineToWeigh {
 	readonly material: Material;
 	readonly addition: Addition;
 	readonly scale: string;
-	/** Of the newest delivery; empty where none was written down. */
+	/** The newest that was told, by a delivery or at the scale; empty where none was. */
 	readonly lot: string;
 	readonly weighed: readonly WeighingView[];
 }

@@ -1,6 +1,5 @@
 import assert from 'node:assert/strict';
-import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import type { IncomingMessage, ServerResponse } from 'node:http';
 import { test } from 'node:test';
 import {
 	deviceMessageSchema,
@@ -11,6 +10,7 @@ import {
 	type DeviceSelf
 } from '../../contracts/device-protocol.ts';
 import type { DeviceAccess } from '../device-client.ts';
+import { answerWith, keyOf, RecordingServer } from './recording-server.ts';
 
 /** A device under test: it is given an address and a key, and told to stop. */
 export type StartDevice = (access: DeviceAccess) => { readonly stop: () => void | Promise<void> };
@@ -30,63 +30,33 @@ interface Message {
 }
 
 /** A bakery that takes down what a device says, and fails as it is told to. */
-class RecordingBakery {
+class RecordingBakery extends RecordingServer {
 	readonly messages: Message[] = [];
 	/** Answers to give instead of taking the readings, in order. */
 	readonly failures: ('refuse' | 'lose-the-answer')[] = [];
-	readonly anchorRealMs = Date.now();
-	readonly anchorBakeryMs = Date.UTC(2026, 10, 23, 20, 0);
-	#waiting: (() => void)[] = [];
-	readonly #server = createServer((request, response) => void this.#answer(request, response));
 
-	async open(): Promise<DeviceAccess> {
-		await new Promise<void>((resolve) => this.#server.listen(0, '127.0.0.1', resolve));
-		const { port } = this.#server.address() as AddressInfo;
-		return { address: `http://127.0.0.1:${port}`, key: KEY };
+	constructor() {
+		super(KEY, RATE);
 	}
-	async close(): Promise<void> {
-		this.#server.closeAllConnections();
-		await new Promise((resolve) => this.#server.close(resolve));
-	}
-	bakeryMs(): number {
-		return this.anchorBakeryMs + (Date.now() - this.anchorRealMs) * RATE;
-	}
-	/** Waits until something holds of what was said. */
-	async until(holds: () => boolean): Promise<void> {
-		while (!holds()) await new Promise<void>((resolve) => this.#waiting.push(resolve));
-	}
-	#said(): void {
-		for (const wake of this.#waiting.splice(0)) wake();
-	}
-	async #answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
-		let body = '';
-		for await (const chunk of request) body += String(chunk);
-		const key = request.headers.authorization?.replace(/^Bearer /, '') ?? '';
+
+	protected answer(request: IncomingMessage, body: string, response: ServerResponse): void {
 		if (request.method === 'GET' && request.url === '/devices/self') {
-			const self: DeviceSelf = {
+			const { anchorRealMs, anchorBakeryMs, rate } = this;
+			answerWith(response, {
 				name: 'under test',
-				clock: {
-					anchorRealMs: this.anchorRealMs,
-					anchorBakeryMs: this.anchorBakeryMs,
-					rate: RATE
-				},
+				clock: { anchorRealMs, anchorBakeryMs, rate },
 				realNowMs: Date.now(),
 				sensors: SENSORS
-			};
-			response.setHeader('content-type', 'application/json').end(JSON.stringify(self));
+			} satisfies DeviceSelf);
 			return;
 		}
 		const { readings } = deviceMessageSchema.parse(JSON.parse(body));
 		const read = readings.map((reading) => deviceReadingSchema.parse(reading));
-		this.messages.push({ key, readings: read });
+		this.messages.push({ key: keyOf(request), readings: read });
 		const failure = this.failures.shift();
 		if (failure === 'refuse') response.writeHead(503).end('{}');
 		else if (failure === 'lose-the-answer') request.socket.destroy();
-		else {
-			const answer: DeviceAnswer = { taken: read.length, known: 0, refused: [] };
-			response.setHeader('content-type', 'application/json').end(JSON.stringify(answer));
-		}
-		this.#said();
+		else answerWith(response, { taken: read.length, known: 0, refused: [] } satisfies DeviceAnswer);
 	}
 }
 

@@ -1,6 +1,5 @@
 import assert from 'node:assert/strict';
-import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import type { IncomingMessage, ServerResponse } from 'node:http';
 import { test } from 'node:test';
 import {
 	deviceWeightSchema,
@@ -10,6 +9,7 @@ import {
 	type WeightsAnswer
 } from '../../contracts/device-protocol.ts';
 import type { DeviceAccess } from '../device-client.ts';
+import { answerWith, keyOf, RecordingServer } from './recording-server.ts';
 
 /** A scale under test: it is given an address and a key, loads are put on it, and it is told to stop. */
 export type StartScale = (access: DeviceAccess) => {
@@ -25,48 +25,27 @@ const SENSORS: DeviceSelf['sensors'] = [
 ];
 
 /** A bakery that takes down what a scale shows, and does not answer while it is told not to. */
-class RecordingBench {
+class RecordingBench extends RecordingServer {
 	readonly heard: (DeviceWeight & { readonly key: string; readonly atMs: number })[] = [];
 	isAway = false;
 	/** How often it was spoken to while it did not answer. */
 	unanswered = 0;
-	readonly anchorRealMs = Date.now();
-	readonly anchorBakeryMs = Date.UTC(2026, 10, 23, 20, 0);
-	#waiting: (() => void)[] = [];
-	readonly #server = createServer((request, response) => void this.#answer(request, response));
 
-	async open(): Promise<DeviceAccess> {
-		await new Promise<void>((resolve) => this.#server.listen(0, '127.0.0.1', resolve));
-		const { port } = this.#server.address() as AddressInfo;
-		return { address: `http://127.0.0.1:${port}`, key: KEY };
+	constructor() {
+		super(KEY, 1);
 	}
-	async close(): Promise<void> {
-		this.#server.closeAllConnections();
-		await new Promise((resolve) => this.#server.close(resolve));
-	}
-	bakeryMs(): number {
-		return this.anchorBakeryMs + (Date.now() - this.anchorRealMs);
-	}
-	/** Waits until something holds of what was heard. */
-	async until(holds: () => boolean): Promise<void> {
-		while (!holds()) await new Promise<void>((resolve) => this.#waiting.push(resolve));
-	}
-	async #answer(request: IncomingMessage, response: ServerResponse): Promise<void> {
-		let body = '';
-		for await (const chunk of request) body += String(chunk);
+
+	protected answer(request: IncomingMessage, body: string, response: ServerResponse): void {
 		if (this.isAway) {
 			this.unanswered += 1;
 			request.socket.destroy();
-			for (const wake of this.#waiting.splice(0)) wake();
 			return;
 		}
-		const said = (what: unknown) =>
-			response.setHeader('content-type', 'application/json').end(JSON.stringify(what));
 		if (request.url === '/devices/self') {
-			const { anchorRealMs, anchorBakeryMs } = this;
-			said({
+			const { anchorRealMs, anchorBakeryMs, rate } = this;
+			answerWith(response, {
 				name: 'under test',
-				clock: { anchorRealMs, anchorBakeryMs, rate: 1 },
+				clock: { anchorRealMs, anchorBakeryMs, rate },
 				realNowMs: Date.now(),
 				sensors: SENSORS
 			} satisfies DeviceSelf);
@@ -77,12 +56,14 @@ class RecordingBench {
 			'/devices/weights',
 			'a scale tells its weights where weights are told'
 		);
-		const key = request.headers.authorization?.replace(/^Bearer /, '') ?? '';
 		const { weights } = deviceWeightsSchema.parse(JSON.parse(body));
 		for (const raw of weights)
-			this.heard.push({ ...deviceWeightSchema.parse(raw), key, atMs: this.bakeryMs() });
-		said({ taken: weights.length, known: 0, refused: [] } satisfies WeightsAnswer);
-		for (const wake of this.#waiting.splice(0)) wake();
+			this.heard.push({
+				...deviceWeightSchema.parse(raw),
+				key: keyOf(request),
+				atMs: this.bakeryMs()
+			});
+		answerWith(response, { taken: weights.length, known: 0, refused: [] } satisfies WeightsAnswer);
 	}
 }
 

@@ -19,7 +19,7 @@ export interface RunningScale extends RunningDevice {
 
 /** A load swings into its weight: after so long what is missing of it is down to a third. */
 const SWING_MS = 150;
-const SPEAKS_EVERY_MS = 200;
+const SPEAKS_EVERY_MS = 400;
 const RETRY_MS = 1000;
 const ASK_AGAIN_MS = 30_000;
 

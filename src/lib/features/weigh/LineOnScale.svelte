@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import type { BenchScale } from '../../client/bench-scale.svelte.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { MOST_BATCH_GRAMS } from '../../contracts/limits.ts';
@@ -18,10 +19,18 @@
 		view: WeighUpView;
 		busy: boolean;
 		scale: BenchScale;
-		onWeigh: (grams: number, how: { closeEnough: boolean; how: 'typed' | 'scale' }) => void;
+		onWeigh: (
+			grams: number,
+			how: { closeEnough: boolean; how: 'typed' | 'scale'; lot: string }
+		) => void;
 	}
-	let { line, state: reached, view, busy, scale, onWeigh }: Props = $props();
+	let { line, state: reached, view, busy, scale, onWeigh: onWeighed }: Props = $props();
 	const { units } = useRoom().bakery;
+	/** Asked once a delivery: what was told of it last stands here. */
+	let lot = $state(untrack(() => line.lot));
+	const hasLot = $derived(line.kind !== 'water' && line.kind !== 'preparation');
+	const onWeigh = (grams: number, how: { closeEnough: boolean; how: 'typed' | 'scale' }) =>
+		onWeighed(grams, { ...how, lot: hasLot ? lot.trim() : '' });
 	let typed = $state('');
 	let problem = $state('');
 	/** A weight that lies beside what is wanted, until it is weighed again or left so. */
@@ -92,7 +101,20 @@
 		)} of {mass(line.wantedGrams)} are in{:else}give or take {mass(reached.toleranceGrams)}{/if}, on
 	the {line.scale}{line.goes > 1 && !countsOn ? `, in ${line.goes} goes` : ''}.
 </p>
-{#if line.lot}<p class="text-note">Lot {line.lot}</p>{/if}
+{#if hasLot}
+	<label class="mt-1 flex items-center gap-2 text-note">
+		Lot
+		<input
+			class="field w-44"
+			type="text"
+			maxlength="100"
+			autocomplete="off"
+			aria-label="{line.name}, lot"
+			placeholder="as the sack says it"
+			bind:value={lot}
+		/>
+	</label>
+{/if}
 
 {#if deviation}
 	<div class="mt-3 border-2 border-ink p-3" role="alert" data-deviation>

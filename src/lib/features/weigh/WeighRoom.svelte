@@ -56,7 +56,7 @@
 	async function weigh(
 		of: WeighingLineView,
 		grams: number,
-		{ closeEnough, how }: { closeEnough: boolean; how: 'typed' | 'scale' }
+		{ closeEnough, how, lot }: { closeEnough: boolean; how: 'typed' | 'scale'; lot: string }
 	) {
 		await entry.send(
 			{
@@ -70,7 +70,7 @@
 				how,
 				closeEnough,
 				scale: of.scale,
-				lot: of.lot
+				lot
 			},
 			`${title}: ${mass(of, grams)} ${of.name}`,
 			async (answer) => {

@@ -10,7 +10,7 @@ import type { EveryColumn } from './tables.ts';
 export interface StockRow extends StockSince {
 	readonly ingredientId: IngredientId;
 	readonly countedAtMs: number | null;
-	/** Of the newest delivery; empty where none was written down. */
+	/** The newest that was told, by a delivery or at the scale; empty where none was. */
 	readonly lot: string;
 	readonly supplierId: string | null;
 	readonly packGrams: number | null;
@@ -40,8 +40,13 @@ export async function loadStock(db: Db | Tx): Promise<readonly StockRow[]> {
 				and e.kind = 'taken-out' and e.occurred_at > c.occurred_at), 0) as taken_out_g,
 			coalesce((select sum(u.amount_g) from stock_use u where u.ingredient_id = i.id
 				and u.occurred_at > c.occurred_at), 0) as used_g,
-			(select e.lot from stock_entry e where e.ingredient_id = i.id and e.kind = 'received'
-				order by e.occurred_at desc limit 1) as lot,
+			(select told.lot from (
+				(select e.lot, e.occurred_at from stock_entry e where e.ingredient_id = i.id and e.kind = 'received'
+					order by e.occurred_at desc limit 1)
+				union all
+				(select w.lot, w.occurred_at from weighing w where w.ingredient_id = i.id and w.lot <> ''
+					order by w.occurred_at desc limit 1)
+			) told order by told.occurred_at desc limit 1) as lot,
 			k.supplier_id, k.pack_g, k.least_g, k.row_version
 		from ingredient i
 		left join lateral (select amount_g, occurred_at from stock_entry e

@@ -21,6 +21,8 @@ const STATEMENTS = [
 	   check ((ingredient_id is null) <> (preparation_id is null))
 	 )`,
 	`create index weighing_by_batch on weighing (batch_id, occurred_at)`,
+	// The lot that was weighed last of each ingredient.
+	`create index weighing_lot on weighing (ingredient_id, occurred_at desc) where lot <> ''`,
 	`create trigger weighing_append_only before update or delete on weighing
 	 for each row execute function refuse_change()`,
 	// It did not go in after all.
