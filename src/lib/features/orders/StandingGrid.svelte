@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
-	import type { History } from '../../client/undo-keys.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { StandingView } from '../../contracts/views.ts';
 	import { groupBy } from '../../core/group-by.ts';
@@ -26,9 +25,8 @@
 		first: BakeDate;
 		fromDate: BakeDate;
 		untilDate: BakeDate | null;
-		onHistory: (history: History | null) => void;
 	}
-	let { view, weekday, days, first, fromDate, untilDate, onHistory }: Props = $props();
+	let { view, weekday, days, first, fromDate, untilDate }: Props = $props();
 	const room = useRoom();
 
 	const shown = $derived(view.drops.filter((drop) => drop.weekdays.includes(weekday)));
@@ -75,7 +73,9 @@
 					() => ({ fromDate, untilDate, weekdaysOf }),
 					() => room.now.epochMs
 				),
-				room.retries
+				room.retries,
+				// One number stands for many weekdays and stretches: it is no way back to what each of them was.
+				false
 			)
 	);
 	$effect(() => {
@@ -84,8 +84,6 @@
 	});
 	onMount(() => {
 		void model.restore();
-		onHistory(model);
-		return () => onHistory(null);
 	});
 	// A number on its way is saved before the next room reads it.
 	beforeNavigate((navigation) => {

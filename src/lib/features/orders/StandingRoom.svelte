@@ -1,7 +1,6 @@
 <script lang="ts">
-	import { onMount, untrack } from 'svelte';
+	import { untrack } from 'svelte';
 	import { resolve } from '$app/paths';
-	import { followUndoKeys, type History } from '../../client/undo-keys.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { StandingView } from '../../contracts/views.ts';
 	import { firstOfWeekday, piecesStanding } from '../../core/production/index.ts';
@@ -82,14 +81,6 @@
 			untilDate = read.value;
 		}
 	}
-	let history: History | null = $state.raw(null);
-	const NO_HISTORY: History = {
-		canUndo: false,
-		canRedo: false,
-		undo: () => undefined,
-		redo: () => undefined
-	};
-	onMount(() => followUndoKeys(() => history ?? NO_HISTORY));
 </script>
 
 <RoomHeading {sentence} note="What is typed for a single date goes before these.">
@@ -154,15 +145,7 @@
 </p>
 
 {#key `${weekday} ${fromDate}`}
-	<StandingGrid
-		{view}
-		{weekday}
-		{days}
-		{first}
-		{fromDate}
-		{untilDate}
-		onHistory={(made: History | null) => (history = made)}
-	/>
+	<StandingGrid {view} {weekday} {days} {first} {fromDate} {untilDate} />
 {/key}
 
 {#if coming.length > 0}

@@ -45,7 +45,9 @@ export class OrdersModel {
 		/** What the numbers are for; what is not saved is kept under it. */
 		keptAs: string,
 		private readonly save: SaveNumbers,
-		private readonly retries: Retries
+		private readonly retries: Retries,
+		/** Whether a number before a change says all that has to be put again to take it back. */
+		private readonly hasSteps = true
 	) {
 		this.#unsaved = new UnsavedNumbers(keptAs);
 		this.update(view);
@@ -331,7 +333,7 @@ export class OrdersModel {
 			});
 			return [{ key, before: { pieces: sent.saved, typed: sent.typed }, after: now }];
 		});
-		if (undoable) this.#steps.push(changes);
+		if (undoable && this.hasSteps) this.#steps.push(changes);
 	}
 
 	#put(key: string, cell: Cell): void {
