@@ -17,6 +17,7 @@ const CORE_FOLDERS = {
 	ripening: ['formula', 'fermentation'],
 	learning: ['formula', 'heat', 'fermentation', 'ripening'],
 	mixing: ['bakery', 'formula', 'heat', 'fermentation', 'production', 'learning'],
+	culture: ['formula', 'fermentation', 'ripening', 'learning'],
 	stock: ['bakery'],
 	weighing: ['formula', 'production'],
 	planning: ['bakery', 'baking', 'formula', 'fermentation', 'ripening', 'schedule']

@@ -315,7 +315,49 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 			expectedVersion: 1
 		},
 		{ kind: 'strike-weighing', weighingId: FERRY },
+		...cultureCommands,
 		{ kind: 'set-base', formulaId: HARBOUR_DOUGH, celsius: 60 },
 		{ kind: 'set-liquids', formulaId: HARBOUR_DOUGH, picked: [] }
 	];
 }
+
+const CULTURE = { ingredientId: demoId('ingredient', 'Rye culture') };
+
+/** What is done to a culture, each kind once. */
+const cultureCommands: readonly Readonly<Record<string, unknown>>[] = [
+	{
+		kind: 'keep-culture',
+		...CULTURE,
+		keeping: {
+			ratio: { seed: 1, flour: 4, water: 4 },
+			flours: [{ flourId: demoId('ingredient', 'Whole rye flour'), parts: 1 }],
+			placeId: FRIDGE,
+			restPlaceId: null,
+			timeConstantMinutes: 150,
+			fedCelsius: 27,
+			clock: { referenceCelsius: 26, underMinutes: 260, ripeMinutes: 320, overMinutes: 410 },
+			keepGrams: 150,
+			feedTimes: ['08:00'],
+			coldDays: 3,
+			refreshes: 2
+		},
+		expectedVersion: 1
+	},
+	{
+		kind: 'feed-culture',
+		...CULTURE,
+		beginning: null,
+		seedGrams: 60,
+		flourGrams: 240,
+		waterGrams: 240,
+		celsius: 27
+	},
+	{
+		kind: 'tend-culture',
+		...CULTURE,
+		what: { kind: 'seen', sightings: [{ kind: 'volume', seen: 'tripled' }] }
+	},
+	{ kind: 'tend-culture', ...CULTURE, what: { kind: 'moved', placeId: FRIDGE } },
+	{ kind: 'tend-culture', ...CULTURE, what: { kind: 'counted', grams: 500 } },
+	{ kind: 'strike-culture', entryId: FERRY }
+];

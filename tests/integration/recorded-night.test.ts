@@ -8,6 +8,7 @@ import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readEntries } from '../../src/lib/server/services/read-entries.ts';
 import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
 import { readNextBake } from '../../src/lib/server/services/read-bakery.ts';
+import { readCultures } from '../../src/lib/server/services/read-cultures.ts';
 import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
 import { readFormula, readOpening } from '../../src/lib/server/services/read-formula.ts';
 import { readFrame } from '../../src/lib/server/services/read-frame.ts';
@@ -22,6 +23,7 @@ import { readRipening } from '../../src/lib/server/services/read-ripening.ts';
 import { readRoomTrace } from '../../src/lib/server/services/read-room-trace.ts';
 import { readRunSheet } from '../../src/lib/server/services/read-run-sheet.ts';
 import { readWorkAhead, readWorkOn } from '../../src/lib/server/services/read-work-ahead.ts';
+import { readSour } from '../../src/lib/server/services/read-sour.ts';
 import { readStanding } from '../../src/lib/server/services/read-standing.ts';
 import { readStock } from '../../src/lib/server/services/read-stock.ts';
 import { readWeighUp } from '../../src/lib/server/services/read-weigh-up.ts';
@@ -109,6 +111,19 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 		await readWeighUp(t.db, TOMORROW, { kind: 'mix', recipeId: LOAF, ordinal: 1 }, MORNING_MS)
 	],
 	doughs: () => readDoughs(t.db, TOMORROW),
+	cultures: async () => {
+		const sour = await readSour(
+			t.db,
+			TOMORROW,
+			demoId('preparation', 'Rye sour, full'),
+			MORNING_MS
+		);
+		return [
+			await readCultures(t.db, TOMORROW, MORNING_MS),
+			sour && { ...sour, ripening: 'as its page tells it' },
+			await readSour(t.db, TOMORROW, LEVAIN, MORNING_MS)
+		];
+	},
 	water: async () => [
 		await readWater(t.db, TOMORROW, MORNING_MS),
 		(await readWater(t.db, DAY_AFTER, MORNING_MS)).inputs

@@ -8,6 +8,9 @@ export const BENCH_COMMANDS = [
 	'judge-readiness',
 	'strike-entry',
 	'weigh-line',
-	'strike-weighing'
+	'strike-weighing',
+	'feed-culture',
+	'tend-culture',
+	'strike-culture'
 ] as const;
 export type BenchCommand = (typeof BENCH_COMMANDS)[number];

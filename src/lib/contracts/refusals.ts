@@ -19,6 +19,7 @@ export type UnknownThing =
 	| 'mixer'
 	| 'ingredient'
 	| 'supplier'
+	| 'culture'
 	| 'delivery'
 	| 'draft'
 	| 'scale'
@@ -87,6 +88,8 @@ export type Refusal =
 	/** A dough is followed from the moment it came out of the mixer. */
 	| { readonly kind: 'not-mixed-yet'; readonly name: string }
 	| { readonly kind: 'dough-has-no-clock'; readonly name: string }
+	/** A culture is followed from its last feed. */
+	| { readonly kind: 'not-fed-yet'; readonly name: string }
 	| { readonly kind: 'before-the-mix'; readonly name: string }
 	/** More than any mixer of the bakery takes. */
 	| { readonly kind: 'more-than-a-mixer'; readonly name: string; readonly mostGrams: number }

@@ -32,7 +32,10 @@ export const SIGHTING_TEXT: Record<SightingKind, string> = {
 	window: 'Window',
 	smell: 'Smell',
 	'blade-drag': 'Blade',
-	spread: 'On the bench'
+	spread: 'On the bench',
+	volume: 'Volume',
+	pour: 'Stir and pour',
+	taste: 'Taste'
 };
 
 const SEEN: {
@@ -65,7 +68,22 @@ const SEEN: {
 		'drags-a-little': 'drags',
 		collapses: 'collapses'
 	},
-	spread: { stands: 'stands', 'spreads-a-little': 'spreads', runs: 'runs' }
+	spread: { stands: 'stands', 'spreads-a-little': 'spreads', runs: 'runs' },
+	volume: {
+		'hardly-grown': 'hardly grown',
+		'half-again': 'half again',
+		doubled: 'doubled',
+		tripled: 'tripled',
+		collapsing: 'collapsing'
+	},
+	pour: { heavy: 'heavy', stretchy: 'stretchy', airy: 'airy', runny: 'runny' },
+	taste: {
+		'of-flour': 'of flour',
+		sweet: 'sweet',
+		'mild-sour': 'mildly sour',
+		sour: 'sour',
+		biting: 'biting'
+	}
 };
 
 export function seenText(sighting: Sighting): string {

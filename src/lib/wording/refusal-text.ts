@@ -10,6 +10,7 @@ const UNKNOWN: Readonly<Record<UnknownThing, string>> = {
 	product: 'This product is no longer in the book.',
 	build: 'This preparation is no longer in the book.',
 	formula: 'This formula is no longer in the book.',
+	culture: 'Nobody said yet how this culture is kept.',
 	supplier: 'That supplier is no longer there. Choose another one.',
 	ingredient: 'An ingredient of this formula is no longer in the book.',
 	reading: 'The reading to correct is not there.',
@@ -59,6 +60,8 @@ const TEXTS: { readonly [K in Refusal['kind']]: (refusal: RefusalOf<K>) => strin
 	'before-the-mix': ({ name }) => `That lies before ${name} came out of the mixer.`,
 	'dough-has-no-clock': ({ name }) =>
 		`${name} has no wait with a clock. Give it one in its formula.`,
+	'not-fed-yet': ({ name }) =>
+		`${name} was never fed here: write down a feed, or what was kept back, first.`,
 	'more-than-a-mixer': ({ name, mostGrams }) =>
 		`Not saved: that is more ${name} than a mixer takes (${Math.round(mostGrams / 1000)} kg). Reload the page.`,
 	'entry-impossible': ({ name, problems }) =>

@@ -22,7 +22,9 @@ import { readPlan } from '../../../src/lib/server/services/read-plan.ts';
 import { readWater } from '../../../src/lib/server/services/read-water.ts';
 import { takeDeviceReadings } from '../../../src/lib/server/services/take-device-readings.ts';
 import { newPlacement } from '../placement.ts';
+import { badReadings } from './bad-readings.ts';
 import { editTheBook } from './book.ts';
+import { tendCultures } from './cultures.ts';
 import { typeOrders, weighUp } from './orders.ts';
 import { batchOf, HARBOUR_DOUGH, LEVAIN, LOAF, NOW_MS, send, TOMORROW } from '../test-database.ts';
 import { coldRoom, plainPlace } from '../entry-content.ts';
@@ -67,9 +69,10 @@ export async function playNight(db: Db): Promise<readonly Answered[]> {
 	};
 	const night = { db, tell };
 	await beforeTheNight(night);
-	answers.push([40, 'readings', await badReadings(db)]);
+	answers.push([40, 'readings', await badReadings(db, KEY)]);
 	await acceptPlan(night, 60);
 	await weighUp(night);
+	await tendCultures(night);
 	await mixing(night);
 	await ripening(night);
 	await editTheBook(night);
@@ -224,28 +227,6 @@ async function beforeTheNight({ db, tell }: Night): Promise<void> {
 		minutes: 25,
 		expectedVersion: 0
 	});
-}
-
-/** What the device's other readings were told. */
-async function badReadings(db: Db): Promise<unknown> {
-	const device = await findDeviceByKey(db, keyFingerprint(KEY));
-	assert.ok(device, 'the probes are let in');
-	const good = {
-		id: nightId('good reading'),
-		sensor: 'core-probe',
-		celsius: 25,
-		measuredAt: new Date(NOW_MS + 40 * 60_000).toISOString()
-	};
-	const readings = [
-		good,
-		null,
-		{ ...good, celsius: 900 },
-		{ ...good, id: nightId('reading of a cellar'), sensor: 'cellar' },
-		{ ...good, id: nightId('reading of tomorrow'), measuredAt: '2026-11-25T14:00:00Z' },
-		{ ...good, id: nightId('reading of the past'), measuredAt: '1999-12-31T23:59:00Z' }
-	];
-	const answer = await takeDeviceReadings(db, device, readings, NOW_MS + 40 * 60_000);
-	return [answer, await takeDeviceReadings(db, device, [good], NOW_MS + 41 * 60_000)];
 }
 
 async function changeOrder(

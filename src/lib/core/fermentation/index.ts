@@ -30,6 +30,7 @@ export {
 } from './retarder.ts';
 export {
 	SIGHTINGS,
+	SIGHTS,
 	READINESS_DECISIONS,
 	judgeReadiness,
 	type SightingKind,

@@ -18,7 +18,10 @@ const SAYS: Readonly<Record<SightingKind, readonly ReadinessVerdict[]>> = {
 	window: ['not-yet', 'nearly', 'ready'],
 	smell: ['not-yet', 'nearly', 'ready', 'ready'],
 	'blade-drag': ['nearly', 'ready', 'late'],
-	spread: ['ready', 'ready', 'ready']
+	spread: ['ready', 'ready', 'ready'],
+	volume: ['not-yet', 'nearly', 'ready', 'ready', 'late'],
+	pour: ['not-yet', 'ready', 'ready', 'late'],
+	taste: ['not-yet', 'nearly', 'ready', 'ready', 'late']
 };
 /**
  * The share of the ripe dose each sight stands for, where early is 0.8 of it and late 1.5: an age of 0 is early,
@@ -33,7 +36,10 @@ const SHARE: Readonly<Record<SightingKind, readonly number[]>> = {
 	window: [0.68, 0.86, 0.98],
 	smell: [0.68, 0.86, 1, 1.5],
 	'blade-drag': [0.86, 1, 1.55],
-	spread: [0.96, 1, 1.25]
+	spread: [0.96, 1, 1.25],
+	volume: [0.68, 0.82, 0.94, 1.05, 1.65],
+	pour: [0.74, 0.9, 1.05, 1.55],
+	taste: [0.7, 0.84, 0.98, 1.25, 1.65]
 };
 const clock = { share: 1, earlyShare: 0.8, lateShare: 1.5 };
 const close = (actual: number | undefined, expected: number, what: string) =>

@@ -1,4 +1,4 @@
-/** What a baker looks for in a dough, each with what it can show. Order runs from young to old. */
+/** What a baker looks for in a dough or a leaven, each with what it can show. Order runs from young to old. */
 export const SIGHTINGS = {
 	rise: ['little', 'half-way', 'to-the-mark', 'past-the-mark'],
 	float: ['sinks', 'hangs', 'floats'],
@@ -8,13 +8,22 @@ export const SIGHTINGS = {
 	window: ['tears', 'thick', 'thin'],
 	smell: ['of-flour', 'mild', 'ripe', 'sharp'],
 	'blade-drag': ['cuts-clean', 'drags-a-little', 'collapses'],
-	spread: ['stands', 'spreads-a-little', 'runs']
+	spread: ['stands', 'spreads-a-little', 'runs'],
+	volume: ['hardly-grown', 'half-again', 'doubled', 'tripled', 'collapsing'],
+	pour: ['heavy', 'stretchy', 'airy', 'runny'],
+	taste: ['of-flour', 'sweet', 'mild-sour', 'sour', 'biting']
 } as const;
 
 export type SightingKind = keyof typeof SIGHTINGS;
 export type Sighting = {
 	readonly [K in SightingKind]: { readonly kind: K; readonly seen: (typeof SIGHTINGS)[K][number] };
 }[SightingKind];
+
+/** What is looked for in a dough, and in a pre-ferment or a culture. */
+export const SIGHTS: Readonly<Record<'dough' | 'leaven', readonly SightingKind[]>> = {
+	dough: ['rise', 'float', 'poke', 'dome', 'wobble', 'window', 'smell', 'blade-drag', 'spread'],
+	leaven: ['volume', 'dome', 'float', 'pour', 'smell', 'taste']
+};
 
 export type ReadinessVerdict = 'not-yet' | 'nearly' | 'ready' | 'late';
 
@@ -59,7 +68,11 @@ const AGE: {
 	smell: { ages: [-0.6, 0.3, 1, 2], spread: 0.7 },
 	'blade-drag': { ages: [0.3, 1, 2.1], spread: 0.5 },
 	// It speaks of strength rather than of age.
-	spread: { ages: [0.8, 1, 1.5], spread: 1.5 }
+	spread: { ages: [0.8, 1, 1.5], spread: 1.5 },
+	// One that doubles is on its way up; how far it rises beyond is a matter of its flour and its water.
+	volume: { ages: [-0.6, 0.1, 0.7, 1.1, 2.3], spread: 0.45 },
+	pour: { ages: [-0.3, 0.5, 1.1, 2.1], spread: 0.6 },
+	taste: { ages: [-0.5, 0.2, 0.9, 1.5, 2.3], spread: 0.6 }
 };
 /** How sure the clock is on the same scale (our default). */
 const CLOCK_SPREAD = 0.5;

@@ -61,6 +61,7 @@ export { proofAhead } from './proof-of-mix.ts';
 export { handsAtMarks } from './hands-at-marks.ts';
 export { takenBy, type TakenElsewhere } from './taken-elsewhere.ts';
 export { canGoToTheCold, MOST_LOADS } from './decided.ts';
+export { latestStarts } from './latest-starts.ts';
 export { limitsOfOrders, type OrdersLimit } from './limits-of-orders.ts';
 export {
 	ordersMoved,

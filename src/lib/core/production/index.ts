@@ -36,3 +36,4 @@ export {
 export { firstOfWeekday, layOver, piecesStanding, type StandingStretch } from './standing.ts';
 export { usesOfBatch } from './uses-of-batch.ts';
 export { ordersBehind, type OrderBehind, type OrdersBehind } from './orders-behind.ts';
+export { stagedSours, type StagedSour } from './staged-sours.ts';

@@ -30,3 +30,4 @@ export { coldAir, type ColdLoad, type ColdAir } from './cold-air.ts';
 export { watchDoughs, type WatchedDough, type BakeryAir } from './watch-doughs.ts';
 export { followedLog, ripeningStep, type FollowedEntry } from './followed-log.ts';
 export { littleYeastForTimes, type LittleYeast } from './yeast-for-times.ts';
+export { stagedWalk, type StageOfWalk, type StagedWalk, type WalkedStage } from './staged-walk.ts';

@@ -4,6 +4,7 @@ export interface Mass {
 }
 
 const GRAMS_PER_POUND = 453.59237; // exact by definition of the international pound
+const OUNCES_PER_POUND = 16;
 
 export function grams(value: number): Mass {
 	return { grams: value };
@@ -17,12 +18,20 @@ export function pounds(value: number): Mass {
 	return { grams: value * GRAMS_PER_POUND };
 }
 
+export function ounces(value: number): Mass {
+	return pounds(value / OUNCES_PER_POUND);
+}
+
 export function inKilograms(mass: Mass): number {
 	return mass.grams / 1000;
 }
 
 export function inPounds(mass: Mass): number {
 	return mass.grams / GRAMS_PER_POUND;
+}
+
+export function inOunces(mass: Mass): number {
+	return inPounds(mass) * OUNCES_PER_POUND;
 }
 
 export function sumOfMasses(masses: readonly Mass[]): Mass {

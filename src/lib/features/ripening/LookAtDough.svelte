@@ -4,7 +4,7 @@
 	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
 	import {
 		judgeReadiness,
-		SIGHTINGS,
+		SIGHTS,
 		type ReadinessDecision,
 		type Sighting,
 		type SightingKind
@@ -12,11 +12,10 @@
 	import {
 		DECISION_TEXT,
 		readinessReason,
-		seenText,
-		SIGHTING_TEXT,
 		sightingText,
 		VERDICT_TEXT
 	} from '../../wording/readiness-text.ts';
+	import SightingsField from '../../fields/SightingsField.svelte';
 	import { mixTitle } from '../../wording/mix-title.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import type { FollowedDough } from './ripening-model.svelte.ts';
@@ -30,9 +29,12 @@
 	let seen: Readonly<Partial<Record<SightingKind, Sighting>>> = $state.raw({});
 	const entry = new BenchEntry(room.outbox);
 
-	const kinds = Object.keys(SIGHTINGS) as SightingKind[];
-	const optionsOf = (kind: SightingKind) =>
-		SIGHTINGS[kind].map((sign) => ({ kind, seen: sign }) as Sighting);
+	/** A pre-ferment is looked at otherwise than a dough. */
+	const kinds = $derived(dough.view.kind === 'mix' ? SIGHTS.dough : SIGHTS.leaven);
+	/** A pre-ferment is not folded. */
+	const decisions: readonly ReadinessDecision[] = $derived(
+		dough.view.kind === 'mix' ? ['wait', 'fold-again', 'go-on'] : ['wait', 'go-on']
+	);
 	const sightings = $derived(Object.values(seen));
 	const readiness = $derived.by(() => {
 		const { clock, dose } = dough.story;
@@ -45,12 +47,6 @@
 			sightings
 		);
 	});
-	function press(sighting: Sighting) {
-		const { [sighting.kind]: before, ...others } = seen;
-		// Pressed again it was not seen after all.
-		seen = before?.seen === sighting.seen ? others : { ...others, [sighting.kind]: sighting };
-	}
-
 	async function decide(decision: ReadinessDecision) {
 		await entry.send(
 			{
@@ -70,28 +66,13 @@
 </script>
 
 <section aria-label="Look at {title}" data-look>
-	<div class="kinds">
-		{#each kinds as kind (kind)}
-			<div role="group" aria-label={SIGHTING_TEXT[kind]} class="kind">
-				<span class="label">{SIGHTING_TEXT[kind]}</span>
-				{#each optionsOf(kind) as option (option.seen)}
-					<button
-						type="button"
-						class="chip"
-						aria-pressed={seen[kind]?.seen === option.seen}
-						data-seen="{kind}:{option.seen}"
-						onclick={() => press(option)}>{seenText(option)}</button
-					>
-				{/each}
-			</div>
-		{/each}
-	</div>
+	<SightingsField {kinds} {seen} onSet={(now: typeof seen) => (seen = now)} />
 	<div class="verdict" data-verdict={readiness.verdict}>
 		<p class="word">{VERDICT_TEXT[readiness.verdict]}</p>
 		<p>{readinessReason(readiness)}</p>
 	</div>
 	<div class="mt-3 flex flex-wrap gap-3">
-		{#each ['wait', 'fold-again', 'go-on'] as const as decision (decision)}
+		{#each decisions as decision (decision)}
 			<button
 				class="{decision === 'go-on' ? 'action' : 'action-lesser'} big"
 				disabled={entry.busy}
@@ -125,35 +106,6 @@
 </section>
 
 <style>
-	.kinds {
-		display: grid;
-		grid-template-columns: repeat(auto-fill, minmax(min(330px, 100%), 1fr));
-		gap: 6px 24px;
-	}
-	.kind {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 6px;
-		padding: 4px 0;
-		border-top: 1px solid var(--line);
-	}
-	.label {
-		width: 100%;
-		color: var(--ink-2);
-	}
-	.chip {
-		min-height: 56px;
-		padding: 4px 12px;
-		border: 2px solid var(--line);
-		cursor: pointer;
-	}
-	.chip[aria-pressed='true'] {
-		background: var(--ink);
-		border-color: var(--ink);
-		color: var(--sheet);
-		font-weight: 700;
-	}
 	.verdict {
 		display: grid;
 		grid-template-columns: auto 1fr;

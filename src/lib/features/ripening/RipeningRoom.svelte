@@ -71,6 +71,10 @@
 
 <RoomHeading sentence={ripeningSentence(view, model.followed, model.nowMs, timeZone)} {note}>
 	{#snippet actions()}
+		<a
+			class="action-lesser no-underline!"
+			href={resolve(`/bake/${view.date}/fermentation/cultures`)}>Cultures</a
+		>
 		{#if model.followed.length === 0}
 			<a class="action no-underline!" href={resolve(`/bake/${view.date}/water`)}>Go to the water</a>
 		{/if}

@@ -14,6 +14,7 @@ export const REFUSAL_STATUS: Readonly<Record<Refusal['kind'], number>> = {
 	'not-mixed-yet': 409,
 	'before-the-mix': 422,
 	'dough-has-no-clock': 422,
+	'not-fed-yet': 409,
 	'more-than-a-mixer': 422,
 	'entry-impossible': 422,
 	'entry-needed': 422,

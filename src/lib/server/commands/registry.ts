@@ -9,9 +9,11 @@ import { copyOrders } from './copy-orders.ts';
 import { createFormula } from './create-formula.ts';
 import type { Envelope } from './define.ts';
 import { endDough } from './end-dough.ts';
+import { feedCulture } from './feed-culture.ts';
 import { foundBakery } from './found-bakery.ts';
 import { ignoreObservation } from './ignore-observation.ts';
 import { judgeReadiness } from './judge-readiness.ts';
+import { keepCulture } from './keep-culture.ts';
 import { keepStock } from './keep-stock.ts';
 import { measureDough } from './measure-dough.ts';
 import { moveDough } from './move-dough.ts';
@@ -34,11 +36,13 @@ import { setStanding } from './set-standing.ts';
 import { setSupply } from './set-supply.ts';
 import { setUnits } from './set-units.ts';
 import { setWaterSchool } from './set-water-school.ts';
+import { strikeCulture } from './strike-culture.ts';
 import { strikeEntry } from './strike-entry.ts';
 import { strikeWeighing } from './strike-weighing.ts';
 import { takeClosedDays } from './take-closed-days.ts';
 import { takeReading } from './take-reading.ts';
 import { takeStock } from './take-stock.ts';
+import { tendCulture } from './tend-culture.ts';
 import { weighLine } from './weigh-line.ts';
 
 /** Every command that can be given. Types, the door and the borders follow from this list. */
@@ -52,9 +56,11 @@ export const COMMANDS = [
 	copyOrders,
 	createFormula,
 	endDough,
+	feedCulture,
 	foundBakery,
 	ignoreObservation,
 	judgeReadiness,
+	keepCulture,
 	keepStock,
 	measureDough,
 	moveDough,
@@ -77,11 +83,13 @@ export const COMMANDS = [
 	setSupply,
 	setUnits,
 	setWaterSchool,
+	strikeCulture,
 	strikeEntry,
 	strikeWeighing,
 	takeClosedDays,
 	takeReading,
 	takeStock,
+	tendCulture,
 	weighLine
 ] as const;
 

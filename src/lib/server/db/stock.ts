@@ -39,7 +39,10 @@ export async function loadStock(db: Db | Tx): Promise<readonly StockRow[]> {
 			coalesce((select sum(e.amount_g) from stock_entry e where e.ingredient_id = i.id
 				and e.kind = 'taken-out' and e.occurred_at > c.occurred_at), 0) as taken_out_g,
 			coalesce((select sum(u.amount_g) from stock_use u where u.ingredient_id = i.id
-				and u.occurred_at > c.occurred_at), 0) as used_g,
+				and u.occurred_at > c.occurred_at), 0)
+				+ coalesce((select sum(f.amount_g) from culture_feed_flour f where f.flour_id = i.id
+				and f.occurred_at > c.occurred_at
+				and not exists (select 1 from culture_struck s where s.entry_id = f.entry_id)), 0) as used_g,
 			(select told.lot from (
 				(select e.lot, e.occurred_at from stock_entry e where e.ingredient_id = i.id and e.kind = 'received'
 					order by e.occurred_at desc limit 1)

@@ -13,6 +13,7 @@ import type { LearnedSubject } from '../../core/learning/index.ts';
 import type { ReadingQuantity } from '../../core/mixing/index.ts';
 import type { MeasuredColumns } from './measured-columns.ts';
 import type { OrderTables } from './order-tables.ts';
+import type { CultureTables } from './culture-tables.ts';
 import type { StockTables } from './stock-tables.ts';
 import type { WeighingTables } from './weighing-tables.ts';
 import type { SensorKind } from '../../contracts/device-protocol.ts';
@@ -42,7 +43,7 @@ export type EveryColumn<T extends keyof Tables> = {
 	>;
 };
 
-export interface Tables extends OrderTables, StockTables, WeighingTables {
+export interface Tables extends CultureTables, OrderTables, StockTables, WeighingTables {
 	bakery: {
 		id: Generated<boolean>;
 		name: string;

@@ -19,9 +19,13 @@ import {
 	updateStandingVersion,
 	type StandingRow
 } from '../db/standing-orders.ts';
+import { insertCultureEntry, putCulture } from '../db/cultures.ts';
 import { insertStockEntry, lockKeeping, updateKeeping } from '../db/stock.ts';
 import { FIRST_SETTINGS } from '../services/first-bakery.ts';
+import { USUAL_JAR_MINUTES } from '../services/cultures.ts';
+import { CULTURE_HOURS, CULTURES, CULTURES_STAND } from './cultures.ts';
 import { demoId } from './demo-id.ts';
+import { demoPlaceId } from './demo-place.ts';
 import { COUNTED } from './stock.ts';
 import { DEMO_ZONE } from './demo-zone.ts';
 import { ENTRIES } from './entries.ts';
@@ -48,6 +52,7 @@ export async function loadSaltmarrow(
 		await loadBakehouse(tx, now.epochMs);
 		await loadBook(tx, { madeBy: demoId('person', HEAD_BAKER), occurredAtMs: now.epochMs }, today);
 		await loadStockOfDemo(tx, commandId, now.epochMs);
+		await loadCulturesOfDemo(tx, commandId, now.epochMs);
 		const lines = await loadOrders(tx, today, commandId);
 		await loadHistory(tx, now.epochMs, commandId);
 		await insertCommand(tx, {
@@ -102,6 +107,56 @@ async function loadStockOfDemo(tx: Tx, commandId: string, nowMs: number): Promis
 			leastGrams: 0,
 			version: 1,
 			changedBy: actorId
+		});
+	}
+}
+
+/** How each culture is kept, and what was kept back of it last night. */
+async function loadCulturesOfDemo(tx: Tx, commandId: string, nowMs: number): Promise<void> {
+	const changedBy = demoId('person', HEAD_BAKER);
+	for (const culture of CULTURES) {
+		const ingredientId = demoId('ingredient', culture.name);
+		await putCulture(
+			tx,
+			ingredientId,
+			{
+				ratio: culture.ratio,
+				flours: culture.flours.map(([name, parts]) => ({
+					flourId: demoId('ingredient', name),
+					parts
+				})),
+				placeId: demoPlaceId(CULTURES_STAND.place),
+				restPlaceId: demoPlaceId(CULTURES_STAND.rest),
+				timeConstantMinutes: USUAL_JAR_MINUTES,
+				fedCelsius: culture.fedCelsius,
+				clock: culture.clock,
+				keepGrams: culture.keepGrams,
+				feedTimes: [],
+				coldDays: 4,
+				refreshes: 2
+			},
+			{ version: 1, changedBy }
+		);
+		const entry = (what: keyof typeof CULTURE_HOURS) => ({
+			id: demoId('culture', `${culture.name} ${what}`),
+			ingredient_id: ingredientId,
+			command_id: commandId,
+			occurred_at: new Date(nowMs - CULTURE_HOURS[what] * 3_600_000)
+		});
+		await insertCultureEntry(tx, {
+			...entry('weighed'),
+			kind: 'counted',
+			amount_g: culture.jarGrams
+		});
+		await insertCultureEntry(tx, {
+			...entry('keptBack'),
+			kind: 'kept-back',
+			amount_g: culture.keptBackGrams
+		});
+		await insertCultureEntry(tx, {
+			...entry('putAway'),
+			kind: 'moved',
+			place_id: demoPlaceId(CULTURES_STAND.rest)
 		});
 	}
 }

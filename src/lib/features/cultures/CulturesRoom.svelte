@@ -1,0 +1,132 @@
+<script lang="ts">
+	import { resolve } from '$app/paths';
+	import { untrack } from 'svelte';
+	import { useRoom } from '../../client/room-context.ts';
+	import type { CulturesView } from '../../contracts/culture-views.ts';
+	import RoomHeading from '../../ui/RoomHeading.svelte';
+	import { announcementText, cultureMass } from '../../wording/culture-text.ts';
+	import { clockText, momentText, shortDateText } from '../../wording/time-text.ts';
+	import CultureCard from './CultureCard.svelte';
+	import { CultureModel, type CultureNow } from './culture-model.svelte.ts';
+	import { culturesSentence } from './culture-sentence.ts';
+
+	interface Props {
+		view: CulturesView;
+	}
+	let { view }: Props = $props();
+	const room = useRoom();
+	const { units, timeZone: zone } = $derived(room.bakery);
+	const model = untrack(() => new CultureModel(() => view, room));
+	const tell = $derived({ nowMs: model.nowMs, zone, units });
+
+	let chosen: string | null = $state(null);
+	const pressing = (one: CultureNow) =>
+		one.told.map((told) => announcementText(told, tell)).find(({ presses }) => presses) ?? null;
+	const selected = $derived(
+		model.cultures.find((one) => one.view.ingredientId === chosen) ??
+			model.cultures.find((one) => pressing(one) !== null) ??
+			model.cultures[0] ??
+			null
+	);
+	/** What is said of it beside its name. */
+	function stateText({ view: culture, followed, start }: CultureNow): string {
+		if (!culture.keeping) return 'not set up';
+		if (start) return `being started, day ${start.day}`;
+		const grams = culture.grams === null ? 'not weighed' : cultureMass(culture.grams, units);
+		const ripe = followed?.card.marks.ripe ?? null;
+		if (ripe === null) return grams;
+		return `${grams}, ripe ${ripe <= model.nowMs ? 'since ' : ''}${momentText(ripe, model.nowMs, zone)}`;
+	}
+</script>
+
+<RoomHeading
+	sentence={culturesSentence(model.cultures, tell)}
+	note="What is taken of them follows from the orders that stand, and from accepted plans."
+>
+	{#snippet actions()}
+		<a class="action-lesser no-underline!" href={resolve(`/bake/${view.date}/fermentation`)}
+			>Fermentation</a
+		>
+	{/snippet}
+</RoomHeading>
+
+{#if view.sours.length > 0}
+	<nav class="mx-5 mb-4 flex flex-wrap items-center gap-3" aria-label="Staged sours">
+		<span>Staged sours of {shortDateText(view.date)}:</span>
+		{#each view.sours as sour (sour.preparationId)}
+			<a
+				class="action-lesser no-underline!"
+				href={resolve(`/bake/${view.date}/fermentation/sours/${sour.preparationId}`)}
+				>{sour.name}: {sour.stages} stages, for {sour.bread}</a
+			>
+		{/each}
+	</nav>
+{/if}
+
+{#if model.cultures.length === 0}
+	<p class="mx-5">
+		<a href={resolve(`/bake/${view.date}/formulas`)}>The book of formulas and ingredients</a>
+	</p>
+{:else}
+	<div class="cultures">
+		<nav aria-label="Cultures" class="border border-line bg-sheet">
+			{#each model.cultures as one (one.view.ingredientId)}
+				{@const next = one.view.uses[0]}
+				{@const presses = pressing(one)}
+				<button
+					class="row"
+					aria-current={one === selected ? 'true' : undefined}
+					data-row={one.view.name}
+					onclick={() => (chosen = one.view.ingredientId)}
+				>
+					<span>
+						<b>{one.view.name}</b>
+						<span class="block text-ink-2">{stateText(one)}</span>
+						{#if next}<span class="block text-ink-2"
+								>taken at {Math.abs(next.atMs - model.nowMs) < 12 * 3_600_000
+									? clockText(next.atMs, zone)
+									: momentText(next.atMs, model.nowMs, zone)}</span
+							>{/if}
+					</span>
+					{#if presses}<span class="act-now ml-auto px-2 py-1">{presses.label}</span>{/if}
+				</button>
+			{/each}
+		</nav>
+		{#if selected}
+			{#key selected.view.ingredientId}
+				<CultureCard culture={selected} {view} {tell} />
+			{/key}
+		{/if}
+	</div>
+{/if}
+
+<style>
+	.cultures {
+		display: grid;
+		grid-template-columns: 300px minmax(0, 1fr);
+		gap: 16px;
+		align-items: start;
+		padding: 0 20px 16px;
+	}
+	.row {
+		display: flex;
+		align-items: center;
+		gap: 12px;
+		width: 100%;
+		min-height: 64px;
+		padding: 8px 14px;
+		border-bottom: 1px solid var(--line);
+		border-left: 6px solid transparent;
+		text-align: left;
+		cursor: pointer;
+	}
+	.row[aria-current] {
+		border-left-color: var(--ink);
+		background: var(--ground);
+	}
+	@media (max-width: 850px) {
+		.cultures {
+			grid-template-columns: 1fr;
+		}
+	}
+</style>

@@ -1,0 +1,133 @@
+import type {
+	CultureReturnView,
+	CulturesView,
+	CultureView
+} from '../../contracts/culture-views.ts';
+import {
+	addDays,
+	instantOf,
+	wallTimeOf,
+	type BakeDate,
+	type WallTime
+} from '../../core/time/index.ts';
+import { stagedSours } from '../../core/production/index.ts';
+import type { Db } from '../db/client.ts';
+import { loadFormulaBook } from '../db/formula-book.ts';
+import { bakeryNow } from './bakery-now.ts';
+import { cultureNeedsOf, type CultureNeeds } from './culture-needs.ts';
+import { loadCulturesOfLog, type CultureOfLog } from './cultures.ts';
+import { loadBakeryDay } from './day-production.ts';
+import { readRoomTrace } from './read-room-trace.ts';
+
+import { namedAir } from './standing-of-day.ts';
+import { readWaterInputs } from './temperatures-now.ts';
+
+/** What is taken is looked at so many dates ahead, from the one before today on (our default: a week). */
+const DATES_AHEAD = 8;
+/** So much of the log is told. */
+const ENTRIES_TOLD = 30;
+
+/** Every culture of the bakery, with what is to take from it. */
+export async function readCultures(
+	db: Db,
+	date: BakeDate,
+	realNowMs: number
+): Promise<CulturesView> {
+	const [book, nowMs, day] = await Promise.all([
+		loadFormulaBook(db),
+		bakeryNow(db, realNowMs),
+		loadBakeryDay(db, date)
+	]);
+	const zone = day.bakery.timeZone;
+	const today = wallTimeOf({ epochMs: nowMs }, zone).date;
+	const needs: CultureNeeds[] = [];
+	// One after the other: a page takes no more connections than it needs.
+	for (let ahead = -1; ahead < DATES_AHEAD - 1; ahead += 1) {
+		const one = addDays(today, ahead);
+		needs.push(await cultureNeedsOf(db, one === date ? day : await loadBakeryDay(db, one), nowMs));
+	}
+	const [logs, inputs] = await Promise.all([
+		loadCulturesOfLog(db, book),
+		readWaterInputs(db, day, nowMs)
+	]);
+	const room = inputs.find(({ quantity }) => quantity === 'room');
+	const firstMs = Math.min(...logs.map(({ follow }) => follow?.fedAtMs ?? nowMs), nowMs);
+	const trace = await readRoomTrace(db, firstMs, nowMs, room?.reading?.celsius ?? null);
+	return {
+		date,
+		cultures: logs.map((log) => cultureView(log, needs, { nowMs, today, zone })),
+		flours: book.ingredients
+			.filter(({ ingredient }) => ingredient.kind === 'flour' && !ingredient.retired)
+			.map(({ ingredient: { id, name } }) => ({ id, name })),
+		places: [...book.places.values()].map(({ id, name, kind, celsius }) => ({
+			id,
+			name,
+			isCold: kind === 'cold',
+			celsius
+		})),
+		room: trace,
+		roomCelsius: room?.reading?.celsius ?? room?.unread.celsius ?? day.bakery.assumed.roomCelsius,
+		named: namedAir(inputs, trace, nowMs),
+		sours: stagedSours(day.production).map(({ last, stages, bread }) => ({
+			preparationId: last.preparation.id,
+			name: last.preparation.name,
+			stages: stages.length,
+			bread: bread.resolved.formula.name
+		}))
+	};
+}
+
+interface When {
+	readonly nowMs: number;
+	readonly today: BakeDate;
+	readonly zone: string;
+}
+
+function cultureView(log: CultureOfLog, needs: readonly CultureNeeds[], when: When): CultureView {
+	const { ingredient, kept, keptBackFrom } = log;
+	const isOwn = (one: { readonly ingredientId: string }) => one.ingredientId === ingredient.id;
+	const times = feedTimes(kept?.keeping.feedTimes ?? [], when);
+	return {
+		ingredientId: ingredient.id,
+		name: ingredient.name,
+		hydrationPercent: log.hydrationPercent,
+		keeping: kept?.keeping ?? null,
+		version: kept?.version ?? 0,
+		grams: log.grams,
+		entries: log.entries.slice(0, ENTRIES_TOLD),
+		uses: needs
+			.flatMap(({ uses }) => uses.filter(isOwn))
+			.filter(({ atMs }) => atMs >= when.nowMs - FORGOTTEN_MS)
+			.sort((a, b) => a.atMs - b.atMs),
+		returns: needs
+			.flatMap(({ returns }) => returns.filter(isOwn))
+			.filter((one) => isStillToCome(one, keptBackFrom, when.nowMs))
+			.sort((a, b) => a.atMs - b.atMs),
+		scheduledMs: times.filter((atMs) => atMs > when.nowMs),
+		lastScheduledMs: times.findLast((atMs) => atMs <= when.nowMs) ?? null,
+		follow: log.follow,
+		coldSinceMs: log.coldSinceMs,
+		start: log.start
+	};
+}
+
+/** What nobody began that should have been begun so long ago is not begun any more (our default). */
+const FORGOTTEN_MS = 6 * 3_600_000;
+/** What was not written down as kept back by then was not kept back (our default). */
+const STILL_THERE_MS = 24 * 3_600_000;
+
+function isStillToCome(
+	{ atMs, batchId }: CultureReturnView,
+	keptBackFrom: ReadonlySet<string>,
+	nowMs: number
+): boolean {
+	if (batchId === null) return atMs >= nowMs - FORGOTTEN_MS;
+	return !keptBackFrom.has(batchId) && atMs >= nowMs - STILL_THERE_MS;
+}
+
+/** The feed times from yesterday on. */
+function feedTimes(times: readonly WallTime[], { today, zone }: When): readonly number[] {
+	return Array.from({ length: DATES_AHEAD }, (_, at) => addDays(today, at - 1))
+		.flatMap((date) => times.map((time) => instantOf(date, time, zone).epochMs))
+		.sort((a, b) => a - b);
+}
