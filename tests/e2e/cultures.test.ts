@@ -51,7 +51,10 @@ journey(
 		await says(page, sentence, 'Wheat culture: short');
 		await says(page, '[data-feed]', 'The first of 2 feeds in a row, now');
 		await says(page, '[data-ahead]', 'too little');
-		await press(page, 'Take it back');
+		await visit(bakery, '/bake/2026-11-24/orders');
+		await says(page, '[role=alert]', 'Wheat culture: 1.66 kg short for Wheat levain');
+		await visit(bakery, CULTURES);
+		await press(page, 'Take back: taken out: 2.35 kg');
 		await says(page, '[data-mass]', '2.45 kg');
 		await page.waitForFunction(() => document.querySelector('[data-told=short]') === null);
 		// What is seen corrects the clock.

@@ -5,6 +5,7 @@ import { sql } from 'kysely';
 import type { CommandContent } from '../../src/lib/contracts/commands.ts';
 import { demoPlaceId } from '../../src/lib/server/demo/demo-place.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import { readCultureLimits } from '../../src/lib/server/services/read-culture-limits.ts';
 import { readCultures } from '../../src/lib/server/services/read-cultures.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { readSour } from '../../src/lib/server/services/read-sour.ts';
@@ -63,6 +64,27 @@ test('what the week takes of a culture and gives back is told by date, as late a
 	assert.equal(returns[0]?.grams, 2300);
 	assert.equal(returns[0].batchId, null);
 	assert.ok(returns[0].atMs > first.atMs + 4 * HOUR_MS);
+});
+
+test('orders that ask for more of a culture than there will be are told so, for the days that can be known', async () => {
+	const limits = (date: string) => readCultureLimits(t.db, date as never, NOW_MS);
+	assert.deepEqual(await limits(TOMORROW), []);
+	const out = await tend(WHEAT, { kind: 'taken-out', grams: 2350 });
+	assert.ok(out.outcome === 'done');
+	const [short] = await limits(TOMORROW);
+	assert.equal(short?.name, 'Wheat culture');
+	assert.equal(short.by, 'Wheat levain');
+	assert.ok(short.missingGrams > 1500 && short.missingGrams < 1800);
+	assert.equal(short.met?.feeds, 2);
+	assert.deepEqual(
+		await limits('2026-11-25'),
+		[],
+		'what tonight keeps back is enough for the next'
+	);
+	assert.deepEqual(await limits('2026-11-22'), [], 'what is over stays as it was');
+	assert.deepEqual(await limits('2026-12-24'), [], 'nobody knows so far ahead');
+	await send(t.db, { kind: 'strike-culture', entryId: out.answer.entryId }, { minutes: 2 });
+	assert.deepEqual(await limits(TOMORROW), []);
 });
 
 test('a batch that is begun takes its culture, and what is kept back of it is written down once', async () => {

@@ -101,6 +101,17 @@ export interface OrderChangeView {
 	readonly afterCutOff: boolean;
 }
 
+/** A culture that there is too little of for the orders of a date. */
+export interface CultureLimit {
+	readonly kind: 'culture';
+	readonly name: string;
+	/** What it is too little for. */
+	readonly by: string;
+	readonly missingGrams: number;
+	/** In so many feeds in a row from now there would be enough, and when; null where nothing is there to feed. */
+	readonly met: { readonly feeds: number; readonly atMs: number } | null;
+}
+
 export interface OrdersView {
 	readonly date: BakeDate;
 	readonly drops: readonly DropView[];
@@ -117,7 +128,7 @@ export interface OrdersView {
 	/** What is ordered and cannot be made, with the reason. */
 	readonly unmade: DayProduction['unmade'];
 	readonly doughs: readonly OrderDoughView[];
-	readonly limits: readonly OrdersLimit[];
+	readonly limits: readonly (OrdersLimit | CultureLimit)[];
 	/** What moved since the plan of the date was accepted; null while there is none. */
 	readonly sincePlan:
 		| (OrdersMoved & {

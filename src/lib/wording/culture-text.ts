@@ -29,6 +29,21 @@ export interface ToldOfCulture {
 	readonly text: string;
 }
 
+/** What is missing of a culture, what for, and what would bring it. */
+export function shortOfCulture(
+	short: {
+		readonly by: string;
+		readonly missingGrams: number;
+		readonly met: { readonly feeds: number; readonly atMs: number } | null;
+	},
+	{ nowMs, zone, units }: Telling
+): string {
+	const missing = `${cultureMass(short.missingGrams, units)} short for ${short.by}.`;
+	return short.met
+		? `${missing} Fed ${times(short.met.feeds)} from now on there is enough at ${momentText(short.met.atMs, nowMs, zone)}.`
+		: `${missing} There is nothing to feed: bring some in, or start one.`;
+}
+
 /** Says what somebody has to know or to do, and what would mend it. */
 export function announcementText(told: Announcement, tell: Telling): ToldOfCulture {
 	const mass = (grams: number) => cultureMass(grams, tell.units);
@@ -44,11 +59,7 @@ export function announcementText(told: Announcement, tell: Telling): ToldOfCultu
 			return {
 				label: 'Short',
 				presses: true,
-				text: `${mass(told.missingGrams)} short for ${told.use.by} at ${at(told.use.atMs)}. ${
-					told.met
-						? `Fed ${times(told.met.feeds)} from now on there is enough at ${at(told.met.atMs)}.`
-						: 'There is nothing to feed: bring some in, or start one.'
-				}`
+				text: `${shortOfCulture({ ...told, by: told.use.by }, tell)} It is taken at ${at(told.use.atMs)}.`
 			};
 		case 'keeps-too-little':
 			return {

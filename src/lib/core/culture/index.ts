@@ -17,7 +17,7 @@ export {
 	type FeedAhead,
 	type FeedsAhead
 } from './feeds-ahead.ts';
-export { feedMoments, refreshesWanted, type FeedMoments } from './feed-moments.ts';
+export { feedMoments, refreshesWanted } from './feed-moments.ts';
 export {
 	followedCulture,
 	judgeCulture,
@@ -37,3 +37,4 @@ export {
 } from './starting.ts';
 export { USUAL_KEEPING } from './usual.ts';
 export { announcements, type Announcement } from './announcements.ts';
+export { cultureStanding, type CultureStanding } from './culture-standing.ts';

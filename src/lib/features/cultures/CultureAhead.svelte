@@ -22,8 +22,9 @@
 		readonly isShort: boolean;
 	}
 	const rows: readonly Row[] = $derived.by(() => {
-		const { ahead, view } = culture;
-		if (!ahead) return [];
+		const { standing, view } = culture;
+		if (!standing) return [];
+		const { ahead } = standing;
 		return [
 			...ahead.feeds.map((feed): Row => ({
 				atMs: feed.atMs,

@@ -38,13 +38,12 @@
 
 	const own = $derived(culture.view);
 	const at = (ms: number | null) => (ms === null ? '–' : momentText(ms, tell.nowMs, tell.zone));
-	const marks = $derived(culture.followed?.card.marks ?? null);
-	const share = $derived(
-		culture.followed ? culture.followed.card.doseSoFar / culture.followed.card.doseRipe : null
-	);
+	const followed = $derived(culture.standing?.followed ?? null);
+	const marks = $derived(followed?.card.marks ?? null);
+	const share = $derived(followed ? followed.card.doseSoFar / followed.card.doseRipe : null);
 	const clockNote = $derived.by(() => {
-		if (!culture.followed || !own.follow) return '';
-		const { used, clockFactor } = culture.followed;
+		if (!followed || !own.follow) return '';
+		const { used, clockFactor } = followed;
 		const by =
 			used === 0
 				? 'by the clock it is kept by'
@@ -55,12 +54,10 @@
 		return `A forecast ${by}${warm}.`;
 	});
 	const favour = $derived(
-		culture.followed?.story.past[0]
+		followed?.story.past[0]
 			? favourOf(
-					culture.followed.story.past[0].startCelsius,
-					[...culture.followed.story.past, ...culture.followed.card.expected].map(
-						({ stretch }) => stretch
-					)
+					followed.story.past[0].startCelsius,
+					[...followed.story.past, ...followed.card.expected].map(({ stretch }) => stretch)
 				)
 			: null
 	);
@@ -95,12 +92,12 @@
 						<span class="middle" data-ripe>{at(marks.ripe)}</span>
 					</p>
 				{/if}
-				{#if culture.followed && share !== null}
+				{#if followed && share !== null}
 					<p>
 						<span class="name">now</span>
 						<span class="middle" data-share
 							>{formatNumber(Math.min(999, share * 100), 0)} %, {formatTemperature(
-								{ celsius: culture.followed.story.celsius },
+								{ celsius: followed.story.celsius },
 								1,
 								units
 							)}</span
@@ -176,7 +173,7 @@
 				{tending.message}
 			</p>{/if}
 		<div class="mt-3 flex flex-wrap gap-3">
-			{#if culture.followed}
+			{#if followed}
 				<button
 					class="action-lesser big"
 					aria-expanded={looking}
@@ -190,9 +187,9 @@
 				onclick={() => (settingUp = !settingUp)}>How it is kept</button
 			>
 		</div>
-		{#if looking && culture.followed}
+		{#if looking && followed}
 			<div class="mt-4">
-				<LookAtCulture followed={culture.followed} {tending} onDone={() => (looking = false)} />
+				<LookAtCulture {followed} {tending} onDone={() => (looking = false)} />
 			</div>
 		{/if}
 		{#if settingUp}

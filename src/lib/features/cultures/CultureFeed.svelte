@@ -23,9 +23,9 @@
 	const keeping = $derived(culture.view.keeping);
 
 	/** The feed that comes next; where none is wanted, one that leaves what is kept. */
-	const next = $derived(culture.ahead?.feeds.find(({ grams }) => grams > 0) ?? null);
+	const next = $derived(culture.standing?.ahead.feeds.find(({ grams }) => grams > 0) ?? null);
 	/** What is short is fed at once, where no feed before it is planned. */
-	const rescue = $derived(next ? null : (culture.ahead?.short?.met ?? null));
+	const rescue = $derived(next ? null : (culture.standing?.ahead.short?.met ?? null));
 	const told: Feed | null = $derived.by(() => {
 		if (next) return roundedFeed(next);
 		if (rescue) return roundedFeed(rescue.first);
@@ -82,7 +82,7 @@
 		<p>
 			comes to <b>{mass(weightOf(told))}</b>{#if next && next.wantedGrams > next.grams + 1}, of the
 				{mass(next.wantedGrams)} that are wanted: more there is no seed for{/if}; in the {place} ripe
-			after about {formatMinutes(Math.round(culture.readyMinutes))}
+			after about {formatMinutes(Math.round(culture.standing?.readyMinutes ?? 0))}
 		</p>
 		<div class="mt-2 flex flex-wrap gap-3">
 			<button

@@ -19,21 +19,25 @@
 	const model = untrack(() => new CultureModel(() => view, room));
 	const tell = $derived({ nowMs: model.nowMs, zone, units });
 
-	let chosen: string | null = $state(null);
 	const pressing = (one: CultureNow) =>
 		one.told.map((told) => announcementText(told, tell)).find(({ presses }) => presses) ?? null;
+	/** The one that presses stands open at first, and stays so when it presses no more. */
+	let chosen: string | null = $state(
+		untrack(
+			() =>
+				(model.cultures.find((one) => pressing(one) !== null) ?? model.cultures[0])?.view
+					.ingredientId ?? null
+		)
+	);
 	const selected = $derived(
-		model.cultures.find((one) => one.view.ingredientId === chosen) ??
-			model.cultures.find((one) => pressing(one) !== null) ??
-			model.cultures[0] ??
-			null
+		model.cultures.find((one) => one.view.ingredientId === chosen) ?? model.cultures[0] ?? null
 	);
 	/** What is said of it beside its name. */
-	function stateText({ view: culture, followed, start }: CultureNow): string {
+	function stateText({ view: culture, standing, start }: CultureNow): string {
 		if (!culture.keeping) return 'not set up';
 		if (start) return `being started, day ${start.day}`;
 		const grams = culture.grams === null ? 'not weighed' : cultureMass(culture.grams, units);
-		const ripe = followed?.card.marks.ripe ?? null;
+		const ripe = standing?.followed?.card.marks.ripe ?? null;
 		if (ripe === null) return grams;
 		return `${grams}, ripe ${ripe <= model.nowMs ? 'since ' : ''}${momentText(ripe, model.nowMs, zone)}`;
 	}

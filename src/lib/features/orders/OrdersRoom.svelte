@@ -172,7 +172,11 @@
 	<SincePlan date={view.date} since={moved} {isLate} />
 {/if}
 {#each view.limits as limit, index (index)}
-	{@const { about, text } = limitText(limit)}
+	{@const { about, text } = limitText(limit, {
+		nowMs: room.now.epochMs,
+		zone: room.bakery.timeZone,
+		units: room.bakery.units
+	})}
 	{#if limit.kind === 'vessels'}
 		<p class="mx-5 mb-3" data-limit><b>{about}:</b> {text}</p>
 	{:else}

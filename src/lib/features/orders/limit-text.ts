@@ -1,8 +1,15 @@
+import type { CultureLimit } from '../../contracts/views.ts';
 import type { OrdersLimit } from '../../core/planning/index.ts';
+import { shortOfCulture, type Telling } from '../../wording/culture-text.ts';
 
 /** A limit that orders come to, in words: the figures as they stand. */
-export function limitText(limit: OrdersLimit): { readonly about: string; readonly text: string } {
+export function limitText(
+	limit: OrdersLimit | CultureLimit,
+	tell: Telling
+): { readonly about: string; readonly text: string } {
 	switch (limit.kind) {
+		case 'culture':
+			return { about: limit.name, text: shortOfCulture(limit, tell) };
 		case 'vessels':
 			return {
 				about: limit.name,

@@ -2,11 +2,13 @@ import type { CultureReturnView, CultureUseView } from '../../contracts/culture-
 import type { ResolvedStage } from '../../core/formula/index.ts';
 import { latestStarts } from '../../core/planning/index.ts';
 import { followedLog } from '../../core/ripening/index.ts';
+import { addDays, instantOf, type BakeDate } from '../../core/time/index.ts';
 import type { WeighUpLine } from '../../core/production/index.ts';
 import { loadLeadsOn } from '../db/batches.ts';
 import type { Db, Tx } from '../db/client.ts';
 import { loadPlannedMixStarts } from '../db/plans.ts';
 import { bakeDayInput } from './bake-day-input.ts';
+import type { CultureOfLog } from './cultures.ts';
 import { batchAt, type BakeryDay } from './day-production.ts';
 
 /** What a date takes of every culture and keeps back for it. */
@@ -88,10 +90,52 @@ export async function cultureNeedsOf(
 }
 
 /** The cultures that go straight into a stage. */
-export function culturesIn({ lines }: ResolvedStage): readonly string[] {
+function culturesIn({ lines }: ResolvedStage): readonly string[] {
 	return [
 		...new Set(
 			lines.flatMap(({ ingredient }) => (ingredient.kind === 'culture' ? [ingredient.id] : []))
 		)
 	];
+}
+
+/** What nobody began that should have been begun so long ago is not begun any more (our default). */
+const FORGOTTEN_MS = 6 * 3_600_000;
+/** What was not written down as kept back by then was not kept back (our default). */
+const STILL_THERE_MS = 24 * 3_600_000;
+
+/** What is to come of one culture out of several dates, in order of time. */
+export function needsOfCulture(
+	{ ingredient, keptBackFrom }: CultureOfLog,
+	dates: readonly CultureNeeds[],
+	nowMs: number
+): CultureNeeds {
+	const isOwn = (one: { readonly ingredientId: string }) => one.ingredientId === ingredient.id;
+	const isToCome = ({ atMs, batchId }: CultureReturnView) =>
+		batchId === null
+			? atMs >= nowMs - FORGOTTEN_MS
+			: !keptBackFrom.has(batchId) && atMs >= nowMs - STILL_THERE_MS;
+	return {
+		uses: dates
+			.flatMap(({ uses }) => uses.filter(isOwn))
+			.filter(({ atMs }) => atMs >= nowMs - FORGOTTEN_MS)
+			.sort((a, b) => a.atMs - b.atMs),
+		returns: dates
+			.flatMap(({ returns }) => returns.filter(isOwn))
+			.filter(isToCome)
+			.sort((a, b) => a.atMs - b.atMs)
+	};
+}
+
+/** The feed times of a culture from a date on, in order of time. */
+export function feedTimesOf(
+	{ kept }: CultureOfLog,
+	from: BakeDate,
+	dates: number,
+	zone: string
+): readonly number[] {
+	return Array.from({ length: dates }, (_, at) => addDays(from, at))
+		.flatMap((date) =>
+			(kept?.keeping.feedTimes ?? []).map((time) => instantOf(date, time, zone).epochMs)
+		)
+		.sort((a, b) => a - b);
 }

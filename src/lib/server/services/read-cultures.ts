@@ -3,18 +3,12 @@ import type {
 	CulturesView,
 	CultureView
 } from '../../contracts/culture-views.ts';
-import {
-	addDays,
-	instantOf,
-	wallTimeOf,
-	type BakeDate,
-	type WallTime
-} from '../../core/time/index.ts';
+import { addDays, wallTimeOf, type BakeDate } from '../../core/time/index.ts';
 import { stagedSours } from '../../core/production/index.ts';
 import type { Db } from '../db/client.ts';
 import { loadFormulaBook } from '../db/formula-book.ts';
 import { bakeryNow } from './bakery-now.ts';
-import { cultureNeedsOf, type CultureNeeds } from './culture-needs.ts';
+import { cultureNeedsOf, feedTimesOf, needsOfCulture, type CultureNeeds } from './culture-needs.ts';
 import { loadCulturesOfLog, type CultureOfLog } from './cultures.ts';
 import { loadBakeryDay } from './day-production.ts';
 import { readRoomTrace } from './read-room-trace.ts';
@@ -84,9 +78,8 @@ interface When {
 }
 
 function cultureView(log: CultureOfLog, needs: readonly CultureNeeds[], when: When): CultureView {
-	const { ingredient, kept, keptBackFrom } = log;
-	const isOwn = (one: { readonly ingredientId: string }) => one.ingredientId === ingredient.id;
-	const times = feedTimes(kept?.keeping.feedTimes ?? [], when);
+	const { ingredient, kept } = log;
+	const times = feedTimesOf(log, addDays(when.today, -1), DATES_AHEAD, when.zone);
 	return {
 		ingredientId: ingredient.id,
 		name: ingredient.name,
@@ -95,39 +88,11 @@ function cultureView(log: CultureOfLog, needs: readonly CultureNeeds[], when: Wh
 		version: kept?.version ?? 0,
 		grams: log.grams,
 		entries: log.entries.slice(0, ENTRIES_TOLD),
-		uses: needs
-			.flatMap(({ uses }) => uses.filter(isOwn))
-			.filter(({ atMs }) => atMs >= when.nowMs - FORGOTTEN_MS)
-			.sort((a, b) => a.atMs - b.atMs),
-		returns: needs
-			.flatMap(({ returns }) => returns.filter(isOwn))
-			.filter((one) => isStillToCome(one, keptBackFrom, when.nowMs))
-			.sort((a, b) => a.atMs - b.atMs),
+		...needsOfCulture(log, needs, when.nowMs),
 		scheduledMs: times.filter((atMs) => atMs > when.nowMs),
 		lastScheduledMs: times.findLast((atMs) => atMs <= when.nowMs) ?? null,
 		follow: log.follow,
 		coldSinceMs: log.coldSinceMs,
 		start: log.start
 	};
-}
-
-/** What nobody began that should have been begun so long ago is not begun any more (our default). */
-const FORGOTTEN_MS = 6 * 3_600_000;
-/** What was not written down as kept back by then was not kept back (our default). */
-const STILL_THERE_MS = 24 * 3_600_000;
-
-function isStillToCome(
-	{ atMs, batchId }: CultureReturnView,
-	keptBackFrom: ReadonlySet<string>,
-	nowMs: number
-): boolean {
-	if (batchId === null) return atMs >= nowMs - FORGOTTEN_MS;
-	return !keptBackFrom.has(batchId) && atMs >= nowMs - STILL_THERE_MS;
-}
-
-/** The feed times from yesterday on. */
-function feedTimes(times: readonly WallTime[], { today, zone }: When): readonly number[] {
-	return Array.from({ length: DATES_AHEAD }, (_, at) => addDays(today, at - 1))
-		.flatMap((date) => times.map((time) => instantOf(date, time, zone).epochMs))
-		.sort((a, b) => a - b);
 }
