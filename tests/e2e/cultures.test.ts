@@ -245,3 +245,19 @@ journey(
 	},
 	AFTERNOON
 );
+
+journey(
+	'a pre-ferment whose mixes lie too far apart is made in two batches, and in one again',
+	async (bakery) => {
+		const { page } = bakery;
+		await visit(bakery, '/bake/2026-12-05/doughs');
+		await says(page, '[data-batches=Poolish]', 'Far apart', '4 h 09 apart', 'usable for 2 h 43');
+		await press(page, 'Make it in 2 batches: Poolish');
+		await says(page, '[data-batches=Poolish]', 'In 2 batches, each for what is due together');
+		assert.ok(await byName(page, 'link', 'Weigh up Poolish, 2'));
+		assert.deepEqual(await accessibilityFaults(page), []);
+		await press(page, 'In one batch for all: Poolish');
+		await says(page, '[data-batches=Poolish]', 'Far apart');
+	},
+	AFTERNOON
+);

@@ -286,6 +286,7 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 			instrument: 'typed',
 			correctsId: null
 		},
+		{ kind: 'set-batches', date, preparationId: LEVAIN, batches: 2, expectedVersion: 0 },
 		{ kind: 'set-mixes', date, formulaId: HARBOUR_DOUGH, mixes: 2, expectedVersion: 0 },
 		{
 			kind: 'set-standing',

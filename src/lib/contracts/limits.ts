@@ -14,5 +14,7 @@ export const MOST_ORDER_LINES = 4000;
 export const MOST_BATCH_GRAMS = 5_000_000;
 /** More of one ingredient than any bakery keeps. */
 export const MOST_STOCK_GRAMS = 100_000_000;
+/** In more batches than this no pre-ferment of a date is made. */
+export const MOST_BATCHES = 6;
 /** How much earlier a mix may be wished for. */
 export const MOST_LEAD_MINUTES = 480;

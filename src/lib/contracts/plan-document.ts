@@ -150,6 +150,7 @@ const input: z.ZodType<BakeDayInput> = z.object({
 			mixerIds: z.array(z.string()).default([]),
 			takenByBuilds: z.array(preparationId),
 			takenByDoughs: z.array(formulaId),
+			takenByMixes: z.array(z.object(ofMix)).optional(),
 			takenByProducts: z.array(productId)
 		})
 	),

@@ -171,15 +171,6 @@ export interface OverView {
 	readonly pieces: { readonly name: string; readonly count: number } | null;
 }
 
-export interface DoughsView {
-	readonly date: BakeDate;
-	readonly drops: readonly { readonly id: DropId; readonly name: string }[];
-	readonly production: DayProduction;
-	/** The most that a mixer takes. */
-	readonly mixerMostGrams: number;
-	readonly over: readonly OverView[];
-}
-
 /** The accepted plan on paper, with what each mix and build is to be poured. */
 export interface RunSheetView extends PlanView {
 	readonly waters: readonly {

@@ -91,7 +91,9 @@
 					{#if line.weighing.goes > 1}<span class="block text-note"
 							>in {line.weighing.goes} goes</span
 						>{/if}
-					{#if line.weighing.coarse}<span class="block text-note">{finerText(line)}</span>{/if}
+					{#if line.weighing.coarse}<span class="block text-note whitespace-normal"
+							>{finerText(line)}</span
+						>{/if}
 				</td>
 			</tr>
 		{/each}

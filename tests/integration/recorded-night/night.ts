@@ -372,6 +372,12 @@ async function learned({ tell }: Night): Promise<void> {
 		mixes: 3,
 		expectedVersion: 0
 	});
+	const levain = {
+		kind: 'set-batches' as const,
+		date: addDays(TOMORROW, 2),
+		preparationId: LEVAIN
+	};
+	for (const batches of [2, 3]) await tell(564, { ...levain, batches, expectedVersion: 0 });
 	await tell(564, {
 		kind: 'set-liquids',
 		formulaId: id<FormulaId>(BUN_DOUGH),

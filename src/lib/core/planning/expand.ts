@@ -8,12 +8,13 @@ import { courseThrough, type Course, type CourseFailure } from './course.ts';
 import { writeDelivery, type WrittenDelivery } from './deliveries.ts';
 import { unitsFilled, type Grid } from './grid.ts';
 import { Hands } from './hands.ts';
-import type {
-	BakeDayInput,
-	PlannedBuild,
-	PlannedDough,
-	PlannedMix,
-	PlannedPortion
+import {
+	isTakenBy,
+	type BakeDayInput,
+	type PlannedBuild,
+	type PlannedDough,
+	type PlannedMix,
+	type PlannedPortion
 } from './input.ts';
 import { mixersOf } from './mixers.ts';
 import { NightProblem } from './night-problem.ts';
@@ -176,9 +177,11 @@ class DayUnderConstruction {
 			...this.input.builds
 				.filter((other) => build.takenByBuilds.includes(other.preparationId))
 				.map((other) => this.first.get(batchKey({ ...other, kind: 'preparation' }))),
-			...this.input.doughs
-				.filter((dough) => build.takenByDoughs.includes(dough.formulaId))
-				.flatMap((dough) => dough.mixes.map((mix) => this.first.get(batchKey(refOf(dough, mix))))),
+			...this.input.doughs.flatMap((dough) =>
+				dough.mixes
+					.filter((mix) => isTakenBy(build, dough.formulaId, mix.ordinal))
+					.map((mix) => this.first.get(batchKey(refOf(dough, mix))))
+			),
 			...this.written
 				.filter(({ portion }) => build.takenByProducts.includes(portion.productId))
 				.map((placed) => placed.taskOf(TAKING_ACTIVITIES))

@@ -12,6 +12,7 @@ export type {
 	PlannedProduct,
 	Step
 } from './input.ts';
+export { isTakenBy } from './input.ts';
 export { courseThrough, handsOnMinutes } from './course.ts';
 export { batchKey, type BatchRef } from './batch-ref.ts';
 export { expandDay, type ExpandedDay, type UnplannedChain } from './expand.ts';

@@ -162,6 +162,9 @@ export interface PlannedBuild {
 	readonly takenByBuilds: readonly PreparationId[];
 	/** Doughs that take from this one. */
 	readonly takenByDoughs: readonly FormulaId[];
+	/** Of these doughs only so many mixes, where its recipe is made in several batches; all of them where it is left out. */
+	readonly takenByMixes?:
+		readonly { readonly formulaId: FormulaId; readonly ordinal: number }[] | undefined;
 	/** Products that take from this one at the piece: a filling, a wash, a bath. */
 	readonly takenByProducts: readonly ProductId[];
 }
@@ -227,4 +230,14 @@ export interface PlannedVessel {
 	readonly holds: number;
 	/** Whether pieces leave it when they are loaded, as a basket, or bake in it, as a tin. */
 	readonly until: 'loaded' | 'baked';
+}
+
+/** Whether a mix takes from a build. */
+export function isTakenBy(
+	{ takenByDoughs, takenByMixes }: Pick<PlannedBuild, 'takenByDoughs' | 'takenByMixes'>,
+	formulaId: FormulaId,
+	ordinal: number
+): boolean {
+	if (!takenByMixes) return takenByDoughs.includes(formulaId);
+	return takenByMixes.some((mix) => mix.formulaId === formulaId && mix.ordinal === ordinal);
 }

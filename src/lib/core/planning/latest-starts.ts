@@ -1,6 +1,12 @@
 import { MINUTE_MS } from '../time/index.ts';
 import { courseThrough, lengthOf } from './course.ts';
-import type { BakeDayInput, PlannedBuild, PlannedMix, Step } from './input.ts';
+import {
+	isTakenBy,
+	type BakeDayInput,
+	type PlannedBuild,
+	type PlannedMix,
+	type Step
+} from './input.ts';
 
 /** When something is begun at the latest, and when it is ready then. */
 export interface LatestStart {
@@ -29,9 +35,13 @@ const USUAL_CELSIUS = 25;
 export function latestStarts(input: BakeDayInput): LatestStarts {
 	const mixes = mixStarts(input);
 	const builds = new Map<string, LatestStart | null>();
-	const firstMix = (formulaId: string) =>
+	const firstMix = (build: PlannedBuild) =>
 		Math.min(
-			...[...mixes].map(([key, one]) => (key.startsWith(`${formulaId} `) ? one.startMs : Infinity))
+			...input.doughs.flatMap(({ formulaId, mixes: all }) =>
+				all
+					.filter(({ ordinal }) => isTakenBy(build, formulaId, ordinal))
+					.map(({ ordinal }) => mixes.get(`${formulaId} ${ordinal}`)?.startMs ?? Infinity)
+			)
 		);
 	const buildOf = (build: PlannedBuild): LatestStart | null => {
 		const key = `${build.preparationId} ${build.ordinal}`;
@@ -40,7 +50,7 @@ export function latestStarts(input: BakeDayInput): LatestStarts {
 		// Two revisions together might form a circle; it ends here.
 		builds.set(key, null);
 		const readyMs = Math.min(
-			...build.takenByDoughs.map(firstMix),
+			firstMix(build),
 			...build.takenByBuilds.map((id) =>
 				Math.min(
 					...input.builds

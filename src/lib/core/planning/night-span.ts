@@ -1,7 +1,7 @@
 import { MINUTE_MS } from '../time/index.ts';
 import { courseThrough, lengthOf } from './course.ts';
 import { Grid, hourBefore } from './grid.ts';
-import type { BakeDayInput, PlannedBuild, Step } from './input.ts';
+import { isTakenBy, type BakeDayInput, type PlannedBuild, type Step } from './input.ts';
 
 /** Room to begin sooner than the longest chain asks for, and to end later than the last drop (our defaults). */
 const SOONER_MS = 6 * 60 * MINUTE_MS;
@@ -51,7 +51,7 @@ function longest(input: BakeDayInput): number {
 	const ofMixes = input.doughs.flatMap(({ formulaId, mixes }) =>
 		mixes.map((mix) => {
 			const builds = input.builds
-				.filter(({ takenByDoughs }) => takenByDoughs.includes(formulaId))
+				.filter((build) => isTakenBy(build, formulaId, mix.ordinal))
 				.map(upTo);
 			const portions = mix.portions.map(({ productId, pieces, steps }) =>
 				minutesOf(steps ?? input.products.find(({ id }) => id === productId)?.steps ?? [], pieces)

@@ -71,7 +71,9 @@ function timingOfBuild(build: PlannedBuild, room: Room) {
 		build.mixerIds,
 		build.takenByBuilds,
 		build.takenByDoughs,
-		build.takenByProducts
+		build.takenByProducts,
+		// One that is taken whole is told as it always was: plans that stand go on to hold.
+		...(build.takenByMixes ? [build.takenByMixes] : [])
 	];
 }
 

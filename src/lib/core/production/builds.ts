@@ -1,38 +1,22 @@
-import type { BatchId, FormulaId, PreparationId, ProductId } from '../identity.ts';
-import { given, worked, type Explained } from '../explain/index.ts';
-import { flourOf, stagesInOrder, type Preparation, type ResolvedStage } from '../formula/index.ts';
+import { given, worked } from '../explain/index.ts';
+import type { FormulaId, PreparationId, ProductId } from '../identity.ts';
+import { stagesInOrder, type Preparation, type ResolvedStage } from '../formula/index.ts';
 import { fail, ok, type Result } from '../result.ts';
-import type { Mass, WeighingFailure, WeighingScale } from '../units/index.ts';
+import type { WeighingFailure, WeighingScale } from '../units/index.ts';
+import { buildsInBatches, IN_ONE, type BatchesOfBuilds } from './builds-in-batches.ts';
 import type { MadePreparation } from './made.ts';
 import type { Mix } from './mixes.ts';
-import { weighUp, type WeighUpLine } from './weigh-up.ts';
-
-/** Who takes how much of a build. */
-export interface BuildUse {
-	readonly by:
-		| { readonly kind: 'mix'; readonly formulaId: FormulaId; readonly ordinal: number }
-		| { readonly kind: 'build'; readonly preparationId: PreparationId }
-		| { readonly kind: 'product'; readonly productId: ProductId };
-	readonly grams: number;
-}
-
-/** One build or soaker of the day, made once for all that take from it; a further one where it falls short. */
-export interface Build {
-	/** Which of several of its recipe it is. One that was begun keeps its number. */
-	readonly ordinal: number;
-	/** The batch it is, once it was begun; null while it is only planned. */
-	readonly made: BatchId | null;
-	/** What is in it that nothing takes any more. */
-	readonly over: Mass;
-	/** Ripe culture kept back from it for the next feed. */
-	readonly takeBack: Mass;
-	readonly preparation: Preparation;
-	readonly stage: ResolvedStage;
-	readonly uses: readonly BuildUse[];
-	readonly needed: Explained;
-	readonly gross: Explained;
-	readonly lines: readonly WeighUpLine[];
-}
+import {
+	buildFor,
+	freeOrdinals,
+	LEAST_SHORT_GRAMS,
+	neededFor,
+	standingBuild,
+	usableOf,
+	type Build,
+	type BuildUse
+} from './one-build.ts';
+import type { WeighUpLine } from './weigh-up.ts';
 
 /** A recipe that products take at the piece: a filling, a wash, a bath. */
 export interface PieceNeed {
@@ -62,7 +46,8 @@ export function buildsOf(
 	doughs: readonly MixedDough[],
 	scales: readonly WeighingScale[],
 	needs: readonly PieceNeed[] = [],
-	made: readonly MadePreparation[] = []
+	made: readonly MadePreparation[] = [],
+	split: BatchesOfBuilds = IN_ONE
 ): Result<readonly Build[], WeighingFailure> {
 	const uses = new Map<PreparationId, BuildUse[]>();
 	for (const { stage, productId, grams } of needs)
@@ -97,7 +82,16 @@ export function buildsOf(
 		const own = uses.get(preparation.id) ?? [];
 		// What only a mix of an older revision took is planned no more, unless it was begun or is wanted.
 		if (own.length === 0 && begun.length === 0) continue;
-		const all = buildsFor(preparation, stage, own, names, scales, begun);
+		const batches = own.some(({ by }) => by.kind === 'build') ? 1 : split.wanted(preparation.id);
+		const all =
+			batches > 1
+				? buildsInBatches(
+						preparation,
+						stage,
+						{ uses: own, names, begun, batches, ...split },
+						scales
+					)
+				: buildsFor(preparation, stage, own, names, scales, begun);
 		if (!all.ok) return fail(all.error);
 		builds.push(...[...all.value].reverse());
 		for (const build of all.value)
@@ -138,35 +132,18 @@ function buildsFor(
 	begun: readonly MadePreparation[]
 ): Result<readonly Build[], WeighingFailure> {
 	const of = preparation.name;
-	const taken = uses.map(({ by, grams }) => {
-		const taker = names.get(takerOf(by)) ?? '';
-		const label = by.kind === 'mix' ? `${taker} ${by.ordinal}` : taker;
-		return given({ key: 'line', of: label }, grams, 'g', { kind: 'formula' });
-	});
-	const needed = worked({ key: 'build-needed', of }, 'g', 'sum', taken);
+	const needed = neededFor(uses, of, names);
 	let short = needed.value;
 	const standing: Build[] = [];
 	for (const [at, one] of begun.entries()) {
 		// The first of them kept back what feeds the culture.
-		const usable = usableOf(one, at === 0);
-		const over = at === begun.length - 1 ? Math.max(0, usable - short) : 0;
-		short -= usable - over;
-		const own = one.stage.preparation ?? preparation;
-		const gross = given({ key: 'build-gross', of }, one.gross.grams, 'g', { kind: 'made' });
-		const lines = weighUp(inOwnHundred(one.stage), ownBase(one.stage, gross), scales);
-		if (!lines.ok) return fail(lines.error);
-		standing.push({
-			ordinal: one.ordinal,
-			made: one.batchId,
-			over: { grams: over > LEAST_SHORT_GRAMS ? over : 0 },
-			takeBack: { grams: at === 0 ? own.takeBackGrams : 0 },
-			preparation: own,
-			stage: one.stage,
-			uses,
-			needed,
-			gross,
-			lines: lines.value
-		});
+		const keepsBack = at === 0;
+		const usable = usableOf(one, keepsBack);
+		const overGrams = at === begun.length - 1 ? Math.max(0, usable - short) : 0;
+		short -= usable - overGrams;
+		const build = standingBuild(one, { preparation, uses, needed, overGrams, keepsBack }, scales);
+		if (!build.ok) return fail(build.error);
+		standing.push(build.value);
 	}
 	if (begun.length > 0 && short <= LEAST_SHORT_GRAMS) return ok(standing);
 	const wanted =
@@ -187,97 +164,6 @@ function buildsFor(
 				]);
 	const further = buildFor(preparation, stage, uses, wanted, begun.length > 0, scales);
 	if (!further.ok) return further;
-	const numbers = new Set(begun.map((preparation) => preparation.ordinal));
-	let ordinal = 1;
-	while (numbers.has(ordinal)) ordinal += 1;
+	const ordinal = freeOrdinals(begun.map((one) => one.ordinal))();
 	return ok([...standing, { ...further.value, ordinal }]);
-}
-
-/** Less than this is a scale's doing and no reason for a further build, in grams (our default). */
-const LEAST_SHORT_GRAMS = 20;
-
-/** What a made preparation gives to its takers. */
-function usableOf({ stage, gross }: MadePreparation, keepsBack: boolean): number {
-	const loss = stage.preparation?.buildLoss.share ?? 0;
-	const takenBackGrams = keepsBack ? (stage.preparation?.takeBackGrams ?? 0) : 0;
-	return Math.max(0, gross.grams * (1 - loss) - takenBackGrams);
-}
-
-function buildFor(
-	preparation: Preparation,
-	stage: ResolvedStage,
-	uses: readonly BuildUse[],
-	needed: Explained,
-	further: boolean,
-	scales: readonly WeighingScale[]
-): Result<Omit<Build, 'ordinal'>, WeighingFailure> {
-	const of = preparation.name;
-	const gross = worked({ key: 'build-gross', of }, 'g', 'quotient', [
-		worked({ key: 'grouped' }, 'g', 'sum', [
-			needed,
-			...(further
-				? []
-				: [
-						given({ key: 'take-back', of }, preparation.takeBackGrams, 'g', {
-							kind: 'formula' as const
-						})
-					])
-		]),
-		worked({ key: 'kept-share' }, '1', 'difference', [
-			given({ key: 'whole' }, 1, '1', { kind: 'constant', source: 'arithmetic' }),
-			given({ key: 'build-loss', of }, preparation.buildLoss.share, '1', { kind: 'formula' })
-		])
-	]);
-	const lines = weighUp(inOwnHundred(stage), ownBase(stage, gross), scales);
-	if (!lines.ok) return fail(lines.error);
-	return ok({
-		made: null,
-		over: { grams: 0 },
-		takeBack: { grams: further ? 0 : preparation.takeBackGrams },
-		preparation,
-		stage,
-		uses,
-		needed,
-		gross,
-		lines: lines.value
-	});
-}
-
-function takerOf(by: BuildUse['by']): string {
-	switch (by.kind) {
-		case 'mix':
-			return by.formulaId;
-		case 'build':
-			return by.preparationId;
-		case 'product':
-			return by.productId;
-	}
-}
-
-/** What stands at 100 in a preparation's own percentages: its flour, or everything when it has none. */
-export function ownHundred(stage: ResolvedStage): number {
-	const flour = flourOf(stage);
-	return flour > 0 ? flour : stage.percentOfFlour;
-}
-
-function ownBase(stage: ResolvedStage, gross: Explained): Explained {
-	const percent = (stage.percentOfFlour / ownHundred(stage)) * 100;
-	return worked({ key: 'total-flour', of: stage.name }, 'g', 'per-percent', [
-		gross,
-		given({ key: 'total-percent' }, percent, '%', { kind: 'formula' })
-	]);
-}
-
-/** The stage re-read with its own flour at 100. */
-function inOwnHundred(stage: ResolvedStage): ResolvedStage {
-	const factor = 100 / ownHundred(stage);
-	return {
-		...stage,
-		percentOfFlour: stage.percentOfFlour * factor,
-		lines: stage.lines.map((line) => ({ ...line, percentOfFlour: line.percentOfFlour * factor })),
-		stages: stage.stages.map((inner) => ({
-			...inner,
-			percentOfFlour: inner.percentOfFlour * factor
-		}))
-	};
 }

@@ -13,10 +13,12 @@ import {
 } from '../formula/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { Mass, WeighingFailure, WeighingScale } from '../units/index.ts';
-import { buildsOf, type Build, type PieceNeed } from './builds.ts';
+import { buildsOf, type PieceNeed } from './builds.ts';
+import type { BatchesOfBuilds } from './builds-in-batches.ts';
+import type { Build, BuildUse } from './one-build.ts';
 import { withSpares } from './spares.ts';
 import { amountOfExtra, asDoughs, type BakeryProduct, type ExtraUse } from './product.ts';
-import type { Demand, DoughProduct } from './demand.ts';
+import { dueOf, type Demand, type DoughProduct } from './demand.ts';
 import type { MadeMix, MadePreparation } from './made.ts';
 import {
 	beyondTheHouse,
@@ -41,6 +43,8 @@ export interface ProductionInput {
 	readonly formulas: readonly BakeryFormula[];
 	readonly pantry: Pantry;
 	readonly scales: readonly WeighingScale[];
+	/** In how many batches preparations are wanted; in one where none is said. */
+	readonly batchesWanted?: ReadonlyMap<string, number>;
 	/** What was begun of this date's making. */
 	readonly made: {
 		readonly mixes: readonly MadeMix[];
@@ -128,9 +132,43 @@ export function productionOf(input: ProductionInput): Result<DayProduction, Weig
 		})),
 		input.scales,
 		needs,
-		input.made.preparations
+		input.made.preparations,
+		batchesOf(input, doughs, ordered)
 	);
 	return builds.ok ? ok({ doughs, extras, builds: builds.value, unmade }) : fail(builds.error);
+}
+
+/** In how many batches each preparation is wanted, and by when what takes from it is due. */
+function batchesOf(
+	{ batchesWanted }: ProductionInput,
+	doughs: readonly Dough[],
+	ordered: readonly Demand[]
+): BatchesOfBuilds {
+	const mixes = new Map(
+		doughs.flatMap(({ resolved, mixes }) =>
+			mixes.map((mix) => [
+				`${resolved.formula.id} ${mix.ordinal}`,
+				Math.min(...mix.portions.map(dueOf))
+			])
+		)
+	);
+	return {
+		wanted: (preparationId) => batchesWanted?.get(preparationId) ?? 1,
+		dueOf: (by: BuildUse['by']) => {
+			switch (by.kind) {
+				case 'mix':
+					return mixes.get(`${by.formulaId} ${by.ordinal}`) ?? Infinity;
+				case 'product':
+					return Math.min(
+						...ordered
+							.filter(({ productId }) => productId === by.productId)
+							.map(({ dueMs }) => dueMs)
+					);
+				case 'build':
+					return Infinity;
+			}
+		}
+	};
 }
 
 /**

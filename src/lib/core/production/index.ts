@@ -15,7 +15,8 @@ export type { WeighUpLine } from './weigh-up.ts';
 export { fewestMixes, type MixAsked } from './fewest-mixes.ts';
 export { fitsMixer, MOST_MIXES, mostOfMixers, mixesOf, type Mix, type MixLimits } from './mixes.ts';
 export { mixChoicesOf, type MixChoices } from './mix-choices.ts';
-export type { Build } from './builds.ts';
+export type { Build, BuildUse } from './one-build.ts';
+export { usesByTime } from './builds-in-batches.ts';
 export {
 	productionOf,
 	type ProductionInput,

@@ -1,5 +1,5 @@
 import type { DropId, IngredientId, ProductId } from '../identity.ts';
-import type { Build, BuildUse } from './builds.ts';
+import type { Build, BuildUse } from './one-build.ts';
 import type { DayProduction, Dough } from './day.ts';
 import type { Mix } from './mixes.ts';
 

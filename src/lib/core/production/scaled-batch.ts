@@ -2,7 +2,8 @@ import { given, worked, type Explained } from '../explain/index.ts';
 import { mixedShare, type ResolvedFormula } from '../formula/index.ts';
 import { fail, ok, type Result } from '../result.ts';
 import type { WeighingFailure, WeighingScale } from '../units/index.ts';
-import { buildsOf, type Build } from './builds.ts';
+import { buildsOf } from './builds.ts';
+import type { Build } from './one-build.ts';
 import {
 	beyondTheHouse,
 	fitsMixer,

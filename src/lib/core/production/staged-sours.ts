@@ -1,5 +1,5 @@
 import type { ResolvedStage } from '../formula/index.ts';
-import type { Build } from './builds.ts';
+import type { Build } from './one-build.ts';
 import type { DayProduction, Dough } from './day.ts';
 
 /** A sour that is built in several stages, from the culture to the dough that takes it. */

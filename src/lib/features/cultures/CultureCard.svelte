@@ -51,7 +51,11 @@
 		const warm = own.follow.isAssumed
 			? `; taken to be at ${formatTemperature({ celsius: own.follow.fedCelsius }, 0, units)} when it was fed, measure it`
 			: '';
-		return `A forecast ${by}${warm}.`;
+		const now =
+			share === null
+				? ''
+				: `Now at ${formatTemperature({ celsius: followed.story.celsius }, 1, units)}, ${formatNumber(Math.min(999, share * 100), 0)} % of its time. `;
+		return `${now}A forecast ${by}${warm}.`;
 	});
 	const favour = $derived(
 		followed?.story.past[0]
@@ -90,18 +94,6 @@
 							>{marks.ripe !== null && marks.ripe <= tell.nowMs ? 'ripe since' : 'ripe at'}</span
 						>
 						<span class="middle" data-ripe>{at(marks.ripe)}</span>
-					</p>
-				{/if}
-				{#if followed && share !== null}
-					<p>
-						<span class="name">now</span>
-						<span class="middle" data-share
-							>{formatNumber(Math.min(999, share * 100), 0)} %, {formatTemperature(
-								{ celsius: followed.story.celsius },
-								1,
-								units
-							)}</span
-						>
 					</p>
 				{/if}
 			</div>

@@ -54,19 +54,6 @@
 	{/snippet}
 </RoomHeading>
 
-{#if view.sours.length > 0}
-	<nav class="mx-5 mb-4 flex flex-wrap items-center gap-3" aria-label="Staged sours">
-		<span>Staged sours of {shortDateText(view.date)}:</span>
-		{#each view.sours as sour (sour.preparationId)}
-			<a
-				class="action-lesser no-underline!"
-				href={resolve(`/bake/${view.date}/fermentation/sours/${sour.preparationId}`)}
-				>{sour.name}: {sour.stages} stages, for {sour.bread}</a
-			>
-		{/each}
-	</nav>
-{/if}
-
 {#if model.cultures.length === 0}
 	<p class="mx-5">
 		<a href={resolve(`/bake/${view.date}/formulas`)}>The book of formulas and ingredients</a>
@@ -102,6 +89,19 @@
 			{/key}
 		{/if}
 	</div>
+{/if}
+
+{#if view.sours.length > 0}
+	<nav class="mx-5 my-4 flex flex-wrap items-center gap-3" aria-label="Staged sours">
+		<span>Staged sours of {shortDateText(view.date)}:</span>
+		{#each view.sours as sour (sour.preparationId)}
+			<a
+				class="action-lesser no-underline!"
+				href={resolve(`/bake/${view.date}/fermentation/sours/${sour.preparationId}`)}
+				>{sour.name}: {sour.stages} stages, for {sour.bread}</a
+			>
+		{/each}
+	</nav>
 {/if}
 
 <style>

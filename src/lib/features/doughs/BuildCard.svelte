@@ -7,9 +7,11 @@
 		PERISHABLE_CAUTION,
 		PREPARATION_KIND_TEXT
 	} from '../../wording/kind-text.ts';
+	import type { BuildBatchesView } from '../../contracts/dough-views.ts';
 	import { goesOf, type Build } from '../../core/production/index.ts';
 	import type { BakeDate } from '../../core/time/index.ts';
 	import { formatMass, formatNumber } from '../../core/units/index.ts';
+	import BatchesOfBuild from './BatchesOfBuild.svelte';
 	import WeighUpTable from '../../sheets/WeighUpTable.svelte';
 
 	interface Props {
@@ -18,8 +20,10 @@
 		/** The most that a mixer takes. */
 		mixerMostGrams: number;
 		users: readonly string[];
+		/** How far those lie apart that take it; null where one takes it, or it is a further one. */
+		shared: BuildBatchesView | null;
 	}
-	let { build, date, mixerMostGrams, users }: Props = $props();
+	let { build, date, mixerMostGrams, users, shared }: Props = $props();
 	const room = useRoom();
 	const { units } = room.bakery;
 
@@ -73,6 +77,7 @@
 			)}>Weigh up</a
 		>
 	</p>
+	{#if shared}<BatchesOfBuild {shared} {name} {date} />{/if}
 	<WeighUpTable
 		lines={build.lines}
 		base={hasOwnFlour(build.preparation.kind) ? 'its flour' : 'all of it'}

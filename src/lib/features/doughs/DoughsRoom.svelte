@@ -3,7 +3,7 @@
 	import Notice from '../../ui/Notice.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { useRoom } from '../../client/room-context.ts';
-	import type { DoughsView } from '../../contracts/views.ts';
+	import type { DoughsView } from '../../contracts/dough-views.ts';
 	import { ingredientsOfDay } from '../../core/production/index.ts';
 	import { formatBulk } from '../../core/units/index.ts';
 	import { unmadeText } from '../../wording/failure-text.ts';
@@ -99,6 +99,9 @@
 						{build}
 						date={view.date}
 						mixerMostGrams={view.mixerMostGrams}
+						shared={build.ordinal === 1
+							? (view.shared.find((one) => one.preparationId === build.preparation.id) ?? null)
+							: null}
 						users={[...new Set(build.uses.map((use) => nameOf(use.by)))]}
 					/>
 				{/each}

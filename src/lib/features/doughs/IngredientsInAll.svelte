@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import type { DoughsView } from '../../contracts/views.ts';
+	import type { DoughsView } from '../../contracts/dough-views.ts';
 	import {
 		ordersBehind,
 		type DayIngredient,

@@ -28,6 +28,7 @@ import { saveIngredient } from './save-ingredient.ts';
 import { savePreparation } from './save-preparation.ts';
 import { saveProduct } from './save-product.ts';
 import { setAsideDraft } from './set-aside-draft.ts';
+import { setBatches } from './set-batches.ts';
 import { setBase } from './set-base.ts';
 import { setLiquids } from './set-liquids.ts';
 import { setLead } from './set-lead.ts';
@@ -76,6 +77,7 @@ export const COMMANDS = [
 	saveProduct,
 	setAsideDraft,
 	setBase,
+	setBatches,
 	setLead,
 	setMixes,
 	setLiquids,

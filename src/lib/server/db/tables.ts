@@ -279,6 +279,13 @@ export interface Tables extends CultureTables, OrderTables, StockTables, Weighin
 		row_version: number;
 		changed_by: string;
 	};
+	batches_wanted: {
+		bake_date: string;
+		preparation_id: string;
+		batches: number | null;
+		row_version: number;
+		changed_by: string;
+	};
 	batch_lead: { batch_id: string; minutes: number; row_version: number; changed_by: string };
 	batch_event: {
 		id: string;

@@ -196,7 +196,12 @@ function plannedBuild(build: Build, day: BakeryDay): PlannedBuild {
 	const { preparation, uses, ordinal } = build;
 	const recipe = recipeOfPreparation(day, build);
 	const byProduct = uses.flatMap((use) => (use.by.kind === 'product' ? [use.by.productId] : []));
-	const byDough = uses.flatMap((use) => (use.by.kind === 'mix' ? [use.by.formulaId] : []));
+	const byMix = uses.flatMap((use) =>
+		use.by.kind === 'mix' ? [{ formulaId: use.by.formulaId, ordinal: use.by.ordinal }] : []
+	);
+	const byDough = byMix.map(({ formulaId }) => formulaId);
+	// Each of several batches that were wanted so has its own takers.
+	const isOneOfSeveral = (day.batchesWanted.get(preparation.id)?.batches ?? 1) > 1;
 	const isDough = preparation.kind === 'dough';
 	const goes = isDough ? goesOf(build.gross.value, day.mixerMostGrams) : 1;
 	const steps = (recipe?.steps ?? []).map((step) => inGoes(step, goes));
@@ -214,6 +219,7 @@ function plannedBuild(build: Build, day: BakeryDay): PlannedBuild {
 			: [],
 		takenByBuilds: uses.flatMap((use) => (use.by.kind === 'build' ? [use.by.preparationId] : [])),
 		takenByDoughs: [...new Set(byDough)],
+		...(isOneOfSeveral ? { takenByMixes: byMix } : {}),
 		takenByProducts: byProduct
 	};
 }

@@ -1,12 +1,10 @@
 import { goesOn, isClosedOn, type OnShift, type OvenDeck } from '../../core/bakery/index.ts';
-import { resolveAlone, resolveFormula, type Pantry, type Step } from '../../core/formula/index.ts';
+import type { Pantry, Step } from '../../core/formula/index.ts';
 import { id, type BatchId, type DropId, type ProductId } from '../../core/identity.ts';
 import { type Mixer, type MixRecipe, type PickedLiquid } from '../../core/mixing/index.ts';
 import {
 	productionOf,
 	type DayProduction,
-	type MadeMix,
-	type MadePreparation,
 	type Mix,
 	type OrderOfDate,
 	type ProductionInput
@@ -35,17 +33,19 @@ import {
 	type VesselSettings
 } from '../db/of-entries.ts';
 import { loadBases } from '../db/bases.ts';
+import { loadBatchesWanted, type BatchesWanted } from '../db/batches-wanted.ts';
 import { loadLiquids } from '../db/liquids.ts';
 import { loadMixesWanted, type MixesWanted } from '../db/mixes-wanted.ts';
 import { loadBatchesOn, type Batch, type Parentage } from '../db/batches.ts';
 import { loadLogOf, type BatchEntry } from '../db/batch-log.ts';
 import type { Db, Tx } from '../db/client.ts';
 import { eachInPlaces, loadFormulaBook, pantryOf, type FormulaBook } from '../db/formula-book.ts';
-import { loadPinnedFormulas, type PinnedFormula } from '../db/formulas.ts';
+import { loadPinnedFormulas } from '../db/formulas.ts';
 import { loadIngredientRevisions } from '../db/ingredients.ts';
 import { loadOrderLines } from '../db/orders.ts';
 import { loadStandingOn } from '../db/standing-orders.ts';
 import { loadPinnedPreparations, type PinnedPreparation } from '../db/preparations.ts';
+import { madeOf, type Pinned } from './made-of-day.ts';
 import { limitsOf } from './mix-limits.ts';
 import { inOrderOfWork, ordersWith } from './orders-of-date.ts';
 import { rosterAround } from './roster-around.ts';
@@ -70,6 +70,8 @@ export interface BakeryDay {
 	readonly orders: readonly OrderOfDate[];
 	/** In how many mixes doughs are wanted, by the formula. */
 	readonly mixesWanted: ReadonlyMap<string, MixesWanted>;
+	/** In how many batches preparations are wanted, by the preparation. */
+	readonly batchesWanted: ReadonlyMap<string, BatchesWanted>;
 	readonly mixers: readonly Mixer[];
 	/** What hands take and mix in; null where the bakery says nothing of it. */
 	readonly handMixing: HandMixing | null;
@@ -98,13 +100,6 @@ export interface BakeryDay {
 	readonly production: DayProduction;
 }
 
-/** The revisions that begun batches are pinned to. */
-interface Pinned {
-	readonly formulas: ReadonlyMap<string, PinnedFormula>;
-	readonly preparations: ReadonlyMap<string, PinnedPreparation>;
-	readonly pantries: ReadonlyMap<string, Pantry>;
-}
-
 export class BakeryNotSetUp extends Error {
 	constructor() {
 		super('the bakery has no settings yet');
@@ -120,18 +115,29 @@ export async function loadBakeryDay(
 	date: BakeDate,
 	timesOrdered: (dropId: string) => number = () => 1
 ): Promise<BakeryDay> {
-	const [bakery, bases, liquids, book, house, typed, standing, mixesWanted, { batches, parents }] =
-		await Promise.all([
-			loadBakery(db, date),
-			loadBases(db),
-			loadLiquids(db),
-			loadFormulaBook(db, date),
-			loadEntries(db, date),
-			loadOrderLines(db, date),
-			loadStandingOn(db, date),
-			loadMixesWanted(db, date),
-			loadBatchesOn(db, date)
-		]);
+	const [
+		bakery,
+		bases,
+		liquids,
+		book,
+		house,
+		typed,
+		standing,
+		mixesWanted,
+		batchesWanted,
+		{ batches, parents }
+	] = await Promise.all([
+		loadBakery(db, date),
+		loadBases(db),
+		loadLiquids(db),
+		loadFormulaBook(db, date),
+		loadEntries(db, date),
+		loadOrderLines(db, date),
+		loadStandingOn(db, date),
+		loadMixesWanted(db, date),
+		loadBatchesWanted(db, date),
+		loadBatchesOn(db, date)
+	]);
 	if (!bakery) throw new BakeryNotSetUp();
 	const orders = inOrderOfWork(ordersWith(house, date, typed, standing), house, book).map(
 		(line) => ({
@@ -167,7 +173,7 @@ export async function loadBakeryDay(
 		{ mixers, handMixing },
 		weighedOn(house),
 		made,
-		mixesWanted
+		{ mixesWanted, batchesWanted }
 	);
 	const production = productionOf(input);
 	// There is always a scale to weigh by.
@@ -181,6 +187,7 @@ export async function loadBakeryDay(
 		drops,
 		orders,
 		mixesWanted,
+		batchesWanted,
 		mixers,
 		handMixing,
 		mixerMostGrams: mostOfAnyMixer(house),
@@ -270,57 +277,6 @@ function takenBy(
 	return [...found.values()];
 }
 
-/** What was begun, as the production needs it. What earlier versions wrote without a mass is only planned. */
-function madeOf(
-	begun: readonly Batch[],
-	batches: readonly Batch[],
-	parents: readonly Parentage[],
-	pinned: Pinned
-): ProductionInput['made'] {
-	const byId = new Map(batches.map((batch) => [batch.id, batch]));
-	const portionsOf = (mixId: BatchId) =>
-		parents
-			.filter((parent) => parent.parentId === mixId)
-			.flatMap((parent) => {
-				const child = byId.get(parent.batchId);
-				return child?.kind === 'portion'
-					? [{ productId: child.productId, pieces: child.pieces }]
-					: [];
-			});
-	const mixes = begun.flatMap((batch): MadeMix[] => {
-		const formula = pinned.formulas.get(batch.revisionId);
-		const pantry = pinned.pantries.get(batch.revisionId);
-		if (batch.kind !== 'mix' || batch.grams === null || !formula || !pantry) return [];
-		const resolved = resolveFormula(formula.formula, pantry);
-		if (!resolved.ok) return [];
-		return [
-			{
-				batchId: batch.id,
-				ordinal: batch.ordinal,
-				resolved: resolved.value,
-				dough: { grams: batch.grams },
-				portions: portionsOf(batch.id)
-			}
-		];
-	});
-	const preparations = begun.flatMap((batch): MadePreparation[] => {
-		const preparation = pinned.preparations.get(batch.revisionId);
-		const pantry = pinned.pantries.get(batch.revisionId);
-		if (batch.grams === null || !preparation || !pantry) return [];
-		const stage = resolveAlone(preparation.preparation, pantry);
-		if (!stage.ok) return [];
-		return [
-			{
-				batchId: batch.id,
-				ordinal: batch.ordinal,
-				stage: stage.value,
-				gross: { grams: batch.grams }
-			}
-		];
-	});
-	return { mixes, preparations };
-}
-
 function productionInput(
 	book: FormulaBook,
 	drops: BakeryDay['drops'],
@@ -328,7 +284,7 @@ function productionInput(
 	mixing: { readonly mixers: readonly Mixer[]; readonly handMixing: HandMixing | null },
 	scales: readonly WeighingScale[],
 	made: ProductionInput['made'],
-	mixesWanted: BakeryDay['mixesWanted']
+	{ mixesWanted, batchesWanted }: Pick<BakeryDay, 'mixesWanted' | 'batchesWanted'>
 ): ProductionInput {
 	const dueMs = new Map(drops.map((drop) => [drop.id, drop.readyByMs]));
 	return {
@@ -352,6 +308,9 @@ function productionInput(
 		})),
 		pantry: book.pantry,
 		scales,
+		batchesWanted: new Map(
+			[...batchesWanted].map(([preparationId, { batches }]) => [preparationId, batches ?? 1])
+		),
 		made
 	};
 }

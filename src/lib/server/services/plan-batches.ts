@@ -1,5 +1,6 @@
 import type { BatchId } from '../../core/identity.ts';
 import {
+	isTakenBy,
 	batchKey,
 	type BakeDayInput,
 	type BatchRef,
@@ -120,7 +121,7 @@ function plannedBatches(
 				key: batchKey(mix),
 				ref: mix,
 				parents: input.builds
-					.filter((build) => build.takenByDoughs.includes(formulaId))
+					.filter((build) => isTakenBy(build, formulaId, ordinal))
 					.map((build) => batchKey({ ...build, kind: 'preparation' })),
 				batch: { kind: 'mix', date, ordinal, formulaId, revisionId, grams: positive(grams) }
 			});

@@ -1,8 +1,4 @@
-import type {
-	CultureReturnView,
-	CulturesView,
-	CultureView
-} from '../../contracts/culture-views.ts';
+import type { CulturesView, CultureView } from '../../contracts/culture-views.ts';
 import { addDays, wallTimeOf, type BakeDate } from '../../core/time/index.ts';
 import { stagedSours } from '../../core/production/index.ts';
 import type { Db } from '../db/client.ts';

@@ -1,7 +1,8 @@
-import type { DoughsView } from '../../contracts/views.ts';
+import type { DoughsView } from '../../contracts/dough-views.ts';
 import { id, type DropId } from '../../core/identity.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db } from '../db/client.ts';
+import { buildsApart } from './builds-apart.ts';
 import { loadBakeryDay } from './day-production.ts';
 import { overOfDay } from './over-of-day.ts';
 
@@ -13,6 +14,7 @@ export async function readDoughs(db: Db, date: BakeDate): Promise<DoughsView> {
 		drops: day.drops.map(({ id: dropId, name }) => ({ id: id<DropId>(dropId), name })),
 		production: day.production,
 		mixerMostGrams: day.mixerMostGrams,
-		over: overOfDay(day)
+		over: overOfDay(day),
+		shared: await buildsApart(db, day)
 	};
 }
