@@ -3,20 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { demoId } from '../../src/lib/server/demo/demo-id.ts';
-import { acceptBeside } from './accepted-night.ts';
-import {
-	AFTERNOON,
-	byName,
-	journey,
-	says,
-	sendBeside,
-	SIZES,
-	textOf,
-	type,
-	visit
-} from './bakery.ts';
-import { accessibilityFaults } from './page-faults.ts';
+import { AFTERNOON, byName, journey, says, textOf, type, visit } from './bakery.ts';
 
 const DAY = '/bake/2026-11-24';
 const LOAF = 'Harbour loaf, Ferry, pieces';
@@ -200,48 +187,6 @@ journey(
 		});
 		assert.equal(saved.type, 'text/csv; charset=utf-8');
 		assert.ok(saved.text.includes('Harbour loaf,27,18,0'), saved.text);
-	},
-	AFTERNOON
-);
-
-journey(
-	'a late order for the ferry tells which mix and which pre-ferment grow, on every open screen',
-	async (bakery) => {
-		const { page } = bakery;
-		await acceptBeside(bakery);
-		await visit(bakery, `${DAY}/orders`);
-		assert.equal(await page.$('[data-since-plan]'), null);
-		await says(page, 'table.orders thead', 'closed since 13:00', 'orders until 15:00');
-		await type(page, LOAF, '37');
-		await says(
-			page,
-			'[data-since-plan]',
-			'Harbour loaf, Ferry: 27 → 37',
-			'after its orders were closed'
-		);
-		await says(page, '[data-moved-recipe="Harbour dough"]', '49.97 kg', '59.2', '9.2', 'more');
-		await says(page, '[data-moved-recipe="Wheat levain"]', 'more');
-		// Somebody else takes it back: it arrives here.
-		await sendBeside(bakery, {
-			kind: 'change-orders',
-			date: '2026-11-24' as never,
-			lines: [
-				{
-					dropId: demoId('drop', 'Ferry'),
-					productId: demoId('product', 'Harbour loaf'),
-					pieces: null,
-					expectedVersion: 1
-				}
-			]
-		});
-		await stands(page, LOAF, '27');
-		await page.waitForFunction(() => document.querySelector('[data-since-plan]') === null);
-		for (const size of [SIZES.desk, SIZES.tablet])
-			for (const room of ['orders', 'orders/standing']) {
-				await page.setViewport(size);
-				await visit(bakery, `${DAY}/${room}`);
-				assert.deepEqual(await accessibilityFaults(page), [], room);
-			}
 	},
 	AFTERNOON
 );
