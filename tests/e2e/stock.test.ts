@@ -41,6 +41,14 @@ journey(
 		await type(page, 'There is', '1', 'Tab');
 		await (await byName(page, 'button', 'Write it down')).click();
 		await says(page, '[data-basket="Upland dairy"]', 'Whole egg', 'Fresh yeast 2 × 500 g');
+		await (await byName(page, 'button', 'Count everything')).click();
+		await says(page, '[data-count-all]', '0 of', 'by the book');
+		await type(page, 'Salt', '11.5', 'Tab');
+		await type(page, 'Linseed', '7', 'Tab');
+		await says(page, '[data-count-all]', '2 of');
+		await (await byName(page, 'button', 'Write all of it down')).click();
+		await says(page, '[data-stock-of="Salt"]', '11.50 kg');
+		await says(page, '[data-stock-of="Linseed"]', '7.00 kg');
 		for (const size of [SIZES.desk, SIZES.tablet]) {
 			await page.setViewport(size);
 			assert.deepEqual(await accessibilityFaults(page), []);

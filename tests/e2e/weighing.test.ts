@@ -98,7 +98,7 @@ journey(
 		await press(page, '1739 g is in');
 		await press(page, '745 g is in');
 		await says(page, '[data-pour]', 'Water at');
-		await press(page, '6220 g is in');
+		await type(page, 'Water, what the scale shows', '6.22 l');
 		await press(page, '621 g is in');
 		await says(page, sentence, 'Harbour dough, mix 1 of 2 is weighed up');
 		await page.click('[data-feel] summary');

@@ -308,6 +308,10 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 			note: ''
 		},
 		{
+			kind: 'count-stock',
+			lines: [{ ingredientId: demoId('ingredient', 'Linseed'), grams: 7400 }]
+		},
+		{
 			kind: 'keep-stock',
 			ingredientId: demoId('ingredient', 'Salt'),
 			supplierId: demoId('supplier', 'Harbour stores'),

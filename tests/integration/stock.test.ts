@@ -130,6 +130,36 @@ test('whom it comes from and in what packs is kept, and the second of two editor
 	);
 });
 
+test('a walk through the store counts many at once, all of them or none', async () => {
+	const salt = demoId('ingredient', 'Salt');
+	const linseed = demoId('ingredient', 'Linseed');
+	const count = (lines: readonly (readonly [string, number])[]) =>
+		send(
+			t.db,
+			{
+				kind: 'count-stock',
+				lines: lines.map(([ingredientId, grams]) => ({ ingredientId, grams }))
+			},
+			{ minutes: 60 }
+		);
+	const onHand = async (name: string) =>
+		(await readStock(t.db, TOMORROW)).rows.find((row) => row.name === name)?.onHandGrams;
+	const counted = await count([
+		[salt, 12_000],
+		[linseed, 0]
+	]);
+	assert.deepEqual(counted, { outcome: 'done', answer: { counted: 2 } });
+	assert.deepEqual([await onHand('Salt'), await onHand('Linseed')], [12_000, 0]);
+	const unknown = await count([
+		[salt, 1],
+		[randomUUID(), 1]
+	]);
+	assert.ok(unknown.outcome === 'refused' && unknown.refusal.kind === 'unknown');
+	assert.equal(await onHand('Salt'), 12_000);
+	for (const lines of [[], [[salt, 1] as const, [salt, 2] as const]])
+		assert.equal((await count(lines)).outcome, 'refused');
+});
+
 test('the database keeps what was counted and used as it was written', async () => {
 	await assert.rejects(sql`delete from stock_entry`.execute(t.db), /append-only/);
 	await assert.rejects(sql`update stock_use set amount_g = 1`.execute(t.db), /append-only/);

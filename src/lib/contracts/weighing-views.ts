@@ -1,6 +1,7 @@
 import type { WaterOrder } from '../core/heat/index.ts';
 import type { LineToWeigh } from '../core/weighing/index.ts';
 import type { Addition, Material } from '../core/formula/index.ts';
+import type { Density } from '../core/units/index.ts';
 import type { BakeDate } from '../core/time/index.ts';
 import type { BatchName } from './batch-name.ts';
 
@@ -30,6 +31,8 @@ export interface WeighingLineView extends LineToWeigh {
 	readonly material: Material;
 	readonly addition: Addition;
 	readonly scale: string;
+	/** For what can be measured by volume; null where nobody weighed a litre of it. */
+	readonly density: Density | null;
 	/** The newest that was told, by a delivery or at the scale; empty where none was. */
 	readonly lot: string;
 	readonly weighed: readonly WeighingView[];

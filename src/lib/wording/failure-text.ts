@@ -25,6 +25,8 @@ export function parseFailureText(failure: ParseFailure): string {
 			return `"${failure.text.trim()}" is not a number. Type digits only.`;
 		case 'ambiguous':
 			return `"${failure.text.trim()}" may be ${failure.thousands} or ${failure.decimals}: type the one that is meant.`;
+		case 'no-density':
+			return `"${failure.text.trim()}" is a volume, and nobody weighed a litre of it: write its density down with the ingredient, or type its weight.`;
 		case 'not-whole':
 			return `"${failure.text.trim()}" is not a whole number. Type whole pieces.`;
 		case 'below':

@@ -30,6 +30,8 @@ export async function typeOrders({ tell }: Night): Promise<void> {
 	const salt = demoId('ingredient', 'Salt');
 	const entry = { ingredientId: salt, lot: '', note: '' };
 	await tell(32, { kind: 'take-stock', ...entry, what: 'counted', grams: 12_500 });
+	const linseed = demoId('ingredient', 'Linseed');
+	await tell(32, { kind: 'count-stock', lines: [{ ingredientId: linseed, grams: 7400 }] });
 	await tell(32, { kind: 'take-stock', ...entry, what: 'received', grams: 10_000, lot: 'S-14' });
 	await tell(32, { kind: 'take-stock', ...entry, what: 'taken-out', grams: 250 });
 	const keeping = {

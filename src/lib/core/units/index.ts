@@ -7,3 +7,4 @@ export * from './compare.ts';
 export * from './weighing-scale.ts';
 export * from './format.ts';
 export * from './parse.ts';
+export * from './volume.ts';

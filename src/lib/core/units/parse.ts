@@ -13,6 +13,8 @@ export type ParseFailure =
 			readonly decimals: string;
 	  }
 	| { readonly kind: 'not-whole'; readonly text: string }
+	/** A volume of what nobody weighed a litre of. */
+	| { readonly kind: 'no-density'; readonly text: string }
 	| { readonly kind: 'below'; readonly least: number; readonly unit: string }
 	| { readonly kind: 'above'; readonly most: number; readonly unit: string };
 

@@ -11,7 +11,7 @@
 		type ResolvedFormula,
 		type ResolvedStage
 	} from '../../core/formula/index.ts';
-	import { formatNumber, parseNumber } from '../../core/units/index.ts';
+	import { formatNumber, parseNumber, parseWeight } from '../../core/units/index.ts';
 	import { additionText, laterText } from '../../wording/addition-text.ts';
 	import RefusableField from '../../ui/RefusableField.svelte';
 	import { parseFailureText } from '../../wording/failure-text.ts';
@@ -78,7 +78,12 @@
 
 	/** Gives why what was typed is refused, or nothing. */
 	function set(stage: ResolvedStage, row: Row, text: string): string {
-		const read = text.trim() === '' ? ({ ok: true, value: 0 } as const) : parseNumber(text);
+		const read =
+			text.trim() === ''
+				? ({ ok: true, value: 0 } as const)
+				: unit === 'weight'
+					? parseWeight(text, { gramsPerUnit: 1, density: row.ingredient.density })
+					: parseNumber(text);
 		if (!read.ok) return parseFailureText(read.error);
 		const percentOfFlour = read.value / measure(stage);
 		const grows = unit === 'weight' && row.ingredient.composition.flour > 0;

@@ -5,6 +5,7 @@
 	import { formatBulk, formatMass } from '../../core/units/index.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { momentText, shortDateText } from '../../wording/time-text.ts';
+	import CountAll from './CountAll.svelte';
 	import ShoppingList from './ShoppingList.svelte';
 	import StockEntry from './StockEntry.svelte';
 	import StockKeeping from './StockKeeping.svelte';
@@ -27,6 +28,7 @@
 			.sort((a, b) => (rank(a) < rank(b) ? -1 : rank(a) > rank(b) ? 1 : a.name < b.name ? -1 : 1))
 	);
 	const others = $derived(view.rows.filter((row) => !isWanted(row)));
+	let countsAll = $state(false);
 	let showsOthers = $state(false);
 	let opened: string | null = $state(null);
 	const shown = $derived(showsOthers ? [...wanted, ...others] : wanted);
@@ -53,6 +55,14 @@
 		note="From {shortDateText(view.date)} on, by the orders that stand."
 	>
 		{#snippet actions()}
+			{#if view.rows.length > 0}
+				<button
+					type="button"
+					class="action-lesser"
+					aria-expanded={countsAll}
+					onclick={() => (countsAll = !countsAll)}>Count everything</button
+				>
+			{/if}
 			<a class="action-lesser no-underline!" href={resolve(`/bake/${view.date}/doughs`)}
 				>Doughs of {shortDateText(view.date)}</a
 			>
@@ -62,6 +72,7 @@
 		{/snippet}
 	</RoomHeading>
 
+	{#if countsAll}<CountAll rows={view.rows} onDone={() => (countsAll = false)} />{/if}
 	{#if view.rows.length === 0}
 		<p class="mx-5">There is no ingredient in the book yet.</p>
 	{:else}

@@ -55,6 +55,12 @@
 	);
 	const figure = $derived(wanted.slice(0, wanted.lastIndexOf(' ')));
 	const figureUnit = $derived(wanted.slice(wanted.lastIndexOf(' ') + 1));
+	/** For a jug: what has a density is told as a volume, too. */
+	const volume = $derived(
+		line.density && line.kind !== 'water' && !countsOn && left > 0
+			? `; that is ${formatNumber(left / (1000 * line.density.kilogramsPerLitre), 2)} l`
+			: ''
+	);
 	const looked = $derived(doubted === null ? reached.inBowlGrams : reached.inBowlGrams + doubted);
 	const deviation = $derived(
 		doubted !== null || reached.state === 'over' ? deviationOf(line, looked, view) : null
@@ -62,7 +68,7 @@
 
 	function take(event?: SubmitEvent) {
 		event?.preventDefault();
-		const read = readWeight(typed, unit, MOST_BATCH_GRAMS);
+		const read = readWeight(typed, unit, MOST_BATCH_GRAMS, line.density);
 		if (!read.ok) {
 			problem = parseFailureText(read.error);
 			return;
@@ -99,7 +105,7 @@
 	{#if countsOn}on the scale in all{:else if reached.inBowlGrams > 0}still, {mass(
 			reached.inBowlGrams
 		)} of {mass(line.wantedGrams)} are in{:else}give or take {mass(reached.toleranceGrams)}{/if}, on
-	the {line.scale}{line.goes > 1 && !countsOn ? `, in ${line.goes} goes` : ''}.
+	the {line.scale}{line.goes > 1 && !countsOn ? `, in ${line.goes} goes` : ''}{volume}.
 </p>
 {#if hasLot}
 	<label class="mt-1 flex items-center gap-2 text-note">
@@ -182,7 +188,9 @@
 				>{mass(left)} is in</button
 			>
 			<label>
-				<span class="block">or what the scale shows</span>
+				<span class="block"
+					>or what the scale shows{line.density ? ', or a volume as 1.5 l' : ''}</span
+				>
 				<input
 					class="field typed"
 					type="text"

@@ -1,5 +1,11 @@
 import { fail, ok, type Result } from '../../core/result.ts';
-import { parseNumber, pounds, type ParseFailure, type UnitChoice } from '../../core/units/index.ts';
+import {
+	parseWeight,
+	pounds,
+	type Density,
+	type ParseFailure,
+	type UnitChoice
+} from '../../core/units/index.ts';
 
 /** The unit in which a weight of about so much is typed, as the scale shows it. */
 export interface TypedUnit {
@@ -21,15 +27,16 @@ export function typedUnit(wantedGrams: number, units: UnitChoice): TypedUnit {
 	return wantedGrams < KILOGRAMS_FROM ? { name: 'g', grams: 1 } : { name: 'kg', grams: 1000 };
 }
 
-/** Reads a weight as it is typed, above nothing and below what any bowl takes. */
+/** Reads a weight as it is typed, or a volume of what has a density, above nothing and below what any bowl takes. */
 export function readWeight(
 	text: string,
 	unit: TypedUnit,
-	mostGrams: number
+	mostGrams: number,
+	density: Density | null = null
 ): Result<number, ParseFailure> {
-	const read = parseNumber(text);
+	const read = parseWeight(text, { gramsPerUnit: unit.grams, density });
 	if (!read.ok) return read;
-	const grams = read.value * unit.grams;
+	const grams = read.value;
 	if (grams <= 0) return fail({ kind: 'below', least: 0, unit: unit.name });
 	if (grams > mostGrams)
 		return fail({ kind: 'above', most: Math.floor(mostGrams / unit.grams), unit: unit.name });

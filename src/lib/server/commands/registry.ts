@@ -6,6 +6,7 @@ import { changeOrder } from './change-order.ts';
 import { changeOrders } from './change-orders.ts';
 import { checkDough } from './check-dough.ts';
 import { copyOrders } from './copy-orders.ts';
+import { countStock } from './count-stock.ts';
 import { createFormula } from './create-formula.ts';
 import type { Envelope } from './define.ts';
 import { endDough } from './end-dough.ts';
@@ -55,6 +56,7 @@ export const COMMANDS = [
 	changeOrders,
 	checkDough,
 	copyOrders,
+	countStock,
 	createFormula,
 	endDough,
 	feedCulture,

@@ -62,6 +62,9 @@ export async function readWeighUp(
 			material,
 			addition,
 			scale: weighing.scale.name,
+			density:
+				day.book.ingredients.find(({ ingredient }) => ingredient.id === materialId)?.ingredient
+					.density ?? null,
 			lot: lots.get(materialId) ?? '',
 			weighed: weighings
 				.filter((one) => one.how !== 'by-feel' && isOf(one, materialId, addition))
