@@ -55,6 +55,23 @@ export async function growNights(db: Db, nights: number): Promise<void> {
 			verdict, decision) select e.id, '[]', 200 + random(), 210, 1, 0.06, 'ready', 'go-on' ${of('judged')}`.execute(
 			tx
 		);
+		// Each culture was fed and looked at every night, and went into the first mix of each dough.
+		await sql`create temporary table fed on commit drop as
+			select gen_random_uuid() as id, c.ingredient_id, n,
+				(${TOMORROW}::date - n - 71)::timestamptz + interval '9 hours' as fed_at
+			from culture c cross join generate_series(1, ${nights}) n`.execute(tx);
+		await sql`insert into culture_entry (id, ingredient_id, kind, seed_g, flour_g, water_g, command_id, occurred_at)
+			select id, ingredient_id, 'fed', 100, 400, 400, ${command}, fed_at from fed`.execute(tx);
+		await sql`insert into culture_feed_flour (entry_id, flour_id, amount_g, occurred_at)
+			select f.id, c.flour_id, 400, f.fed_at from fed f join culture_flour c using (ingredient_id)`.execute(
+			tx
+		);
+		await sql`insert into culture_entry (id, ingredient_id, kind, sightings, clock_share, seen_share, seen_spread,
+			command_id, occurred_at) select gen_random_uuid(), ingredient_id, 'seen', '[]', 0.8, 0.9, 0.1, ${command},
+			fed_at + interval '4 hours' from fed`.execute(tx);
+		await sql`insert into stock_use (batch_id, ingredient_id, amount_g, occurred_at)
+			select g.batch_id, c.ingredient_id, 500, g.mixed_at from grown g cross join culture c
+			where g.m = 1`.execute(tx);
 	});
 	await sql`vacuum analyze`.execute(db);
 }

@@ -24,6 +24,8 @@ import { readRipening } from '../src/lib/server/services/read-ripening.ts';
 import { loadStandingFrom, loadStandingVersions } from '../src/lib/server/db/standing-orders.ts';
 import { loadStock } from '../src/lib/server/db/stock.ts';
 import { readStanding } from '../src/lib/server/services/read-standing.ts';
+import { loadCultureEntries, loadCultureUses } from '../src/lib/server/db/cultures.ts';
+import { readCultures } from '../src/lib/server/services/read-cultures.ts';
 import { readStock } from '../src/lib/server/services/read-stock.ts';
 import { readWater } from '../src/lib/server/services/read-water.ts';
 import { NOW_MS, TOMORROW } from '../tests/integration/test-database.ts';
@@ -123,6 +125,17 @@ export const PAGES: readonly {
 			await loadStock(db);
 			for (let day = 0; day < 7; day += 1) await dayQueries(db, addDays(TOMORROW, day));
 		}
+	},
+	{
+		what: 'cultures, a week ahead',
+		page: (db) => readCultures(db, TOMORROW, NOW_MS),
+		queries: async (db) => {
+			const cultures = ['Rye culture', 'Wheat culture'].map((name) => demoId('ingredient', name));
+			await loadCultureEntries(db, cultures);
+			await loadCultureUses(db, cultures);
+			for (let day = -1; day < 7; day += 1) await dayQueries(db, addDays(TOMORROW, day));
+		},
+		committedRatio: 3
 	},
 	{ what: 'doughs', page: (db) => readDoughs(db, TOMORROW), queries: dayQueries },
 	{

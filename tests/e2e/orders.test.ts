@@ -45,6 +45,11 @@ journey(
 		await says(page, '[data-typed-for]', 'Tue, Thu');
 		await type(page, LOAF, '31');
 		await stands(page, LOAF, '31');
+		// Taken back it is what it was on both weekdays.
+		await ctrl(page, 'KeyZ');
+		await stands(page, LOAF, '27');
+		await type(page, LOAF, '31');
+		await stands(page, LOAF, '31');
 		await press(page, 'Thursday');
 		await says(page, '[data-room-sentence]', 'on Thursdays', 'Thu 26 Nov');
 		await stands(page, LOAF, '31');

@@ -295,6 +295,11 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 			lines: [{ dropId: FERRY, productId: LOAF, weekdays: [1, 2], pieces: 20, expectedVersion: 1 }]
 		},
 		{
+			kind: 'take-back-standing',
+			commandId: FERRY,
+			lines: [{ dropId: FERRY, productId: LOAF, expectedVersion: 1 }]
+		},
+		{
 			kind: 'change-orders',
 			date: addDays(date, 61),
 			lines: [{ dropId: FERRY, productId: LOAF, pieces: null, expectedVersion: 0 }]

@@ -34,6 +34,12 @@ export interface DeviceView {
 		readonly reportEverySeconds: number;
 		/** null while it never spoke. */
 		readonly now: ProbeView | null;
+		/** What a scale shows; null for what is none, or was never heard. */
+		readonly shown: {
+			readonly grams: number;
+			readonly stable: boolean;
+			readonly measuredAtMs: number;
+		} | null;
 	}[];
 }
 

@@ -2,7 +2,7 @@ import { addDays } from '../../../src/lib/core/time/index.ts';
 import { demoId } from '../../../src/lib/server/demo/demo-id.ts';
 import { readPlan } from '../../../src/lib/server/services/read-plan.ts';
 import { FERRY, LOAF, TOMORROW } from '../test-database.ts';
-import type { Night } from './night.ts';
+import { nightId, type Night } from './night.ts';
 
 /** Numbers that are typed by weekday and in a block, over what somebody else changed too; and what was counted. */
 export async function typeOrders({ tell }: Night): Promise<void> {
@@ -14,8 +14,14 @@ export async function typeOrders({ tell }: Night): Promise<void> {
 		untilDate: addDays(far, 13),
 		lines: [{ dropId: FERRY, productId: LOAF, weekdays: [2, 4], pieces: 33, expectedVersion }]
 	});
+	await tell(32, standing(1), 'standing orders');
 	await tell(32, standing(1));
-	await tell(32, standing(1));
+	await tell(32, {
+		kind: 'take-back-standing',
+		commandId: nightId('standing orders'),
+		lines: [{ dropId: FERRY, productId: LOAF, expectedVersion: 2 }]
+	});
+	await tell(32, standing(3));
 	const block = (pieces: number | null, expectedVersion: number) => ({
 		kind: 'change-orders' as const,
 		date: far,

@@ -2,7 +2,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { DeviceView } from '../../contracts/bakery-views.ts';
 	import type { Place } from '../../core/formula/index.ts';
-	import { formatTemperature } from '../../core/units/index.ts';
+	import { formatMass, formatTemperature } from '../../core/units/index.ts';
 	import { probeDoubt } from '../../wording/probe-text.ts';
 	import { ageText, momentText } from '../../wording/time-text.ts';
 	import NewDevice from './NewDevice.svelte';
@@ -76,10 +76,17 @@
 								<td class="text-right font-bold"
 									>{sensor.now
 										? formatTemperature({ celsius: sensor.now.celsius }, 1, units)
-										: '–'}</td
+										: sensor.shown
+											? formatMass({ grams: sensor.shown.grams }, 0, units)
+											: '–'}</td
 								>
 								<td class="pl-4"
-									>{#if !sensor.now}not yet{:else if doubt}<span class="act-now px-1">Check</span>
+									>{#if sensor.shown}{ageText(
+											sensor.shown.measuredAtMs,
+											room.now.epochMs
+										)}{:else if !sensor.now}not yet{:else if doubt}<span class="act-now px-1"
+											>Check</span
+										>
 										{doubt}{:else}{ageText(sensor.now.measuredAtMs, room.now.epochMs)}{/if}</td
 								>
 							</tr>

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { beforeNavigate, goto } from '$app/navigation';
+	import { followUndoKeys } from '../../client/undo-keys.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { StandingView } from '../../contracts/views.ts';
 	import { groupBy } from '../../core/group-by.ts';
@@ -13,7 +14,7 @@
 	import OrderGrid from './OrderGrid.svelte';
 	import OrdersFile from './OrdersFile.svelte';
 	import { OrdersModel, type NumbersView } from './orders-model.svelte.ts';
-	import { saveStanding } from './save-numbers.ts';
+	import { saveStanding, takeBackStanding } from './save-numbers.ts';
 	import StepButtons from './StepButtons.svelte';
 
 	interface Props {
@@ -74,8 +75,8 @@
 					() => room.now.epochMs
 				),
 				room.retries,
-				// One number stands for many weekdays and stretches: it is no way back to what each of them was.
-				false
+				// One number stands for many weekdays and stretches: the server keeps what each of them was.
+				takeBackStanding(() => room.now.epochMs)
 			)
 	);
 	$effect(() => {
@@ -84,6 +85,7 @@
 	});
 	onMount(() => {
 		void model.restore();
+		return followUndoKeys(() => model);
 	});
 	// A number on its way is saved before the next room reads it.
 	beforeNavigate((navigation) => {

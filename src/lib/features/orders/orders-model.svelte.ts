@@ -13,7 +13,7 @@ import {
 	type SavedNumber,
 	type WantedNumber
 } from './number-cell.ts';
-import type { Saved, SaveNumbers } from './save-numbers.ts';
+import type { Saved, SaveNumbers, TakeBack } from './save-numbers.ts';
 import { UnsavedNumbers } from './unsaved.ts';
 
 /** What the grid is made of: the rows, the columns and the numbers there are. */
@@ -34,6 +34,8 @@ interface OnItsWay {
 export class OrdersModel {
 	readonly #cells = new SvelteMap<string, Cell>();
 	readonly #steps = new EditSteps<readonly Change[]>();
+	/** By what name a step was told, where it is taken back by that. */
+	readonly #told = new WeakMap<readonly Change[], string>();
 	readonly #unsaved: UnsavedNumbers;
 	readonly #again = () => this.#sendAway();
 	#inFlight: Promise<void> = Promise.resolve();
@@ -46,8 +48,8 @@ export class OrdersModel {
 		keptAs: string,
 		private readonly save: SaveNumbers,
 		private readonly retries: Retries,
-		/** Whether a number before a change says all that has to be put again to take it back. */
-		private readonly hasSteps = true
+		/** How an entry is taken back whose numbers do not say all that has to be put again; null where they do. */
+		private readonly takeBack: TakeBack | null = null
 	) {
 		this.#unsaved = new UnsavedNumbers(keptAs);
 		this.update(view);
@@ -180,6 +182,13 @@ export class OrdersModel {
 			this.#steps.drop();
 			return;
 		}
+		const toldAs = this.#told.get(step);
+		if (this.takeBack && toldAs !== undefined) {
+			const { takeBack } = this;
+			this.#steps.drop();
+			await this.#stepTo(step, 'before', (numbers) => takeBack(toldAs, numbers));
+			return;
+		}
 		this.#steps.back();
 		await this.#stepTo(step, 'before');
 	}
@@ -230,7 +239,11 @@ export class OrdersModel {
 		return can;
 	}
 
-	async #stepTo(step: readonly Change[], to: 'before' | 'after'): Promise<void> {
+	async #stepTo(
+		step: readonly Change[],
+		to: 'before' | 'after',
+		save: SaveNumbers = this.save
+	): Promise<void> {
 		const moved = step.flatMap((change): OnItsWay[] => {
 			const cell = this.#cells.get(change.key);
 			const { pieces, typed } = change[to];
@@ -238,10 +251,14 @@ export class OrdersModel {
 			const text = textOf(pieces);
 			return [{ key: change.key, cell: { ...cell, text }, pieces: typed ? pieces : null }];
 		});
-		await this.#send(moved, false);
+		await this.#send(moved, false, save);
 	}
 
-	#send(moved: readonly OnItsWay[], undoable: boolean): Promise<void> {
+	#send(
+		moved: readonly OnItsWay[],
+		undoable: boolean,
+		save: SaveNumbers = this.save
+	): Promise<void> {
 		for (const { key, cell } of moved) this.#put(key, { ...cell, state: 'saving', message: '' });
 		const numbers = moved.map(({ cell, pieces }) => ({
 			dropId: cell.dropId,
@@ -249,7 +266,7 @@ export class OrdersModel {
 			pieces,
 			expectedVersion: cell.version
 		}));
-		const work = this.save(numbers).then((saved) => {
+		const work = save(numbers).then((saved) => {
 			this.#answer(moved, saved, undoable);
 			// Typed on while the answer was on its way.
 			const typedOn = moved.flatMap(({ key }) => {
@@ -267,7 +284,7 @@ export class OrdersModel {
 
 	#answer(moved: readonly OnItsWay[], saved: Saved, undoable: boolean): void {
 		if (saved.outcome === 'done') {
-			this.#saved(moved, undoable, () => undefined);
+			this.#saved(moved, undoable, () => undefined, saved.toldAs);
 			return;
 		}
 		if (saved.outcome === 'stale') {
@@ -315,7 +332,8 @@ export class OrdersModel {
 	#saved(
 		moved: readonly OnItsWay[],
 		undoable: boolean,
-		versionOf: (key: string) => number | undefined
+		versionOf: (key: string) => number | undefined,
+		toldAs?: string
 	): void {
 		const changes = moved.flatMap(({ key, cell: sent, pieces }): Change[] => {
 			const cell = this.#cells.get(key);
@@ -333,7 +351,9 @@ export class OrdersModel {
 			});
 			return [{ key, before: { pieces: sent.saved, typed: sent.typed }, after: now }];
 		});
-		if (undoable && this.hasSteps) this.#steps.push(changes);
+		if (!undoable || (this.takeBack && toldAs === undefined)) return;
+		this.#steps.push(changes);
+		if (toldAs !== undefined) this.#told.set(changes, toldAs);
 	}
 
 	#put(key: string, cell: Cell): void {

@@ -22,7 +22,8 @@ export interface StaleNumber {
 
 /** What became of numbers that were sent: all of them are saved, or none. */
 export type Saved =
-	| { readonly outcome: 'done' }
+	/** `toldAs` names it where it is taken back by a word of its own. */
+	| { readonly outcome: 'done'; readonly toldAs?: string }
 	| { readonly outcome: 'not-reached' | 'refused'; readonly message: string }
 	| { readonly outcome: 'stale'; readonly lines: readonly StaleNumber[] };
 
@@ -65,25 +66,53 @@ export interface StandingFor {
 export function saveStanding(standing: () => StandingFor, nowMs: () => number): SaveNumbers {
 	return async (numbers) => {
 		const { fromDate, untilDate, weekdaysOf } = standing();
-		return savedOf(
-			await sendCommand({
-				kind: 'set-standing',
-				occurredAtMs: Math.round(nowMs()),
-				fromDate,
-				untilDate,
-				lines: numbers.map(({ pieces, dropId, ...line }) => ({
-					...line,
-					dropId,
-					pieces: pieces ?? 0,
-					weekdays: [...weekdaysOf(dropId)]
-				}))
-			})
+		const toldAs = crypto.randomUUID();
+		const saved = savedOf(
+			await sendCommand(
+				{
+					kind: 'set-standing',
+					occurredAtMs: Math.round(nowMs()),
+					fromDate,
+					untilDate,
+					lines: numbers.map(({ pieces, dropId, ...line }) => ({
+						...line,
+						dropId,
+						pieces: pieces ?? 0,
+						weekdays: [...weekdaysOf(dropId)]
+					}))
+				},
+				toldAs
+			)
 		);
+		return saved.outcome === 'done' ? { ...saved, toldAs } : saved;
 	};
 }
 
+/** Takes back what was said of standing orders as a whole: on every weekday and date stands again what stood before. */
+export type TakeBack = (toldAs: string, numbers: readonly NumberToSave[]) => Promise<Saved>;
+
+export function takeBackStanding(nowMs: () => number): TakeBack {
+	return async (commandId, numbers) =>
+		savedOf(
+			await sendCommand({
+				kind: 'take-back-standing',
+				occurredAtMs: Math.round(nowMs()),
+				commandId,
+				lines: numbers.map(({ dropId, productId, expectedVersion }) => ({
+					dropId,
+					productId,
+					expectedVersion
+				}))
+			})
+		);
+}
+
 function savedOf(
-	result: Awaited<ReturnType<typeof sendCommand<'change-orders' | 'set-standing' | 'change-order'>>>
+	result: Awaited<
+		ReturnType<
+			typeof sendCommand<'change-orders' | 'set-standing' | 'change-order' | 'take-back-standing'>
+		>
+	>
 ): Saved {
 	if (result.outcome === 'done') return { outcome: 'done' };
 	if (result.outcome === 'refused' && result.refusal.kind === 'numbers-changed-meanwhile')

@@ -41,6 +41,7 @@ import { setWaterSchool } from './set-water-school.ts';
 import { strikeCulture } from './strike-culture.ts';
 import { strikeEntry } from './strike-entry.ts';
 import { strikeWeighing } from './strike-weighing.ts';
+import { takeBackStanding } from './take-back-standing.ts';
 import { takeClosedDays } from './take-closed-days.ts';
 import { takeReading } from './take-reading.ts';
 import { takeStock } from './take-stock.ts';
@@ -90,6 +91,7 @@ export const COMMANDS = [
 	strikeCulture,
 	strikeEntry,
 	strikeWeighing,
+	takeBackStanding,
 	takeClosedDays,
 	takeReading,
 	takeStock,

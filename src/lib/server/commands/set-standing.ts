@@ -6,17 +6,16 @@ import { layOver, type StandingStretch } from '../../core/production/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { wallTimeOf } from '../../core/time/index.ts';
 import { loadBakery } from '../db/bakery.ts';
-import type { Tx } from '../db/client.ts';
-import { findOrderable, inOneOrder } from '../db/orders.ts';
+import { findOrderable } from '../db/orders.ts';
 import {
 	insertStandingChanges,
 	loadStretchesOf,
-	lockStanding,
 	replaceStretches,
 	updateStandingVersion,
 	type StandingRow
 } from '../db/standing-orders.ts';
 import { defineCommand, EVERYONE } from './define.ts';
+import { isSameOrder, lockStandingOrders } from './standing-locks.ts';
 
 /**
  * Says what stands ordered on some weekdays, from a date on and until another; null for until told otherwise. Nights that
@@ -65,10 +64,10 @@ export const setStanding = defineCommand({
 			return fail({ kind: 'unknown', what: 'drop' });
 		if (!lines.every(({ productId }) => there.products.has(productId)))
 			return fail({ kind: 'unknown', what: 'product' });
-		const locked = await lockAll(tx, lines, actor.id);
+		const locked = await lockStandingOrders(tx, lines, actor.id);
 		const stretches = await loadStretchesOf(tx, lines, fromDate);
 		const of = (line: (typeof lines)[number], weekday: number) =>
-			stretches.filter((row) => isSame(row, line) && row.weekday === weekday);
+			stretches.filter((row) => isSameOrder(row, line) && row.weekday === weekday);
 		const stale = locked.filter(({ line, version }) => line.expectedVersion !== version);
 		if (stale.length > 0)
 			return fail({
@@ -97,26 +96,7 @@ export const setStanding = defineCommand({
 			await updateStandingVersion(tx, line, { version: version + 1, changedBy: actor.id });
 		}
 		await replaceStretches(tx, before, after);
-		await insertStandingChanges(tx, said, command.id);
+		await insertStandingChanges(tx, said, command.id, before);
 		return ok({ lines: lines.length });
 	}
 });
-
-function isSame(
-	a: { readonly dropId: string; readonly productId: string },
-	b: { readonly dropId: string; readonly productId: string }
-): boolean {
-	return a.dropId === b.dropId && a.productId === b.productId;
-}
-
-/** Each standing order locked, in one order, so that two bakers never wait for each other. */
-async function lockAll<Line extends { readonly dropId: string; readonly productId: string }>(
-	tx: Tx,
-	lines: readonly Line[],
-	actorId: string
-) {
-	const locked: { readonly line: Line; readonly version: number; readonly by: string }[] = [];
-	for (const line of inOneOrder(lines))
-		locked.push({ line, ...(await lockStanding(tx, line, actorId)) });
-	return locked;
-}

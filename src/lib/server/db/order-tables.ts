@@ -39,6 +39,16 @@ export interface OrderTables {
 		until_date: string | null;
 		pieces: number;
 	};
+	standing_before: {
+		command_id: string;
+		drop_id: string;
+		product_id: string;
+		weekday: number;
+		from_date: string;
+		until_date: string | null;
+		pieces: number;
+		recorded_at: RecordedAt;
+	};
 	standing_change: {
 		id: ColumnType<string, never, never>;
 		command_id: string;

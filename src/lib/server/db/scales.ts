@@ -35,6 +35,8 @@ export interface ScaleNow {
 	readonly shown: { readonly grams: number; readonly stable: boolean } | null;
 	/** On the server's own clock; null where it was never heard. */
 	readonly heardAtMs: number | null;
+	/** On the bakery's clock. */
+	readonly measuredAtMs: number | null;
 }
 
 export async function loadScalesNow(db: Db | Tx): Promise<readonly ScaleNow[]> {
@@ -42,7 +44,14 @@ export async function loadScalesNow(db: Db | Tx): Promise<readonly ScaleNow[]> {
 		.selectFrom('device_sensor')
 		.innerJoin('device', 'device.id', 'device_sensor.device_id')
 		.leftJoin('scale_now', 'scale_now.sensor_id', 'device_sensor.id')
-		.select(['device_sensor.id', 'device_sensor.name', 'shown_g', 'stable', 'heard_at'])
+		.select([
+			'device_sensor.id',
+			'device_sensor.name',
+			'shown_g',
+			'stable',
+			'heard_at',
+			'measured_at'
+		])
 		.where('device_sensor.kind', '=', 'bench-scale')
 		.where('device.revoked_at', 'is', null)
 		.orderBy('device_sensor.name')
@@ -54,6 +63,7 @@ export async function loadScalesNow(db: Db | Tx): Promise<readonly ScaleNow[]> {
 			row.shown_g === null || row.stable === null
 				? null
 				: { grams: row.shown_g, stable: row.stable },
-		heardAtMs: row.heard_at?.getTime() ?? null
+		heardAtMs: row.heard_at?.getTime() ?? null,
+		measuredAtMs: row.measured_at?.getTime() ?? null
 	}));
 }

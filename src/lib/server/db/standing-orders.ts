@@ -164,22 +164,43 @@ export async function replaceStretches(
 		.execute();
 }
 
-/** Writes down what was said of standing orders. */
+/** Writes down what was said of standing orders, and what stood before that. */
 export async function insertStandingChanges(
 	tx: Tx,
 	changes: readonly StandingRow[],
-	commandId: string
+	commandId: string,
+	before: readonly StandingRow[] = []
 ): Promise<void> {
-	const rows = changes.map((change): EveryColumn<'standing_change'> => ({
+	const asRow = (row: StandingRow) => ({
 		command_id: commandId,
-		drop_id: change.dropId,
-		product_id: change.productId,
-		weekday: change.weekday,
-		from_date: change.fromDate,
-		until_date: change.untilDate,
-		pieces: change.pieces
-	}));
-	await tx.insertInto('standing_change').values(rows).execute();
+		drop_id: row.dropId,
+		product_id: row.productId,
+		weekday: row.weekday,
+		from_date: row.fromDate,
+		until_date: row.untilDate,
+		pieces: row.pieces
+	});
+	const said = changes.map((change): EveryColumn<'standing_change'> => asRow(change));
+	await tx.insertInto('standing_change').values(said).execute();
+	const stood = before.map((row): EveryColumn<'standing_before'> => asRow(row));
+	if (stood.length > 0) await tx.insertInto('standing_before').values(stood).execute();
+}
+
+/** What one command said of standing orders, and what stood before it. */
+export async function loadStandingChange(
+	tx: Tx,
+	commandId: string
+): Promise<{ readonly said: readonly StandingRow[]; readonly before: readonly StandingRow[] }> {
+	const [said, before] = await Promise.all(
+		(['standing_change', 'standing_before'] as const).map((table) =>
+			tx
+				.selectFrom(table)
+				.select(['drop_id', 'product_id', 'weekday', 'from_date', 'until_date', 'pieces'])
+				.where('command_id', '=', commandId)
+				.execute()
+		)
+	);
+	return { said: (said ?? []).map(rowOf), before: (before ?? []).map(rowOf) };
 }
 
 function rowOf(row: {

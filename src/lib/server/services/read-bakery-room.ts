@@ -7,17 +7,19 @@ import type { Db } from '../db/client.ts';
 import { loadDevices, loadSensorsNow } from '../db/devices.ts';
 import { loadEntries } from '../db/entries.ts';
 import { decksOf, mixersOf, placesOf } from '../db/of-entries.ts';
+import { loadScalesNow, type ScaleNow } from '../db/scales.ts';
 import { BakeryNotSetUp } from './day-production.ts';
 import { countEntries } from './read-entries.ts';
 import { probeView } from './temperatures-now.ts';
 
 /** What the bakery is, how far it is entered, and what reads it. */
 export async function readBakeryRoom(db: Db, date: BakeDate): Promise<BakeryRoomView> {
-	const [bakery, entries, devices, sensors, size] = await Promise.all([
+	const [bakery, entries, devices, sensors, scales, size] = await Promise.all([
 		loadBakery(db, date),
 		loadEntries(db, date),
 		loadDevices(db),
 		loadSensorsNow(db),
+		loadScalesNow(db),
 		loadBookSize(db, date)
 	]);
 	if (!bakery) throw new BakeryNotSetUp();
@@ -60,8 +62,16 @@ export async function readBakeryRoom(db: Db, date: BakeDate): Promise<BakeryRoom
 					kind: sensor.kind,
 					placeId: sensor.placeId,
 					reportEverySeconds: sensor.reportEverySeconds,
-					now: sensor.last ? probeView({ ...sensor, last: sensor.last }) : null
+					now: sensor.last ? probeView({ ...sensor, last: sensor.last }) : null,
+					shown: shownBy(scales.find(({ sensorId }) => sensorId === sensor.sensorId))
 				}))
 		}))
 	};
+}
+
+/** What a scale shows; null for what is none, or was never heard. */
+function shownBy(scale: ScaleNow | undefined) {
+	return scale?.shown && scale.measuredAtMs !== null
+		? { ...scale.shown, measuredAtMs: scale.measuredAtMs }
+		: null;
 }

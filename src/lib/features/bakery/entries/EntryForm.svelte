@@ -168,6 +168,12 @@
 				onclick={() => void save(!saved.retired, saved)}
 				>{saved.retired ? `Bring ${saved.name} back` : `Retire ${saved.name}`}</button
 			>
+			{#if saved.kind === 'drop' && !saved.retired}
+				<span class="ml-2 text-note"
+					>From then on its standing orders are asked for no more; what was typed for a date is
+					baked.</span
+				>
+			{/if}
 		</p>
 	{/if}
 </form>

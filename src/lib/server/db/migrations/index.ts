@@ -15,6 +15,7 @@ import * as mixesWanted from './0018-mixes-wanted.ts';
 import * as weighing from './0014-weighing.ts';
 import * as benchScales from './0022-bench-scales.ts';
 import * as batchesWanted from './0024-batches-wanted.ts';
+import * as standingBefore from './0025-standing-before.ts';
 import * as cultures from './0023-cultures.ts';
 import * as weighings from './0021-weighings.ts';
 import * as stock from './0020-stock.ts';
@@ -49,7 +50,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0021-weighings': weighings,
 	'0022-bench-scales': benchScales,
 	'0023-cultures': cultures,
-	'0024-batches-wanted': batchesWanted
+	'0024-batches-wanted': batchesWanted,
+	'0025-standing-before': standingBefore
 };
 
 export const migrations: MigrationProvider = {
