@@ -1,8 +1,5 @@
 import assert from 'node:assert/strict';
-import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
-import { startSimulatedScale } from '../../src/lib/devices/simulated/simulated-scale.ts';
-import { keyFingerprint } from '../../src/lib/server/auth/device.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { LEVAIN, LOAF as LOAF_ID, TOMORROW } from '../integration/test-database.ts';
@@ -20,6 +17,7 @@ import {
 	type Bakery
 } from './bakery.ts';
 import { accessibilityFaults } from './page-faults.ts';
+import { scaleBeside } from './scale-beside.ts';
 import { walkSour } from './sour-walk.ts';
 
 const DAY = '/bake/2026-11-24';
@@ -36,28 +34,7 @@ const stands = (page: Page, label: string, value: string) =>
 /** A scale beside the screen, and one weight that is too much and mended. */
 async function weighOnScale(bakery: Bakery): Promise<void> {
 	const { page } = bakery;
-	const key = 'a-made-up-key-of-the-scale-by-the-mixer';
-	await sendBeside(bakery, {
-		kind: 'register-device',
-		deviceId: randomUUID(),
-		name: 'Scale by the mixer',
-		keySha256: keyFingerprint(key),
-		sensors: [
-			{
-				id: randomUUID(),
-				name: 'Mixer scale',
-				kind: 'bench-scale',
-				placeId: null,
-				reportEverySeconds: 1
-			}
-		]
-	});
-	const scale = startSimulatedScale({
-		address: bakery.origin,
-		key,
-		divisionGrams: 1,
-		onTrouble: (what) => assert.fail(what)
-	});
+	const scale = await scaleBeside(bakery, (what) => assert.fail(what));
 	try {
 		await visit(bakery, `${DAY}/doughs`);
 		await (await byName(page, 'link', 'Weigh up Stick dough, mix 1')).click();

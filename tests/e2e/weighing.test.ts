@@ -1,23 +1,11 @@
 import assert from 'node:assert/strict';
-import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
-import { startSimulatedScale } from '../../src/lib/devices/simulated/simulated-scale.ts';
-import { keyFingerprint } from '../../src/lib/server/auth/device.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readWeighUp } from '../../src/lib/server/services/read-weigh-up.ts';
 import { TOMORROW } from '../integration/test-database.ts';
-import {
-	AFTERNOON,
-	byName,
-	journey,
-	says,
-	search,
-	sendBeside,
-	SIZES,
-	type,
-	visit
-} from './bakery.ts';
+import { AFTERNOON, byName, journey, says, search, SIZES, type, visit } from './bakery.ts';
 import { accessibilityFaults } from './page-faults.ts';
+import { scaleBeside } from './scale-beside.ts';
 
 const sentence = '[data-room-sentence]';
 const DOUGH = demoId('formula', 'Harbour dough');
@@ -129,29 +117,8 @@ journey(
 	'the scale beside the screen is read: a line is taken as it stands, a wrong one is seen and mended, a silent scale is told',
 	async (bakery) => {
 		const { page } = bakery;
-		const key = 'a-made-up-key-of-the-scale-by-the-mixer';
-		await sendBeside(bakery, {
-			kind: 'register-device',
-			deviceId: randomUUID(),
-			name: 'Scale by the mixer',
-			keySha256: keyFingerprint(key),
-			sensors: [
-				{
-					id: randomUUID(),
-					name: 'Mixer scale',
-					kind: 'bench-scale',
-					placeId: null,
-					reportEverySeconds: 1
-				}
-			]
-		});
 		const trouble: string[] = [];
-		const scale = startSimulatedScale({
-			address: bakery.origin,
-			key,
-			divisionGrams: 1,
-			onTrouble: (what) => trouble.push(what)
-		});
+		const scale = await scaleBeside(bakery, (what) => trouble.push(what));
 		try {
 			// An empty bowl is put on it first.
 			scale.put(1850);

@@ -4,6 +4,7 @@
 	import type { CulturesView } from '../../contracts/culture-views.ts';
 	import { favourOf } from '../../core/fermentation/index.ts';
 	import { formatNumber, formatTemperature } from '../../core/units/index.ts';
+	import BigFigure from '../../ui/BigFigure.svelte';
 	import Term from '../../ui/Term.svelte';
 	import {
 		announcementText,
@@ -82,19 +83,16 @@
 			<CultureStart start={culture.start} began={own.start} {tending} {tell} />
 		{:else}
 			<div class="figures">
-				<p>
-					<span class="name">there is</span>
-					<span class="large" data-mass
+				<BigFigure name="there is" size="large"
+					><span data-mass
 						>{own.grams === null ? 'not weighed' : cultureMass(own.grams, units)}</span
-					>
-				</p>
+					></BigFigure
+				>
 				{#if marks}
-					<p>
-						<span class="name"
-							>{marks.ripe !== null && marks.ripe <= tell.nowMs ? 'ripe since' : 'ripe at'}</span
-						>
-						<span class="middle" data-ripe>{at(marks.ripe)}</span>
-					</p>
+					<BigFigure
+						name={marks.ripe !== null && marks.ripe <= tell.nowMs ? 'ripe since' : 'ripe at'}
+						size="middle"><span data-ripe>{at(marks.ripe)}</span></BigFigure
+					>
 				{/if}
 			</div>
 			{#if marks && own.follow}
@@ -205,21 +203,6 @@
 		flex-wrap: wrap;
 		align-items: flex-end;
 		gap: 4px 36px;
-	}
-	.name {
-		display: block;
-		color: var(--ink-2);
-		font-size: 19px;
-	}
-	.large {
-		font-size: 54px;
-		font-weight: 800;
-		line-height: 1.05;
-	}
-	.middle {
-		font-size: 34px;
-		font-weight: 800;
-		line-height: 1.15;
 	}
 	.told {
 		display: flex;

@@ -3,6 +3,7 @@
 	import { untrack } from 'svelte';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { CulturesView } from '../../contracts/culture-views.ts';
+	import ListRow from '../../ui/ListRow.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { announcementText, cultureMass } from '../../wording/culture-text.ts';
 	import { clockText, momentText, shortDateText } from '../../wording/time-text.ts';
@@ -64,11 +65,10 @@
 			{#each model.cultures as one (one.view.ingredientId)}
 				{@const next = one.view.uses[0]}
 				{@const presses = pressing(one)}
-				<button
-					class="row"
-					aria-current={one === selected ? 'true' : undefined}
-					data-row={one.view.name}
-					onclick={() => (chosen = one.view.ingredientId)}
+				<ListRow
+					name={one.view.name}
+					current={one === selected}
+					onSelect={() => (chosen = one.view.ingredientId)}
 				>
 					<span>
 						<b>{one.view.name}</b>
@@ -80,7 +80,7 @@
 							>{/if}
 					</span>
 					{#if presses}<span class="act-now ml-auto px-2 py-1">{presses.label}</span>{/if}
-				</button>
+				</ListRow>
 			{/each}
 		</nav>
 		{#if selected}
@@ -111,22 +111,6 @@
 		gap: 16px;
 		align-items: start;
 		padding: 0 20px 16px;
-	}
-	.row {
-		display: flex;
-		align-items: center;
-		gap: 12px;
-		width: 100%;
-		min-height: 64px;
-		padding: 8px 14px;
-		border-bottom: 1px solid var(--line);
-		border-left: 6px solid transparent;
-		text-align: left;
-		cursor: pointer;
-	}
-	.row[aria-current] {
-		border-left-color: var(--ink);
-		background: var(--ground);
 	}
 	@media (max-width: 850px) {
 		.cultures {

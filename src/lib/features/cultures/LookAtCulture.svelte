@@ -2,7 +2,8 @@
 	import { judgeCulture, type FollowedCulture } from '../../core/culture/index.ts';
 	import { SIGHTS, type Sighting, type SightingKind } from '../../core/fermentation/index.ts';
 	import SightingsField from '../../fields/SightingsField.svelte';
-	import { readinessReason, sightingText, VERDICT_TEXT } from '../../wording/readiness-text.ts';
+	import Verdict from '../../fields/Verdict.svelte';
+	import { sightingText } from '../../wording/readiness-text.ts';
 	import type { Tending } from './tending.svelte.ts';
 
 	interface Props {
@@ -18,10 +19,7 @@
 
 <section aria-label="Look at it" data-look>
 	<SightingsField kinds={SIGHTS.leaven} {seen} onSet={(now: typeof seen) => (seen = now)} />
-	<div class="verdict" data-verdict={readiness.verdict}>
-		<p class="word">{VERDICT_TEXT[readiness.verdict]}</p>
-		<p>{readinessReason(readiness)}</p>
-	</div>
+	<Verdict {readiness} />
 	<button
 		class="action big mt-3"
 		disabled={tending.busy || sightings.length === 0}
@@ -35,20 +33,6 @@
 </section>
 
 <style>
-	.verdict {
-		display: grid;
-		grid-template-columns: auto 1fr;
-		align-items: center;
-		gap: 4px 20px;
-		margin-top: 14px;
-		padding: 10px 14px;
-		border: 2px solid var(--ink);
-	}
-	.word {
-		font-size: 34px;
-		font-weight: 800;
-		line-height: 1.1;
-	}
 	.big {
 		min-height: 60px;
 		min-width: 150px;

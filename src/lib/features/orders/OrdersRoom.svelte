@@ -3,10 +3,10 @@
 	import Notice from '../../ui/Notice.svelte';
 	import { unmadeText } from '../../wording/failure-text.ts';
 	import { onMount, untrack } from 'svelte';
-	import { beforeNavigate, goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { followUndoKeys } from '../../client/undo-keys.ts';
+	import { saveBeforeLeaving } from '../../client/save-before-leaving.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { OrdersView } from '../../contracts/views.ts';
 	import { formatBulk, formatNumber } from '../../core/units/index.ts';
@@ -112,14 +112,7 @@
 		const drops = dropsWithOrders === 1 ? 'one drop' : `${dropsWithOrders} drops`;
 		return `${formatNumber(totals.pieces, 0)} pieces for ${drops}, ${formatBulk({ grams: totals.grams }, room.bakery.units)} of dough in pieces.`;
 	});
-	// A number on its way is saved before the next room reads it.
-	beforeNavigate((navigation) => {
-		if (!model.saving || navigation.willUnload || !navigation.to) return;
-		const { url } = navigation.to;
-		navigation.cancel();
-		// eslint-disable-next-line svelte/no-navigation-without-resolve -- it is the address that was asked for
-		void model.settled.then(() => goto(url));
-	});
+	saveBeforeLeaving(model);
 </script>
 
 <RoomHeading {sentence} note={totals.pieces === 0 ? '' : dateText(view.date)}>

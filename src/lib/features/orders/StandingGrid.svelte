@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
-	import { beforeNavigate, goto } from '$app/navigation';
 	import { followUndoKeys } from '../../client/undo-keys.ts';
+	import { saveBeforeLeaving } from '../../client/save-before-leaving.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { StandingView } from '../../contracts/views.ts';
 	import { groupBy } from '../../core/group-by.ts';
@@ -87,14 +87,7 @@
 		void model.restore();
 		return followUndoKeys(() => model);
 	});
-	// A number on its way is saved before the next room reads it.
-	beforeNavigate((navigation) => {
-		if (!model.saving || navigation.willUnload || !navigation.to) return;
-		const { url } = navigation.to;
-		navigation.cancel();
-		// eslint-disable-next-line svelte/no-navigation-without-resolve -- it is the address that was asked for
-		void model.settled.then(() => goto(url));
-	});
+	saveBeforeLeaving(model);
 </script>
 
 <div class="mx-5 mb-3 flex flex-wrap gap-3"><StepButtons products={view.products} {model} /></div>

@@ -14,6 +14,7 @@
 	import { favourText } from '../../wording/readiness-text.ts';
 	import { momentText } from '../../wording/time-text.ts';
 	import type { FollowedDough, RipeningModel } from './ripening-model.svelte.ts';
+	import BigFigure from '../../ui/BigFigure.svelte';
 	import Term from '../../ui/Term.svelte';
 
 	interface Props {
@@ -89,19 +90,15 @@
 
 <section aria-label="Dough card of {mixTitle(dough.view)}" data-dough-card={mixTitle(dough.view)}>
 	<div class="figures">
-		<p>
-			<span class="name">{ready} at</span>
-			<span class="large" data-ripe>{at(card.marks.ripe)}</span>
-			{#if left}<span class="unit">in {left}</span>{/if}
-		</p>
-		<p>
-			<span class="name">now</span>
-			<span class="middle">{formatTemperature({ celsius: card.celsiusNow }, 1, units)}</span>
-		</p>
-		<p>
-			<span class="name">fermented, of its {dough.view.kind === 'mix' ? 'bulk' : 'time'}</span>
-			<span class="middle" data-share>{formatNumber(Math.min(999, share * 100), 0)} %</span>
-		</p>
+		<BigFigure name="{ready} at" size="large" beside={left ? `in ${left}` : ''}
+			><span data-ripe>{at(card.marks.ripe)}</span></BigFigure
+		>
+		<BigFigure name="now" size="middle"
+			>{formatTemperature({ celsius: card.celsiusNow }, 1, units)}</BigFigure
+		>
+		<BigFigure name="fermented, of its {dough.view.kind === 'mix' ? 'bulk' : 'time'}" size="middle"
+			><span data-share>{formatNumber(Math.min(999, share * 100), 0)} %</span></BigFigure
+		>
 	</div>
 	<p class="text-lead">
 		<Term of="early-ready-late">early</Term> from <b>{at(card.marks.early)}</b>, late after
@@ -131,24 +128,5 @@
 		flex-wrap: wrap;
 		align-items: flex-end;
 		gap: 4px 36px;
-	}
-	.name {
-		display: block;
-		color: var(--ink-2);
-		font-size: 19px;
-	}
-	.large {
-		font-size: 54px;
-		font-weight: 800;
-		line-height: 1.05;
-	}
-	.middle {
-		font-size: 34px;
-		font-weight: 800;
-		line-height: 1.15;
-	}
-	.unit {
-		font-size: 19px;
-		font-weight: 700;
 	}
 </style>

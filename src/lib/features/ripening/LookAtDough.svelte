@@ -9,13 +9,9 @@
 		type Sighting,
 		type SightingKind
 	} from '../../core/fermentation/index.ts';
-	import {
-		DECISION_TEXT,
-		readinessReason,
-		sightingText,
-		VERDICT_TEXT
-	} from '../../wording/readiness-text.ts';
+	import { DECISION_TEXT, sightingText, VERDICT_TEXT } from '../../wording/readiness-text.ts';
 	import SightingsField from '../../fields/SightingsField.svelte';
+	import Verdict from '../../fields/Verdict.svelte';
 	import { mixTitle } from '../../wording/mix-title.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import type { FollowedDough } from './ripening-model.svelte.ts';
@@ -67,10 +63,7 @@
 
 <section aria-label="Look at {title}" data-look>
 	<SightingsField {kinds} {seen} onSet={(now: typeof seen) => (seen = now)} />
-	<div class="verdict" data-verdict={readiness.verdict}>
-		<p class="word">{VERDICT_TEXT[readiness.verdict]}</p>
-		<p>{readinessReason(readiness)}</p>
-	</div>
+	<Verdict {readiness} />
 	<div class="mt-3 flex flex-wrap gap-3">
 		{#each decisions as decision (decision)}
 			<button
@@ -106,20 +99,6 @@
 </section>
 
 <style>
-	.verdict {
-		display: grid;
-		grid-template-columns: auto 1fr;
-		align-items: center;
-		gap: 4px 20px;
-		margin-top: 14px;
-		padding: 10px 14px;
-		border: 2px solid var(--ink);
-	}
-	.word {
-		font-size: 34px;
-		font-weight: 800;
-		line-height: 1.1;
-	}
 	.big {
 		min-height: 60px;
 		min-width: 150px;

@@ -6,6 +6,7 @@
 	import { readAnew } from '../../client/read-anew.ts';
 	import type { RipeningDoughView, RipeningView } from '../../contracts/ripening-views.ts';
 	import { formatTemperature } from '../../core/units/index.ts';
+	import ListRow from '../../ui/ListRow.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import RampLegend from '../../ui/ribbon/RampLegend.svelte';
 	import { mixTitle } from '../../wording/mix-title.ts';
@@ -104,11 +105,10 @@
 	<div class="doughs">
 		<nav aria-label="Doughs in their bulk" class="border border-line bg-sheet">
 			{#each model.followed as followed (followed.key)}
-				<button
-					class="row"
-					aria-current={followed.key === selected?.key ? 'true' : undefined}
-					data-row={mixTitle(followed.view)}
-					onclick={() => select(followed.key)}
+				<ListRow
+					name={mixTitle(followed.view)}
+					current={followed.key === selected?.key}
+					onSelect={() => select(followed.key)}
 				>
 					<span class="when"
 						>{followed.attention.kind === 'asked'
@@ -134,7 +134,7 @@
 					{:else if followed.card.marks.ripe !== null && followed.card.marks.ripe <= model.nowMs}
 						<span class="act-now px-2 py-1">{readyWord(followed.view.kind)}</span>
 					{/if}
-				</button>
+				</ListRow>
 			{/each}
 		</nav>
 		{#if selected}
@@ -251,22 +251,6 @@
 		gap: 16px;
 		align-items: start;
 		padding: 0 20px 16px;
-	}
-	.row {
-		display: flex;
-		align-items: center;
-		gap: 12px;
-		width: 100%;
-		min-height: 64px;
-		padding: 6px 14px;
-		border-bottom: 1px solid var(--line);
-		border-left: 6px solid transparent;
-		text-align: left;
-		cursor: pointer;
-	}
-	.row[aria-current] {
-		border-left-color: var(--ink);
-		background: var(--ground);
 	}
 	.when {
 		min-width: 56px;

@@ -3,6 +3,7 @@
 	import type { WaterView } from '../../contracts/water-views.ts';
 	import { BOILING } from '../../core/heat/index.ts';
 	import { formatMass, formatTemperature } from '../../core/units/index.ts';
+	import ListRow from '../../ui/ListRow.svelte';
 	import { clockText } from '../../wording/time-text.ts';
 	import { isMissed } from '../../wording/order-text.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
@@ -64,11 +65,10 @@
 			<ul>
 				{#each of as row (row.key)}
 					<li>
-						<button
-							class="row"
-							aria-current={row.key === selected ? 'true' : undefined}
-							data-row={row.title}
-							onclick={() => onSelect(row.key)}
+						<ListRow
+							name={row.title}
+							current={row.key === selected}
+							onSelect={() => onSelect(row.key)}
 						>
 							<span class="when"
 								>{row.startMs === null ? '' : clockText(row.startMs, timeZone)}</span
@@ -80,7 +80,7 @@
 							{#if !row.done && row.water && isMissed(row.water.order)}
 								<span class="act-now px-2 py-1 text-note">out of reach</span>
 							{/if}
-						</button>
+						</ListRow>
 					</li>
 				{/each}
 			</ul>
@@ -91,22 +91,6 @@
 <style>
 	nav {
 		border: 1px solid var(--line);
-	}
-	.row {
-		display: flex;
-		align-items: center;
-		gap: 10px;
-		width: 100%;
-		min-height: 58px;
-		padding: 6px 14px;
-		border-top: 1px solid var(--line);
-		border-left: 6px solid transparent;
-		text-align: left;
-		cursor: pointer;
-	}
-	.row[aria-current] {
-		border-left-color: var(--ink);
-		background: var(--ground);
 	}
 	.when {
 		min-width: 44px;
