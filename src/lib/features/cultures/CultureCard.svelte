@@ -162,7 +162,7 @@
 				<span class="act-now px-2">{tending.kept ? 'Kept' : 'Check'}</span>
 				{tending.message}
 			</p>{/if}
-		<div class="mt-3 flex flex-wrap gap-3">
+		<div class="mt-3 flex flex-wrap gap-3 print:hidden">
 			{#if followed}
 				<button
 					class="action-lesser big"

@@ -84,7 +84,7 @@
 				{mass(next.wantedGrams)} that are wanted: more there is no seed for{/if}; in the {place} ripe
 			after about {formatMinutes(Math.round(culture.standing?.readyMinutes ?? 0))}
 		</p>
-		<div class="mt-2 flex flex-wrap gap-3">
+		<div class="mt-2 flex flex-wrap gap-3 print:hidden">
 			<button
 				class="{next || rescue ? 'action' : 'action-lesser'} big"
 				disabled={tending.busy}

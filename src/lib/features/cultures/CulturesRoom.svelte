@@ -61,7 +61,7 @@
 	</p>
 {:else}
 	<div class="cultures">
-		<nav aria-label="Cultures" class="border border-line bg-sheet">
+		<nav aria-label="Cultures" class="border border-line bg-sheet print:hidden">
 			{#each model.cultures as one (one.view.ingredientId)}
 				{@const next = one.view.uses[0]}
 				{@const presses = pressing(one)}
@@ -115,6 +115,11 @@
 	@media (max-width: 850px) {
 		.cultures {
 			grid-template-columns: 1fr;
+		}
+	}
+	@media print {
+		.cultures {
+			display: block;
 		}
 	}
 </style>
