@@ -48,6 +48,8 @@ journey(
 		await says(page, sentence, 'Wheat culture: short');
 		await says(page, '[data-feed]', 'The first of 2 feeds in a row, now');
 		await says(page, '[data-ahead]', 'too little');
+		await visit(bakery, '/bake/2026-11-24/fermentation');
+		await says(page, '[role=alert]', 'Short Wheat culture: 1.66 kg short for Wheat levain');
 		await visit(bakery, '/bake/2026-11-24/orders');
 		await says(page, '[role=alert]', 'Wheat culture: 1.66 kg short for Wheat levain');
 		await visit(bakery, CULTURES);

@@ -6,6 +6,7 @@ import type { CommandContent } from '../../src/lib/contracts/commands.ts';
 import { demoPlaceId } from '../../src/lib/server/demo/demo-place.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readCultureLimits } from '../../src/lib/server/services/read-culture-limits.ts';
+import { readCultureNotices } from '../../src/lib/server/services/read-culture-notices.ts';
 import { readCultures } from '../../src/lib/server/services/read-cultures.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { readSour } from '../../src/lib/server/services/read-sour.ts';
@@ -76,6 +77,11 @@ test('orders that ask for more of a culture than there will be are told so, for 
 	assert.equal(short.by, 'Wheat levain');
 	assert.ok(short.missingGrams > 1500 && short.missingGrams < 1800);
 	assert.equal(short.met?.feeds, 2);
+	const notices = await readCultureNotices(t.db, NOW_MS);
+	assert.deepEqual(
+		notices.map(({ name, told }) => [name, told.kind]),
+		[['Wheat culture', 'short']]
+	);
 	assert.deepEqual(
 		await limits('2026-11-25'),
 		[],

@@ -9,6 +9,7 @@ import { readEntries } from '../../src/lib/server/services/read-entries.ts';
 import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
 import { readNextBake } from '../../src/lib/server/services/read-bakery.ts';
 import { readCultureLimits } from '../../src/lib/server/services/read-culture-limits.ts';
+import { readCultureNotices } from '../../src/lib/server/services/read-culture-notices.ts';
 import { readCultures } from '../../src/lib/server/services/read-cultures.ts';
 import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
 import { readFormula, readOpening } from '../../src/lib/server/services/read-formula.ts';
@@ -122,6 +123,7 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 		return [
 			await readCultures(t.db, TOMORROW, MORNING_MS),
 			await readCultureLimits(t.db, TOMORROW, MORNING_MS),
+			await readCultureNotices(t.db, MORNING_MS),
 			sour && { ...sour, ripening: 'as its page tells it' },
 			await readSour(t.db, TOMORROW, LEVAIN, MORNING_MS)
 		];

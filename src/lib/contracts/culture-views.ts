@@ -1,4 +1,10 @@
-import type { Beginning, CultureReturn, CultureUse, SeenCulture } from '../core/culture/index.ts';
+import type {
+	Announcement,
+	Beginning,
+	CultureReturn,
+	CultureUse,
+	SeenCulture
+} from '../core/culture/index.ts';
 import type { Sighting } from '../core/fermentation/index.ts';
 import type { IngredientId, PlaceId } from '../core/identity.ts';
 import type { DoughEvent, PlaceStretch, RipeningStep } from '../core/ripening/index.ts';
@@ -94,6 +100,12 @@ export interface CultureView {
 	/** Since when it stands in the cold; null where it does not. */
 	readonly coldSinceMs: number | null;
 	readonly start: CultureStartView | null;
+}
+
+/** Something of a culture to know or to do, wherever it is told. */
+export interface CultureNoticeView {
+	readonly name: string;
+	readonly told: Announcement;
 }
 
 export interface CulturePlaceView {

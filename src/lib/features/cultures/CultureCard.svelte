@@ -45,17 +45,19 @@
 	const clockNote = $derived.by(() => {
 		if (!followed || !own.follow) return '';
 		const { used, clockFactor } = followed;
-		const by =
-			used === 0
-				? 'by the clock it is kept by'
-				: `by its clock as ${used === 1 ? 'one sight' : `${used} sights`} corrected it, ${formatNumber(clockFactor, 2)} times`;
-		const warm = own.follow.isAssumed
-			? `; taken to be at ${formatTemperature({ celsius: own.follow.fedCelsius }, 0, units)} when it was fed, measure it`
-			: '';
 		const now =
 			share === null
 				? ''
 				: `Now at ${formatTemperature({ celsius: followed.story.celsius }, 1, units)}, ${formatNumber(Math.min(999, share * 100), 0)} % of its time. `;
+		const by =
+			used === 0
+				? 'by the clock it is kept by'
+				: `by its clock as ${used === 1 ? 'one sight' : `${used} sights`} corrected it, ${formatNumber(clockFactor, 2)} times`;
+		if (own.follow.keptBackAtMs !== null)
+			return `${now}A forecast ${by}; it is taken to have been ripe when it was kept back.`;
+		const warm = own.follow.isAssumed
+			? `; taken to be at ${formatTemperature({ celsius: own.follow.fedCelsius }, 0, units)} when it was fed, measure it`
+			: '';
 		return `${now}A forecast ${by}${warm}.`;
 	});
 	const favour = $derived(

@@ -5,8 +5,6 @@
 	import type { FormulaView } from '../../contracts/views.ts';
 	import { dayText } from '../../wording/time-text.ts';
 	import type { FormulaModel } from './formula-model.svelte.ts';
-	import { readDifferences } from './revision-diff.ts';
-	import RevisionDifferences from './RevisionDifferences.svelte';
 
 	interface Props {
 		view: FormulaView;
@@ -21,9 +19,6 @@
 		deliveries: view.deliveries,
 		units: bakery.units
 	});
-	const parts = $derived(
-		comparison ? readDifferences(comparison.before, comparison.after, names) : []
-	);
 	const from = $derived(comparison?.before.number ?? 1);
 	const to = $derived(comparison?.after.number ?? 1);
 	const label = (number: number) => {
@@ -82,7 +77,9 @@
 				</select></label
 			>
 		</div>
-		<RevisionDifferences {parts} />
+		{#await import('./ComparedRevisions.svelte') then { default: ComparedRevisions }}
+			<ComparedRevisions {comparison} {names} />
+		{/await}
 		{#if earlier}
 			{@const head = earlier}
 			<button class="action-lesser mt-3" onclick={() => model.takeRevision(head, comparison.before)}

@@ -4,11 +4,14 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
 	import { readAnew } from '../../client/read-anew.ts';
+	import type { CultureNoticeView } from '../../contracts/culture-views.ts';
 	import type { RipeningDoughView, RipeningView } from '../../contracts/ripening-views.ts';
 	import { formatTemperature } from '../../core/units/index.ts';
 	import ListRow from '../../ui/ListRow.svelte';
+	import Notice from '../../ui/Notice.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import RampLegend from '../../ui/ribbon/RampLegend.svelte';
+	import { announcementText } from '../../wording/culture-text.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
 	import { probeDoubt } from '../../wording/probe-text.ts';
 	import { clockText, dayText, daysText } from '../../wording/time-text.ts';
@@ -25,8 +28,18 @@
 
 	interface Props {
 		view: RipeningView;
+		/** What there is to know or to do of the cultures. */
+		cultures: readonly CultureNoticeView[];
 	}
-	let { view }: Props = $props();
+	let { view, cultures }: Props = $props();
+	const pressing = $derived(
+		cultures
+			.map(({ name, told }) => ({
+				name,
+				...announcementText(told, { nowMs: model.nowMs, zone: timeZone, units })
+			}))
+			.filter(({ presses }) => presses)
+	);
 	const room = useRoom();
 	const { units, timeZone } = $derived(room.bakery);
 	const model = untrack(() => new RipeningModel(() => view, room));
@@ -82,6 +95,9 @@
 	{/snippet}
 </RoomHeading>
 
+{#each pressing as { name, label, text }, index (index)}
+	<Notice {label} about={name} {text} />
+{/each}
 {#if model.followed.length > 0}
 	<div
 		class="mx-5 mb-4 border border-line bg-sheet px-4 py-3"

@@ -5,4 +5,4 @@
 	let { data }: PageProps = $props();
 </script>
 
-<RipeningRoom view={data} />
+<RipeningRoom view={data.ripening} cultures={data.cultures} />
