@@ -133,7 +133,7 @@ export const PAGES: readonly {
 			const cultures = ['Rye culture', 'Wheat culture'].map((name) => demoId('ingredient', name));
 			await loadCultureEntries(db, cultures);
 			await loadCultureUses(db, cultures);
-			for (let day = -1; day < 7; day += 1) await dayQueries(db, addDays(TOMORROW, day));
+			for (let day = -1; day < 6; day += 1) await dayQueries(db, addDays(TOMORROW, day));
 		},
 		committedRatio: 3
 	},

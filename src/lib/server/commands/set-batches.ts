@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { bakeDateSchema, uuidSchema, versionSchema } from '../../contracts/border-schemas.ts';
 import { MOST_BATCHES } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
-import { putBatchesWanted } from '../db/batches-wanted.ts';
+import { lockBatchesWanted, updateBatchesWanted } from '../db/batches-wanted.ts';
 import { isPreparationKnown } from '../db/preparations.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 
@@ -21,18 +21,20 @@ export const setBatches = defineCommand({
 	handle: async (tx, { date, preparationId, batches, expectedVersion }, actor) => {
 		if (!(await isPreparationKnown(tx, preparationId)))
 			return fail({ kind: 'unknown', what: 'build' });
-		const other = await putBatchesWanted(
+		const wanted = await lockBatchesWanted(tx, { date, preparationId }, actor.id);
+		if (wanted.version !== expectedVersion)
+			return fail({
+				kind: 'changed-meanwhile',
+				version: wanted.version,
+				value: wanted.batches ?? 1,
+				by: wanted.by
+			});
+		const version = wanted.version + 1;
+		await updateBatchesWanted(
 			tx,
 			{ date, preparationId },
-			{ batches, version: expectedVersion, changedBy: actor.id }
+			{ batches, version, changedBy: actor.id }
 		);
-		return other
-			? fail({
-					kind: 'changed-meanwhile',
-					version: other.version,
-					value: other.batches ?? 1,
-					by: other.by
-				})
-			: ok({ version: expectedVersion + 1, batches });
+		return ok({ version, batches });
 	}
 });

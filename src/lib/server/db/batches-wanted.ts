@@ -22,50 +22,44 @@ export async function loadBatchesWanted(
 	);
 }
 
-/**
- * Writes in how many batches one is wanted, where it stands at the version that was seen; gives who changed it before, and
- * to what, where it does not.
- */
-export async function putBatchesWanted(
+/** What is wanted of one preparation as it stands, locked, with who said so. A row that is not there yet is made first. */
+export async function lockBatchesWanted(
 	tx: Tx,
-	key: { readonly date: string; readonly preparationId: string },
-	to: BatchesWanted & { readonly changedBy: string }
-): Promise<(BatchesWanted & { readonly by: string }) | null> {
-	const { batches, version, changedBy } = to;
-	const row: EveryColumn<'batches_wanted'> = {
-		bake_date: key.date,
-		preparation_id: key.preparationId,
-		batches,
-		row_version: version + 1,
-		changed_by: changedBy
+	{ date, preparationId }: { readonly date: string; readonly preparationId: string },
+	actorId: string
+): Promise<BatchesWanted & { readonly by: string }> {
+	const fresh: EveryColumn<'batches_wanted'> = {
+		bake_date: date,
+		preparation_id: preparationId,
+		batches: null,
+		row_version: 0,
+		changed_by: actorId
 	};
-	const put =
-		version === 0
-			? await tx
-					.insertInto('batches_wanted')
-					.values(row)
-					.onConflict((conflict) => conflict.doNothing())
-					.returning('row_version')
-					.executeTakeFirst()
-			: await tx
-					.updateTable('batches_wanted')
-					.set({ batches, row_version: version + 1, changed_by: changedBy })
-					.where('bake_date', '=', key.date)
-					.where('preparation_id', '=', key.preparationId)
-					.where('row_version', '=', version)
-					.returning('row_version')
-					.executeTakeFirst();
-	if (put) return null;
-	const there = await tx
+	await tx
+		.insertInto('batches_wanted')
+		.values(fresh)
+		.onConflict((conflict) => conflict.doNothing())
+		.execute();
+	const row = await tx
 		.selectFrom('batches_wanted')
 		.innerJoin('bakery_entry as person', 'person.id', 'batches_wanted.changed_by')
 		.select(['batches_wanted.batches', 'batches_wanted.row_version', 'person.name'])
-		.where('bake_date', '=', key.date)
-		.where('preparation_id', '=', key.preparationId)
-		.executeTakeFirst();
-	return {
-		batches: there?.batches ?? null,
-		version: there?.row_version ?? 0,
-		by: there?.name ?? ''
-	};
+		.where('bake_date', '=', date)
+		.where('preparation_id', '=', preparationId)
+		.forUpdate('batches_wanted')
+		.executeTakeFirstOrThrow();
+	return { batches: row.batches, version: row.row_version, by: row.name };
+}
+
+export async function updateBatchesWanted(
+	tx: Tx,
+	{ date, preparationId }: { readonly date: string; readonly preparationId: string },
+	to: BatchesWanted & { readonly changedBy: string }
+): Promise<void> {
+	await tx
+		.updateTable('batches_wanted')
+		.set({ batches: to.batches, row_version: to.version, changed_by: to.changedBy })
+		.where('bake_date', '=', date)
+		.where('preparation_id', '=', preparationId)
+		.execute();
 }

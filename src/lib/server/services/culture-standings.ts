@@ -28,7 +28,11 @@ export async function cultureStandings(
 	// One after the other: a page takes no more connections than it needs.
 	for (const date of dates)
 		needs.push(
-			await cultureNeedsOf(db, date === last.date ? last : await loadBakeryDay(db, date), nowMs)
+			await cultureNeedsOf(
+				db,
+				date === last.date ? last : await loadBakeryDay(db, date, undefined, last.book),
+				nowMs
+			)
 		);
 	return (await loadCulturesOfLog(db, last.book)).flatMap((log): CultureOverDates[] => {
 		const { kept } = log;

@@ -113,7 +113,9 @@ export class BakeryNotSetUp extends Error {
 export async function loadBakeryDay(
 	db: Db | Tx,
 	date: BakeDate,
-	timesOrdered: (dropId: string) => number = () => 1
+	timesOrdered: (dropId: string) => number = () => 1,
+	/** The book where it was read already: the dates of a week are made from one. */
+	known: FormulaBook | null = null
 ): Promise<BakeryDay> {
 	const [
 		bakery,
@@ -130,7 +132,7 @@ export async function loadBakeryDay(
 		loadBakery(db, date),
 		loadBases(db),
 		loadLiquids(db),
-		loadFormulaBook(db, date),
+		known ?? loadFormulaBook(db, date),
 		loadEntries(db, date),
 		loadOrderLines(db, date),
 		loadStandingOn(db, date),

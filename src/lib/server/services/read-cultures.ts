@@ -2,7 +2,6 @@ import type { CulturesView, CultureView } from '../../contracts/culture-views.ts
 import { addDays, wallTimeOf, type BakeDate } from '../../core/time/index.ts';
 import { stagedSours } from '../../core/production/index.ts';
 import type { Db } from '../db/client.ts';
-import { loadFormulaBook } from '../db/formula-book.ts';
 import { bakeryNow } from './bakery-now.ts';
 import { cultureNeedsOf, feedTimesOf, needsOfCulture, type CultureNeeds } from './culture-needs.ts';
 import { loadCulturesOfLog, type CultureOfLog } from './cultures.ts';
@@ -12,8 +11,8 @@ import { readRoomTrace } from './read-room-trace.ts';
 import { namedAir } from './standing-of-day.ts';
 import { readWaterInputs } from './temperatures-now.ts';
 
-/** What is taken is looked at so many dates ahead, from the one before today on (our default: a week). */
-const DATES_AHEAD = 8;
+/** What is taken is looked at over so many dates, today's the first (our default: a week). */
+const DATES_AHEAD = 7;
 /** So much of the log is told. */
 const ENTRIES_TOLD = 30;
 
@@ -23,18 +22,21 @@ export async function readCultures(
 	date: BakeDate,
 	realNowMs: number
 ): Promise<CulturesView> {
-	const [book, nowMs, day] = await Promise.all([
-		loadFormulaBook(db),
-		bakeryNow(db, realNowMs),
-		loadBakeryDay(db, date)
-	]);
+	const [nowMs, day] = await Promise.all([bakeryNow(db, realNowMs), loadBakeryDay(db, date)]);
+	const { book } = day;
 	const zone = day.bakery.timeZone;
 	const today = wallTimeOf({ epochMs: nowMs }, zone).date;
 	const needs: CultureNeeds[] = [];
 	// One after the other: a page takes no more connections than it needs.
-	for (let ahead = -1; ahead < DATES_AHEAD - 1; ahead += 1) {
+	for (let ahead = 0; ahead < DATES_AHEAD; ahead += 1) {
 		const one = addDays(today, ahead);
-		needs.push(await cultureNeedsOf(db, one === date ? day : await loadBakeryDay(db, one), nowMs));
+		needs.push(
+			await cultureNeedsOf(
+				db,
+				one === date ? day : await loadBakeryDay(db, one, undefined, day.book),
+				nowMs
+			)
+		);
 	}
 	const [logs, inputs] = await Promise.all([
 		loadCulturesOfLog(db, book),
@@ -75,7 +77,7 @@ interface When {
 
 function cultureView(log: CultureOfLog, needs: readonly CultureNeeds[], when: When): CultureView {
 	const { ingredient, kept } = log;
-	const times = feedTimesOf(log, addDays(when.today, -1), DATES_AHEAD, when.zone);
+	const times = feedTimesOf(log, addDays(when.today, -1), DATES_AHEAD + 1, when.zone);
 	return {
 		ingredientId: ingredient.id,
 		name: ingredient.name,

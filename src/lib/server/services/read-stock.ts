@@ -24,7 +24,8 @@ export async function readStock(db: Db, date: BakeDate): Promise<StockView> {
 	]);
 	const nights: (readonly DayIngredient[])[] = [];
 	// One after the other: a page takes no more connections than it needs.
-	for (const one of dates) nights.push(ingredientsOfDay((await loadBakeryDay(db, one)).production));
+	for (const one of dates)
+		nights.push(ingredientsOfDay((await loadBakeryDay(db, one, undefined, book)).production));
 	const of = new Map(stock.map((row) => [row.ingredientId, row]));
 	return {
 		date,
