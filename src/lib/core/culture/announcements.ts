@@ -93,8 +93,10 @@ export function announcements(culture: AnnouncedCulture): readonly Announcement[
 }
 
 function isMissed({ nowMs, lastScheduledMs, lastFeedMs }: AnnouncedCulture): boolean {
-	if (lastScheduledMs === null || nowMs - lastScheduledMs > MISSED_FOR_MS) return false;
-	return lastFeedMs === null || lastFeedMs < lastScheduledMs - FEED_HOLDS_MS;
+	// One that was never fed here was not missed: nobody knows what was done before it was set up.
+	if (lastScheduledMs === null || lastFeedMs === null) return false;
+	if (nowMs - lastScheduledMs > MISSED_FOR_MS) return false;
+	return lastFeedMs < lastScheduledMs - FEED_HOLDS_MS;
 }
 
 /** How old it is at its first use, where nothing feeds it before. */
