@@ -136,14 +136,20 @@ test('a build that was begun since the page was read is found by the name the pa
 test('the room it is in is the one that was read, if only before it was mixed', async () => {
 	const roomOf = async () => (await readRipening(t.db, TOMORROW, NOW_MS + 600 * MINUTE)).room;
 	assert.deepEqual(await roomOf(), [], 'nobody measured it: the places of its chain stand');
-	await at(-30, {
-		kind: 'take-reading',
-		quantity: 'room',
-		preparationId: null,
-		celsius: 31,
-		instrument: 'typed',
-		correctsId: null
-	});
+	const read = async (minutes: number, celsius: number, correctsId: string | null) => {
+		const outcome = await at(minutes, {
+			kind: 'take-reading',
+			quantity: 'room',
+			preparationId: null,
+			celsius,
+			instrument: 'typed',
+			correctsId
+		});
+		assert.ok(outcome.outcome === 'done', JSON.stringify(outcome));
+		return outcome.answer.readingId;
+	};
+	const mistyped = await read(-40, 13, null);
+	await read(-30, 31, mistyped);
 	assert.deepEqual(await roomOf(), [{ fromMs: NOW_MS - 30 * MINUTE, celsius: 31 }]);
 });
 

@@ -26,6 +26,8 @@ export function openDatabase(
 	const pool = new pg.Pool({
 		connectionString,
 		application_name: SERVER_MARKER,
+		// Every query reads little: compiling one took longer than running it, once the tables had grown.
+		options: '-c jit=off',
 		max: 10,
 		connectionTimeoutMillis: LONGEST_CONNECT_MS,
 		statement_timeout: 15_000,

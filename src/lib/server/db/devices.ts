@@ -203,8 +203,8 @@ export async function loadDevices(db: Db | Tx): Promise<readonly DeviceRow[]> {
 }
 
 /**
- * What the room was read at in a span of time, by probes and by hand, in order; no more than `most` of them. What a probe
- * read stays when it is shut out: the doughs that stood there did.
+ * What the room was read at in a span of time, by probes and by hand, in order, corrected readings left out; no more than
+ * `most` of them. What a probe read stays when it is shut out: the doughs that stood there did.
  */
 export async function loadRoomReadings(
 	db: Db | Tx,
@@ -218,9 +218,10 @@ export async function loadRoomReadings(
 				where s.kind = 'room-probe' and r.measured_at between ${new Date(fromMs)} and ${new Date(toMs)}
 				order by r.measured_at desc limit ${most})
 			union all
-			(select occurred_at, celsius from reading where quantity = 'room'
-				and occurred_at between ${new Date(fromMs)} and ${new Date(toMs)}
-				order by occurred_at desc limit ${most})
+			(select r.occurred_at, r.celsius from reading r where r.quantity = 'room' and r.preparation_id is null
+				and r.occurred_at between ${new Date(fromMs)} and ${new Date(toMs)}
+				and not exists (select 1 from reading later where later.corrects_id = r.id)
+				order by r.occurred_at desc limit ${most})
 		) both_kinds order by at`.execute(db);
 	return rows.map((row) => ({ atMs: row.at.getTime(), celsius: row.celsius }));
 }
