@@ -28,6 +28,10 @@
 		})
 	);
 	const chosen = $derived(options.find((option) => option.value === value)?.label ?? '');
+	/** What is typed next takes the place of what is chosen; a click would put the cursor into it. */
+	function selectChosen(event: { currentTarget: HTMLInputElement }) {
+		if (search === null) event.currentTarget.select();
+	}
 </script>
 
 <Combobox
@@ -55,9 +59,16 @@
 			class="field w-full"
 			aria-label={label}
 			{placeholder}
-			{@attach (input: HTMLInputElement) => input.focus()}
-			onfocus={(event: FocusEvent & { currentTarget: HTMLInputElement }) =>
-				event.currentTarget.select()}
+			{@attach (input: HTMLInputElement) => {
+				input.focus();
+				// Opening, the box puts the cursor behind what is chosen, a frame after it took the focus.
+				let frame = requestAnimationFrame(() => {
+					frame = requestAnimationFrame(() => input.select());
+				});
+				return () => cancelAnimationFrame(frame);
+			}}
+			onfocus={selectChosen}
+			onclick={selectChosen}
 		/>
 	</Combobox.Control>
 	{#if isOpen}

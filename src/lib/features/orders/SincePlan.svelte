@@ -25,7 +25,9 @@
 	function batchText({ beforeGrams, afterGrams, begun }: MovedRecipe['batches'][number]): string {
 		if (afterGrams === null) return 'not made any more';
 		if (begun) return `${mass(afterGrams)}, begun: it stays as it is`;
-		return beforeGrams === null ? `${mass(afterGrams)}, one more` : mass(afterGrams);
+		if (beforeGrams === null) return `${mass(afterGrams)}, one more`;
+		const [was, is] = [mass(beforeGrams), mass(afterGrams)];
+		return was === is ? is : `${was} → ${is}`;
 	}
 </script>
 
