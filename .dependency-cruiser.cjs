@@ -20,7 +20,8 @@ const CORE_FOLDERS = {
 	culture: ['formula', 'fermentation', 'ripening', 'learning'],
 	stock: ['bakery'],
 	weighing: ['formula', 'production'],
-	planning: ['bakery', 'baking', 'formula', 'fermentation', 'ripening', 'schedule']
+	planning: ['bakery', 'baking', 'formula', 'fermentation', 'ripening', 'schedule'],
+	bench: ['planning']
 };
 
 const siblingRules = Object.entries(CORE_FOLDERS).map(([folder, allowed]) => ({

@@ -66,6 +66,7 @@ export async function poolOf(db: Db, nowMs: number): Promise<Pool> {
 			recipeId: [...formulaId.slice(0, 1), ...preparationId.slice(0, 1)],
 			ordinalId: ['1'],
 			sheetId: SHEETS.filter((sheet) => sheet !== 'night'),
+			atId: ['mixer', 'oven', ...named('person')],
 			sectionId: [...Object.values(ENTRY_PATHS), 'water', 'devices'],
 			observationId: entries.map((row) => row.id)
 		}
@@ -326,8 +327,28 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 		},
 		{ kind: 'strike-weighing', weighingId: FERRY },
 		...cultureCommands,
+		...(await tapsOf(db)),
 		{ kind: 'set-base', formulaId: HARBOUR_DOUGH, celsius: 60 },
 		{ kind: 'set-liquids', formulaId: HARBOUR_DOUGH, picked: [] }
+	];
+}
+
+/** Taps on a mix and an oven of the accepted plan; none where there is no plan. */
+async function tapsOf(db: Db): Promise<readonly Readonly<Record<string, unknown>>[]> {
+	const task = await db
+		.selectFrom('plan_task')
+		.innerJoin('plan_version', 'plan_version.id', 'plan_task.plan_id')
+		.select(['task_key', 'plan_version.bake_date'])
+		.where('activity', '=', 'mix')
+		.orderBy('task_key')
+		.limit(1)
+		.executeTakeFirst();
+	const of = { date: task?.bake_date ?? TOMORROW, untilMs: null, because: '', personId: null };
+	const key = task?.task_key ?? 'mix:none:1:0';
+	return [
+		{ kind: 'tap-work', ...of, work: `${key} do 0`, taskId: key, act: 'begun' },
+		{ kind: 'tap-work', ...of, work: 'oven deck set 1', taskId: null, act: 'ended' },
+		{ kind: 'strike-work', entryId: FERRY }
 	];
 }
 

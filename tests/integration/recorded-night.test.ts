@@ -6,6 +6,7 @@ import { addDays } from '../../src/lib/core/time/index.ts';
 import { COMMANDS } from '../../src/lib/server/commands/registry.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readEntries } from '../../src/lib/server/services/read-entries.ts';
+import { readBench, readBenchMoment } from '../../src/lib/server/services/read-bench.ts';
 import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
 import { readNextBake } from '../../src/lib/server/services/read-bakery.ts';
 import { readCultureLimits } from '../../src/lib/server/services/read-culture-limits.ts';
@@ -138,6 +139,13 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 		return { ...view, version: accepted?.number };
 	},
 	'run-sheet': async () => (await readRunSheet(t.db, TOMORROW, MORNING_MS)).waters,
+	bench: async () => {
+		const { accepted, mixes, ...view } = await readBench(t.db, TOMORROW, MORNING_MS);
+		return [
+			{ ...view, mixes: mixes.length, version: accepted?.number },
+			await readBenchMoment(t.db, TOMORROW)
+		];
+	},
 	work: async () => {
 		const { nights, ...ahead } = await readWorkAhead(t.db, MORNING_MS);
 		const on = await readWorkOn(t.db, TOMORROW);

@@ -36,6 +36,7 @@ const BREAKERS: Record<string, readonly [file: string, imports: string]> = {
 	'core-ripening-keeps-to-itself': ['src/lib/core/ripening/knows-heat.ts', '../heat/index.ts'],
 	'core-mixing-keeps-to-itself': ['src/lib/core/mixing/knows-planning.ts', '../planning/index.ts'],
 	'core-culture-keeps-to-itself': ['src/lib/core/culture/knows-heat.ts', '../heat/index.ts'],
+	'core-bench-keeps-to-itself': ['src/lib/core/bench/knows-formula.ts', '../formula/index.ts'],
 	'core-stock-keeps-to-itself': ['src/lib/core/stock/knows-formula.ts', '../formula/index.ts'],
 	'core-weighing-keeps-to-itself': ['src/lib/core/weighing/knows-heat.ts', '../heat/index.ts'],
 	'core-planning-keeps-to-itself': [

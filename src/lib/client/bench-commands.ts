@@ -11,6 +11,8 @@ export const BENCH_COMMANDS = [
 	'strike-weighing',
 	'feed-culture',
 	'tend-culture',
-	'strike-culture'
+	'strike-culture',
+	'tap-work',
+	'strike-work'
 ] as const;
 export type BenchCommand = (typeof BENCH_COMMANDS)[number];

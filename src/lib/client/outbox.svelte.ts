@@ -46,9 +46,12 @@ export class Outbox {
 		};
 	}
 
-	/** Sends what was done, or keeps it here. What is kept before it goes first. */
-	async send<K extends BenchCommand>(draft: Draft<K>, what: string): Promise<BenchResult<K>> {
-		const id = crypto.randomUUID();
+	/** Sends what was done, or keeps it here, under an id of its own. What is kept before it goes first. */
+	async send<K extends BenchCommand>(
+		draft: Draft<K>,
+		what: string,
+		id: string = crypto.randomUUID()
+	): Promise<BenchResult<K>> {
 		if (this.#waiting.length > 0) await this.flush();
 		if (this.#waiting.length === 0) {
 			const result = await sendCommand(draft, id);

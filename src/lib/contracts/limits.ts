@@ -18,3 +18,6 @@ export const MOST_STOCK_GRAMS = 100_000_000;
 export const MOST_BATCHES = 6;
 /** How much earlier a mix may be wished for. */
 export const MOST_LEAD_MINUTES = 480;
+
+/** How far ahead something at the bench can be put off (our default: a shift). */
+export const MOST_PUT_OFF_MINUTES = 12 * 60;

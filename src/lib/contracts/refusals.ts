@@ -26,6 +26,8 @@ export type UnknownThing =
 	| 'divider'
 	| 'vessel'
 	| 'entry'
+	| 'work'
+	| 'person'
 	| 'bakery-entry';
 
 /** Why a command was not carried out; nothing of it was written. */

@@ -1,27 +1,17 @@
-import type {
-	BakeDayInput,
-	DayPlan,
-	DeliveryTask,
-	OvenTask,
-	Station
-} from '../core/planning/index.ts';
+import type { Work } from '../core/bench/index.ts';
+import type { BakeDayInput, DayPlan, DeliveryTask, OvenTask } from '../core/planning/index.ts';
 import { formatMinutes, formatTemperature, type UnitChoice } from '../core/units/index.ts';
 import { deliveryActText, deliveryWhoText } from './delivery-text.ts';
 
 /** One thing to do at one time. */
-export interface ListEntry {
-	readonly key: string;
-	/** The task it is of; null for what is done to an oven. */
-	readonly taskId: string | null;
-	readonly atMs: number;
+export interface ListEntry extends Omit<Work, 'kind'> {
+	/** A wait is told too, and what a timer does: nothing that hands do. */
+	readonly kind: Work['kind'] | 'wait' | 'by-itself';
 	readonly what: string;
 	readonly detail: string;
 	readonly handsOn: boolean;
 	/** Who does it, by name; 'nobody yet' where somebody has to be found, empty where hands are not planned. */
 	readonly who: string;
-	readonly personIds: readonly string[];
-	readonly endMs: number;
-	readonly station: Station;
 	/** The mixer or the deck it is done with, by name; empty where it is none. */
 	readonly machine: string;
 	/** What is read with a probe when it is done. */
@@ -31,6 +21,9 @@ export interface ListEntry {
 	/** What is made, where it is a mix: its water is told with it. */
 	readonly mixes: { readonly recipeId: string; readonly ordinal: number } | null;
 }
+
+/** One thing that hands do, and can tap. */
+export type HandsOnEntry = ListEntry & Work;
 
 const OVEN_ACT: Readonly<Record<OvenTask['kind'], string>> = {
 	'switch-on': 'Switch on',
@@ -54,6 +47,8 @@ export function ovenEntry(task: OvenTask): ListEntry {
 	return {
 		key: `oven ${deckIds.join(' ')} ${kind} ${atMs}`,
 		taskId: null,
+		kind: task.byTimer ? 'by-itself' : 'oven',
+		batch: null,
 		atMs,
 		endMs: atMs,
 		station: 'oven',
@@ -79,6 +74,8 @@ export function deliveryEntry(
 	return {
 		key: `drop ${dropId} ${what}`,
 		taskId: null,
+		kind: 'delivery',
+		batch: null,
 		atMs: fromMs,
 		endMs: toMs,
 		station: 'packing',

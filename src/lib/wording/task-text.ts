@@ -7,6 +7,7 @@ import {
 	type DayPlan,
 	type DayTask
 } from '../core/planning/index.ts';
+import { workKey } from '../core/bench/index.ts';
 import { bakeMarks } from '../core/baking/index.ts';
 import { speedsWanted, type Leg } from '../core/formula/index.ts';
 import { capital } from './capital.ts';
@@ -48,7 +49,8 @@ function buildOf(
 	);
 }
 
-function amountText(task: DayTask, input: BakeDayInput): string {
+/** How much of it: its weight, or so many pieces of so much. */
+export function amountText(task: DayTask, input: BakeDayInput): string {
 	const { batch } = task;
 	if (batch.kind === 'preparation') {
 		const build = buildOf(batch, input);
@@ -195,6 +197,8 @@ function waitEntry(task: DayTask, input: BakeDayInput): ListEntry {
 	return {
 		key: `${task.id} wait`,
 		taskId: task.id,
+		kind: 'wait',
+		batch: task.batch,
 		atMs: task.startMs,
 		endMs: task.endMs,
 		station: 'bench',
@@ -219,8 +223,10 @@ function attendedEntry(
 ): ListEntry {
 	const { told, detail } = attendedText(task, what, fromMs, input);
 	return {
-		key: `${task.id} ${what} ${index}`,
+		key: workKey(task.id, what, index),
 		taskId: task.id,
+		kind: what,
+		batch: task.batch,
 		atMs: fromMs,
 		endMs: toMs,
 		station: stationOf(task, what),
@@ -295,6 +301,8 @@ function kettleEntries(task: DayTask, input: BakeDayInput): readonly ListEntry[]
 		{
 			key: `${task.id} kettle`,
 			taskId: task.id,
+			kind: 'kettle',
+			batch: task.batch,
 			atMs,
 			endMs: atMs,
 			station: 'oven',
@@ -336,6 +344,8 @@ function markEntries(
 			return {
 				key: `${task.id} mark ${index}`,
 				taskId: task.id,
+				kind: 'mark',
+				batch: task.batch,
 				atMs,
 				endMs: atMs,
 				station: 'oven',

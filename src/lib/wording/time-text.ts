@@ -30,6 +30,17 @@ export function clockText(epochMs: number, zone: string): string {
 	return told('clock', epochMs, zone);
 }
 
+/**
+ * The last moment, up to a given one, at which the bakery's wall showed a time; the given one where it never did, as in the hour
+ * that a clock change skips.
+ */
+export function lastShowing(time: string, upToMs: number, zone: string): number {
+	const minuteMs = Math.floor(upToMs / 60_000) * 60_000;
+	for (let back = 0; back <= 25 * 60; back += 1)
+		if (clockText(minuteMs - back * 60_000, zone) === time) return minuteMs - back * 60_000;
+	return upToMs;
+}
+
 /** "Tue 24 Nov" on the bakery's wall. */
 export function dayText(epochMs: number, zone: string): string {
 	return told('day', epochMs, zone);

@@ -23,6 +23,7 @@ import { readWater } from '../../../src/lib/server/services/read-water.ts';
 import { takeDeviceReadings } from '../../../src/lib/server/services/take-device-readings.ts';
 import { newPlacement } from '../placement.ts';
 import { badReadings } from './bad-readings.ts';
+import { tapTheNight } from './bench.ts';
 import { editTheBook } from './book.ts';
 import { tendCultures } from './cultures.ts';
 import { typeOrders, weighUp } from './orders.ts';
@@ -73,6 +74,7 @@ export async function playNight(db: Db): Promise<readonly Answered[]> {
 	await acceptPlan(night, 60);
 	await weighUp(night);
 	await tendCultures(night);
+	await tapTheNight(night);
 	await mixing(night);
 	await ripening(night);
 	await editTheBook(night);

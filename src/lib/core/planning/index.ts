@@ -15,6 +15,7 @@ export type {
 export { isTakenBy } from './input.ts';
 export { courseThrough, handsOnMinutes } from './course.ts';
 export { batchKey, type BatchRef } from './batch-ref.ts';
+export { groupOf } from './night-problem.ts';
 export { expandDay, type ExpandedDay, type UnplannedChain } from './expand.ts';
 export {
 	alsoRelaxed,

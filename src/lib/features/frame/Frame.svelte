@@ -154,7 +154,8 @@
 				>{clockText(now.epochMs, bakery.timeZone)}</time
 			>
 			<span class="who text-note text-ink-2">
-				{dayText(now.epochMs, bakery.timeZone)} · {bakery.actor.name}
+				{dayText(now.epochMs, bakery.timeZone)}
+				<span class="by">· {bakery.actor.name}</span>
 			</span>
 		</div>
 	{/if}
@@ -275,6 +276,12 @@
 		}
 		.clock {
 			padding-left: 8px;
+		}
+	}
+	/* Where the pages stand in one row with the clock, the row is full. */
+	@media (min-width: 1241px) and (max-width: 1360px) {
+		.by {
+			display: none;
 		}
 	}
 	@media (pointer: coarse) {

@@ -13,6 +13,11 @@ export const ROOMS = [
 		about: 'When each step of the night begins, and on which machine.'
 	},
 	{
+		path: 'bench',
+		name: 'Bench',
+		about: 'What is now, what is next, and what was done when.'
+	},
+	{
 		path: 'water',
 		name: 'Water',
 		about: 'How warm the water of each mix is poured, and with how much ice.'

@@ -17,6 +17,7 @@
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { unmadeText, unplannedText } from '../../wording/failure-text.ts';
 	import { clockText, dateText, dayText } from '../../wording/time-text.ts';
+	import type { WorkEntry } from '../../core/bench/index.ts';
 	import { PlanModel } from './plan-model.svelte.ts';
 	import { planSentence, unplacedNames } from './plan-sentence.ts';
 	import PlanSide from './PlanSide.svelte';
@@ -25,18 +26,23 @@
 
 	interface Props {
 		view: PlanView;
+		/** What was tapped at the bench so far. */
+		tapped: readonly WorkEntry[];
+		/** It is planned again from that. */
+		fromTaps: boolean;
 	}
-	let { view }: Props = $props();
+	let { view, tapped, fromTaps }: Props = $props();
 	const room = useRoom();
 	const zone = room.bakery.timeZone;
 	const model = new PlanModel(
 		untrack(() => view),
-		() => room.now.epochMs
+		() => room.now.epochMs,
+		() => tapped
 	);
 	let mounted = $state(false);
 	onMount(() => {
 		mounted = true;
-		void model.begin();
+		void model.begin(fromTaps);
 		const leaveKeys = followUndoKeys(() => ({
 			canUndo: model.canUndo,
 			canRedo: model.canRedo,

@@ -7,7 +7,6 @@ import {
 	asIfOf,
 	holds,
 	planDifference,
-	takenAsDone,
 	type BakeDayInput,
 	type DoneTask,
 	type Placement,
@@ -16,6 +15,7 @@ import {
 	type WaysOut,
 	type WhatIf
 } from '../../core/planning/index.ts';
+import { takenAsTapped, workStates, type WorkEntry } from '../../core/bench/index.ts';
 import { FoundPlans } from './found-plans.ts';
 import { PlanClient } from '../../workers/plan-client.ts';
 import { planWorkers, startPlanWorker } from '../../workers/start-plan-worker.ts';
@@ -63,10 +63,16 @@ export class PlanModel {
 	/** What stood before a hand took hold of something. */
 	#held: { readonly wishes: readonly PlanWish[]; readonly found: FoundPlan | null } | null = null;
 	readonly #foundBefore = new FoundPlans();
+	/** What is proposed follows from what was tapped: the accepted plan stands beside it until one is accepted. */
+	#fromTaps = false;
+	/** The taps that what is proposed follows from. */
+	#plannedFrom = '';
 
 	constructor(
 		view: PlanView,
-		private readonly now: Now
+		private readonly now: Now,
+		/** What was tapped at the bench so far. */
+		private readonly tapped: () => readonly WorkEntry[]
 	) {
 		this.#view = view;
 		this.wishes = inForceOf(view)?.wishes ?? [];
@@ -113,12 +119,16 @@ export class PlanModel {
 		return this.#steps.next !== null;
 	}
 
-	/** Takes up what was wished here before, and plans where there is no accepted plan that stands. */
-	async begin(): Promise<void> {
+	/**
+	 * Takes up what was wished here before, and plans where there is no accepted plan that stands, or where it is to be planned
+	 * again from what was tapped.
+	 */
+	async begin(fromTaps: boolean): Promise<void> {
 		const kept = await this.#kept.read();
 		if (kept && kept.length > 0) this.wishes = kept;
 		const asAccepted = same(this.wishes, inForceOf(this.#view)?.wishes ?? []);
-		if (this.#acceptedStands(this.#view) && asAccepted) void this.#lookInto();
+		this.#fromTaps = fromTaps;
+		if (this.#acceptedStands(this.#view) && asAccepted && !fromTaps) void this.#lookInto();
 		else await this.replan();
 	}
 
@@ -134,9 +144,14 @@ export class PlanModel {
 			this.#standAsAccepted(view);
 			return;
 		}
+		if (this.#fromTaps && asBefore && this.#plannedFrom === tapsOf(this.tapped())) return;
 		// What is planned here holds while nothing that timing uses has changed.
 		if (view.accepted?.current === true ? this.found === null : asBefore) {
 			if (this.phase.kind === 'planned' && this.waysOut === 'looked for') void this.#lookInto();
+			return;
+		}
+		if (this.#fromTaps) {
+			await this.replan();
 			return;
 		}
 		if (view.accepted?.current === true && same(this.wishes, inForceOf(view)?.wishes ?? []))
@@ -229,6 +244,7 @@ export class PlanModel {
 		const inForce = from?.placement ?? inForceOf(this.#view);
 		this.phase = { kind: this.shown ? 'improving' : 'planning' };
 		const nowMs = this.#nowMs();
+		this.#plannedFrom = tapsOf(this.tapped());
 		const outcome = await this.#workers().plan(
 			{
 				input: this.input,
@@ -273,7 +289,7 @@ export class PlanModel {
 	#done(nowMs: number | null): readonly DoneTask[] {
 		const { accepted, input } = this.#view;
 		if (!accepted || nowMs === null) return [];
-		return takenAsDone(input, accepted.document.plan, nowMs);
+		return takenAsTapped(input, accepted.document.plan, workStates(this.tapped()), nowMs);
 	}
 
 	#tell(found: FoundPlan, kind: 'improving' | 'planned'): void {
@@ -358,6 +374,7 @@ export class PlanModel {
 	}
 
 	#standAsAccepted(view: PlanView): void {
+		this.#fromTaps = false;
 		this.found = null;
 		this.waysOut = null;
 		this.#supposeNothing();
@@ -374,4 +391,8 @@ function inForceOf({ accepted }: PlanView): Placement | null {
 
 function same(a: readonly PlanWish[], b: readonly PlanWish[]): boolean {
 	return JSON.stringify(a) === JSON.stringify(b);
+}
+
+function tapsOf(entries: readonly WorkEntry[]): string {
+	return entries.map(({ id }) => id).join(' ');
 }

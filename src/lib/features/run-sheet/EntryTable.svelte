@@ -3,7 +3,7 @@
 	import type { RunSheetView } from '../../contracts/views.ts';
 	import type { ListEntry } from '../../wording/list-entry.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
-	import { waterLine } from './water-line.ts';
+	import { waterLine } from '../../wording/water-line.ts';
 
 	interface Props {
 		entries: readonly ListEntry[];

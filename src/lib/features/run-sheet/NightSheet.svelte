@@ -8,7 +8,7 @@
 	import type { ListEntry } from '../../wording/list-entry.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 	import SheetFrame from './SheetFrame.svelte';
-	import { waterLine } from './water-line.ts';
+	import { waterLine } from '../../wording/water-line.ts';
 
 	interface Props {
 		view: RunSheetView;

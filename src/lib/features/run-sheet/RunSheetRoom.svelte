@@ -5,12 +5,12 @@
 	import type { RunSheetView } from '../../contracts/views.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import OutOfDate from '../../sheets/OutOfDate.svelte';
+	import { handsOnList } from '../../wording/work-list.ts';
 	import { SHEET_TEXT } from '../../wording/sheet-text.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 	import NightSheet from './NightSheet.svelte';
 	import PackingSheet from './PackingSheet.svelte';
 	import PeopleSheets from './PeopleSheets.svelte';
-	import { handsOnList } from './sheet-entries.ts';
 	import StationSheet from './StationSheet.svelte';
 	import TakeAlong from './TakeAlong.svelte';
 

@@ -1,11 +1,5 @@
-import type { BakeDayInput, DayPlan, Station } from '../../core/planning/index.ts';
+import type { BakeDayInput, Station } from '../../core/planning/index.ts';
 import type { ListEntry } from '../../wording/list-entry.ts';
-import { toDoList } from '../../wording/task-text.ts';
-
-/** What hands do in a night, in order. */
-export function handsOnList(plan: DayPlan, input: BakeDayInput): readonly ListEntry[] {
-	return toDoList(plan, input).filter((entry) => entry.handsOn);
-}
 
 /** What is done at one station. */
 export function atStation(list: readonly ListEntry[], station: Station): readonly ListEntry[] {

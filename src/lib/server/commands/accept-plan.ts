@@ -1,15 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import { isDeepStrictEqual } from 'node:util';
 import { z } from 'zod';
 import { bakeDateSchema } from '../../contracts/border-schemas.ts';
 import { placementSchema } from '../../contracts/plan-placement.ts';
 import {
 	asPlanned,
 	judgePlacement,
-	takenAsDone,
 	type BakeDayInput,
 	type DoneTask
 } from '../../core/planning/index.ts';
+import { isTakenAsTapped, workStates } from '../../core/bench/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { addDays, instantOf, type BakeDate, type WallTime } from '../../core/time/index.ts';
 import type { Tx } from '../db/client.ts';
@@ -27,6 +26,7 @@ import {
 	fingerprintBesideOthers,
 	fingerprintOf
 } from '../services/bake-day-input.ts';
+import { loadWorkEntries } from '../db/work.ts';
 import { loadBakeryDay } from '../services/day-production.ts';
 import { planBatches } from '../services/plan-batches.ts';
 import { defineCommand, EVERYONE } from './define.ts';
@@ -91,8 +91,8 @@ export const acceptPlan = defineCommand({
 });
 
 /**
- * What a plan takes as done is held to no hands and no machine: it has to be what the newest accepted plan told for before
- * now, by this server's own reading of it.
+ * What a plan takes as done is held to no hands and no machine: it has to be what was tapped, or what the newest accepted plan told
+ * for before now, by this server's own reading of both.
  */
 async function isDoneAsTold(
 	tx: Tx,
@@ -103,13 +103,8 @@ async function isDoneAsTold(
 	if (done.length === 0) return true;
 	const inForce = await loadNewestPlan(tx, date);
 	if (!inForce) return false;
-	const told = new Map(
-		takenAsDone(input, inForce.document.plan, occurredAtMs).map((one) => [one.task, one])
-	);
-	return done.every((one) => {
-		const own = told.get(one.task);
-		return isDeepStrictEqual(own, one);
-	});
+	const states = workStates(await loadWorkEntries(tx, date));
+	return isTakenAsTapped(done, input, inForce.document.plan, states, occurredAtMs);
 }
 
 /** The longest chain of a bake begins some days before it; a start further off is a mistake. */

@@ -41,10 +41,12 @@ import { setWaterSchool } from './set-water-school.ts';
 import { strikeCulture } from './strike-culture.ts';
 import { strikeEntry } from './strike-entry.ts';
 import { strikeWeighing } from './strike-weighing.ts';
+import { strikeWork } from './strike-work.ts';
 import { takeBackStanding } from './take-back-standing.ts';
 import { takeClosedDays } from './take-closed-days.ts';
 import { takeReading } from './take-reading.ts';
 import { takeStock } from './take-stock.ts';
+import { tapWork } from './tap-work.ts';
 import { tendCulture } from './tend-culture.ts';
 import { weighLine } from './weigh-line.ts';
 
@@ -91,10 +93,12 @@ export const COMMANDS = [
 	strikeCulture,
 	strikeEntry,
 	strikeWeighing,
+	strikeWork,
 	takeBackStanding,
 	takeClosedDays,
 	takeReading,
 	takeStock,
+	tapWork,
 	tendCulture,
 	weighLine
 ] as const;

@@ -3,7 +3,7 @@ import { uuidSchema } from '../../contracts/border-schemas.ts';
 import { fail, ok } from '../../core/result.ts';
 import { setBatchStates } from '../db/batches.ts';
 import { insertEntry } from '../db/batch-log-entries.ts';
-import { findStandingEntry, isEnded } from '../db/batch-log.ts';
+import { findStandingEntry, isEnded } from '../db/batch-log-standing.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 
 /**

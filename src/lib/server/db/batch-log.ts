@@ -168,7 +168,7 @@ function byEvent<Row extends { readonly event_id: string }>(
 }
 
 /** An entry counts unless another corrects it, and never where it only says that another did not happen. */
-const STANDS = sql`one.kind <> 'struck'
+export const STANDS = sql`one.kind <> 'struck'
 	and not exists (select 1 from batch_event later where later.corrects_id = one.id)`;
 
 /** The log of some batches. */
@@ -357,25 +357,4 @@ function schoolsOf(row: MeasuredRow): SchoolsOfMix | null {
 		waterDegreesPerDough: row.water_degrees_per_dough ?? NaN,
 		roomCelsius: row.room_celsius ?? NaN
 	};
-}
-
-/** An entry that was neither corrected nor struck, locked; null where there is none. */
-export async function findStandingEntry(
-	tx: Tx,
-	entryId: string
-): Promise<{ readonly batchId: BatchId; readonly recipeId: string } | null> {
-	const { rows } = await sql<{ batch_id: string; recipe_id: string }>`
-		select one.batch_id, one.recipe_id from batch_event one
-		where one.id = ${entryId} and ${STANDS} for update of one`.execute(tx);
-	const [row] = rows;
-	return row ? { batchId: id<BatchId>(row.batch_id), recipeId: row.recipe_id } : null;
-}
-
-/** Whether the wait of a batch is over, by the last that was written of where it is. */
-export async function isEnded(db: Db | Tx, batchId: BatchId): Promise<boolean> {
-	const { rows } = await sql<{ kind: BatchEventKind }>`
-		select one.kind from batch_event one
-		where one.batch_id = ${batchId} and one.kind in ('moved', 'ended') and ${STANDS}
-		order by one.occurred_at desc, one.recorded_at desc limit 1`.execute(db);
-	return rows[0]?.kind === 'ended';
 }

@@ -43,6 +43,18 @@ export async function loadNewestPlan(db: Db | Tx, date: BakeDate): Promise<PlanR
 		: null;
 }
 
+/** Which version of a date's plan is in force; null where none was accepted. */
+export async function newestPlanNumber(db: Db | Tx, date: BakeDate): Promise<number | null> {
+	const row = await db
+		.selectFrom('plan_version')
+		.select('number')
+		.where('bake_date', '=', date)
+		.orderBy('number', 'desc')
+		.limit(1)
+		.executeTakeFirst();
+	return row?.number ?? null;
+}
+
 /** Lets nobody else write a plan, of whichever date, until the transaction ends; reading goes on. */
 export async function lockPlans(tx: Tx): Promise<void> {
 	await sql`lock table plan_version in share row exclusive mode`.execute(tx);

@@ -17,6 +17,7 @@ import * as benchScales from './0022-bench-scales.ts';
 import * as batchesWanted from './0024-batches-wanted.ts';
 import * as standingBefore from './0025-standing-before.ts';
 import * as cultures from './0023-cultures.ts';
+import * as workTaps from './0026-work-taps.ts';
 import * as weighings from './0021-weighings.ts';
 import * as stock from './0020-stock.ts';
 import * as standingOrders from './0019-standing-orders.ts';
@@ -51,7 +52,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0022-bench-scales': benchScales,
 	'0023-cultures': cultures,
 	'0024-batches-wanted': batchesWanted,
-	'0025-standing-before': standingBefore
+	'0025-standing-before': standingBefore,
+	'0026-work-taps': workTaps
 };
 
 export const migrations: MigrationProvider = {

@@ -5,6 +5,6 @@
 	let { data }: PageProps = $props();
 </script>
 
-{#key data.date}
-	<PlanRoom view={data} />
+{#key data.view.date}
+	<PlanRoom view={data.view} tapped={data.tapped} fromTaps={data.fromTaps} />
 {/key}

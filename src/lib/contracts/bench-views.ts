@@ -1,0 +1,20 @@
+import type { WorkEntry } from '../core/bench/index.ts';
+import type { BakeDate } from '../core/time/index.ts';
+import type { AcceptedPlanView, PlanView, RunSheetView } from './views.ts';
+
+/** What a night's bench is told by: the accepted plan, the waters of its mixes, how each mix is named. */
+export interface BenchView {
+	readonly date: BakeDate;
+	readonly accepted: AcceptedPlanView | null;
+	readonly waters: RunSheetView['waters'];
+	readonly mixes: PlanView['mixes'];
+}
+
+/** What changes from tap to tap: read often, and kept small. */
+export interface BenchMomentView {
+	/** The newest accepted plan; another than the page has asks for the page anew. */
+	readonly planNumber: number | null;
+	readonly entries: readonly WorkEntry[];
+	/** When each mix and pre-ferment was measured out of its bowl, by its batch as a plan names it. */
+	readonly mixed: readonly { readonly batch: string; readonly atMs: number }[];
+}

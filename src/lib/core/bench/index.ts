@@ -1,0 +1,15 @@
+export type { Work, WorkKind } from './work.ts';
+export { workKey, worksOf } from './work.ts';
+export {
+	changesAnything,
+	workStates,
+	WORK_ACTS,
+	type WorkAct,
+	type WorkEntry,
+	type WorkState
+} from './work-log.ts';
+export { alsoKnown } from './also-known.ts';
+export { expectedOf, type ExpectedWork } from './expected.ts';
+export { boardOf, lateMinutes, type Board, type BoardWork, type Whose } from './board.ts';
+export { dropsExpected, type DropExpected } from './drops-expected.ts';
+export { isTakenAsTapped, takenAsTapped } from './taken-as-tapped.ts';

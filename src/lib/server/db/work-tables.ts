@@ -1,0 +1,28 @@
+import type { ColumnType } from 'kysely';
+import type { WorkAct } from '../../core/bench/index.ts';
+
+/** Set by the database when the row is written, never by the application. */
+type RecordedAt = ColumnType<Date, never, never>;
+
+/** What was tapped at the bench. */
+export interface WorkTables {
+	work_entry: {
+		id: string;
+		bake_date: string;
+		work: string;
+		batch_id: string | null;
+		act: WorkAct;
+		until_at: Date | null;
+		because: string;
+		person_id: string | null;
+		command_id: string;
+		occurred_at: Date;
+		recorded_at: RecordedAt;
+	};
+	work_struck: {
+		entry_id: string;
+		command_id: string;
+		occurred_at: Date;
+		recorded_at: RecordedAt;
+	};
+}

@@ -1,0 +1,34 @@
+import type { BenchMomentView, BenchView } from '../../contracts/bench-views.ts';
+import { batchKey } from '../../core/planning/index.ts';
+import type { BakeDate } from '../../core/time/index.ts';
+import { loadMixedOn } from '../db/batch-log-standing.ts';
+import type { Db } from '../db/client.ts';
+import { newestPlanNumber } from '../db/plans.ts';
+import { loadWorkEntries } from '../db/work.ts';
+import { readRunSheet } from './read-run-sheet.ts';
+
+/** What is to be done in a night, by its accepted plan, with the waters of the moment. */
+export async function readBench(db: Db, date: BakeDate, realNowMs: number): Promise<BenchView> {
+	const { accepted, waters, mixes } = await readRunSheet(db, date, realNowMs);
+	return { date, accepted, waters, mixes };
+}
+
+/** What was tapped so far, and what else tells that something is done. A fixed few queries, however long the night. */
+export async function readBenchMoment(db: Db, date: BakeDate): Promise<BenchMomentView> {
+	const [planNumber, entries, mixed] = await Promise.all([
+		newestPlanNumber(db, date),
+		loadWorkEntries(db, date),
+		loadMixedOn(db, date)
+	]);
+	return {
+		planNumber,
+		entries,
+		mixed: mixed.map(({ formulaId, preparationId, ordinal, atMs }) => ({
+			batch:
+				formulaId === null
+					? batchKey({ kind: 'preparation', preparationId, ordinal })
+					: batchKey({ kind: 'mix', formulaId, ordinal }),
+			atMs
+		}))
+	};
+}

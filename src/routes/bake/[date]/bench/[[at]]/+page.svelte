@@ -1,0 +1,8 @@
+<script lang="ts">
+	import BenchRoom from '$lib/features/bench/BenchRoom.svelte';
+	import type { PageProps } from './$types';
+
+	let { data }: PageProps = $props();
+</script>
+
+<BenchRoom view={data.bench} moment={data.moment} whose={data.whose} />

@@ -1,0 +1,205 @@
+import assert from 'node:assert/strict';
+import type { Page } from 'puppeteer-core';
+import { setClock } from '../../src/lib/server/db/bakery.ts';
+import { demoClock } from '../../src/lib/server/demo/demo-clock.ts';
+import { readBenchMoment } from '../../src/lib/server/services/read-bench.ts';
+import { workStates } from '../../src/lib/core/bench/index.ts';
+import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import { workList } from '../../src/lib/wording/work-list.ts';
+import { clockText } from '../../src/lib/wording/time-text.ts';
+import { TOMORROW } from '../integration/test-database.ts';
+import { acceptBeside } from './accepted-night.ts';
+import {
+	AFTERNOON,
+	byName,
+	journey,
+	says,
+	SIZES,
+	textOf,
+	type,
+	visit,
+	type Bakery
+} from './bakery.ts';
+import { accessibilityFaults } from './page-faults.ts';
+
+const BENCH = `/bake/${TOMORROW}/bench`;
+const SENTENCE = '[data-room-sentence]';
+const ZONE = 'Europe/London';
+
+/** Presses a button once a hand may: what has just changed under it meets nothing for a moment. */
+async function press(page: Page, name: string): Promise<void> {
+	// A page behind another is not looked through.
+	await page.bringToFront();
+	const button = await byName(page, 'button', name);
+	await page.waitForFunction((one) => !(one as HTMLButtonElement).disabled, {}, button);
+	await button.click();
+}
+const inHand = (page: Page, what: string, state: string) =>
+	page.waitForSelector(`[data-hand="${what}"][data-hand-state=${state}]`);
+/** Lets the bakery's wall show a time, and looks again. */
+async function at(bakery: Bakery, wall: string, address = BENCH): Promise<void> {
+	await setClock(bakery.database.db, demoClock(wall, Date.now()));
+	await visit(bakery, address);
+}
+const wallOf = (ms: number) => {
+	const iso = new Date(ms).toISOString();
+	return `${iso.slice(0, 10)}T${clockText(ms, ZONE)}`;
+};
+const stored = async ({ database }: Bakery) =>
+	workStates((await readBenchMoment(database.db, TOMORROW)).entries);
+
+journey(
+	'a night at the bench: begun, done, put off, forgotten and told later, taken back, seen on every screen',
+	async (bakery) => {
+		const { page } = bakery;
+		const { plan, input } = await acceptBeside(bakery);
+		const list = workList(plan, input);
+		const [first, second, third] = list;
+		assert.ok(first && second && third);
+		await page.setViewport(SIZES.tablet);
+		await visit(bakery, BENCH);
+		await says(page, SENTENCE, 'Nothing now. Next at', first.what);
+		await says(page, '[data-when]', 'in');
+		assert.deepEqual(await accessibilityFaults(page), []);
+
+		// Its time comes: one tap begins, on this screen and on the other.
+		await at(bakery, wallOf(first.atMs + 60_000));
+		await says(page, SENTENCE, `Now: ${first.what}`);
+		const other = await bakery.reopen();
+		await other.goto(`${bakery.origin}${BENCH}`);
+		await other.waitForSelector('html[data-ready=yes]');
+		await press(page, 'Begin');
+		await inHand(page, first.what, 'begun');
+		await inHand(other, first.what, 'begun');
+		await says(other, '[data-when]', 'to go');
+		await other.waitForSelector(`[data-work="${first.what}"][data-work-state=begun]`);
+		// One tap ends it, on the other: this one goes to what is next.
+		await press(other, 'Done');
+		await inHand(page, second.what, 'open');
+		await page.waitForSelector(`[data-work="${first.what}"][data-work-state=done]`);
+		assert.equal((await stored(bakery)).get(first.key)?.kind, 'done');
+		// A slip of the hand is taken back within the minute, by anybody.
+		const undo = (await textOf(page, '.undo')).trim();
+		assert.match(undo, new RegExp(`^Undo: ${first.what}, done `));
+		await press(page, undo);
+		await inHand(other, first.what, 'begun');
+		await press(other, 'Done');
+		await inHand(page, second.what, 'open');
+
+		// Late, because: told with its reason, and it is due again then.
+		await at(bakery, wallOf(second.atMs + 7 * 60_000));
+		await says(page, SENTENCE, second.what, '7 min late');
+		await press(page, 'Not yet');
+		await press(page, 'no hands free');
+		await press(page, 'In 10 min');
+		await page.waitForSelector(`[data-work="${second.what}"][data-work-state=put-off]`);
+		await says(page, `[data-work="${second.what}"]`, 'in 10 min', 'no hands free');
+		// It was forgotten, not late: told with the time at which it was really done.
+		await page.click(`[data-work="${second.what}"]`);
+		await press(page, 'Not yet');
+		await type(page, 'It was done at', clockText(second.atMs + 6 * 60_000, ZONE), 'Tab');
+		await press(page, 'Write that down');
+		await page.waitForSelector(`[data-work="${second.what}"][data-work-state=done]`);
+		await other.bringToFront();
+		await other.waitForSelector(`[data-work="${second.what}"][data-work-state=done]`);
+		const told = (await stored(bakery)).get(second.key);
+		assert.equal(told?.kind === 'done' ? told.toMs : told, second.atMs + 6 * 60_000);
+		await page.bringToFront();
+		for (const size of [SIZES.tablet, SIZES.desk]) {
+			await page.setViewport(size);
+			assert.deepEqual(await accessibilityFaults(page), []);
+		}
+	},
+	AFTERNOON
+);
+
+journey(
+	'at the bench with the server gone: what is tapped is seen, kept and stored when it is back; what is due sounds by station',
+	async (bakery) => {
+		const { page } = bakery;
+		const { plan, input } = await acceptBeside(bakery);
+		const list = workList(plan, input);
+		const [first] = list;
+		assert.ok(first);
+		await at(bakery, wallOf(first.atMs + 120_000));
+		// The mixers sound here: what is due rings until somebody begins it.
+		await page.click('summary');
+		await press(page, 'Mixer');
+		await page.waitForFunction(
+			() => Number(document.querySelector<HTMLElement>('[data-ringing]')?.dataset.ringing) > 0
+		);
+		await bakery.stop();
+		await press(page, 'Begin');
+		await inHand(page, first.what, 'begun');
+		await page.waitForSelector('[data-ringing="0"]');
+		await says(page, '[data-outbox]', first.what);
+		// The tab is closed, and another opened: nothing is lost.
+		await bakery.start();
+		const again = await bakery.reopen();
+		await page.close();
+		await again.goto(`${bakery.origin}${BENCH}`);
+		await inHand(again, first.what, 'begun');
+		await again.waitForFunction(() => document.querySelector('[data-outbox]') === null);
+		await again.waitForSelector(`[data-work="${first.what}"][data-work-state=begun]`);
+		assert.equal((await stored(bakery)).get(first.key)?.kind, 'begun');
+		assert.ok((await again.$$('[aria-pressed=true]')).length <= 1);
+		await says(again, '.sound summary', 'Sounds for mixer');
+	},
+	AFTERNOON
+);
+
+journey(
+	'a mix that comes out late: measured where it is mixed, its folds follow, the night is planned again from the taps and accepted',
+	async (bakery) => {
+		const { page } = bakery;
+		const { plan, input } = await acceptBeside(bakery);
+		const list = workList(plan, input);
+		const mix = list.find(({ measure, batch }) => measure === 'dough' && batch?.kind === 'mix');
+		assert.ok(mix);
+		const fold = list.find(
+			({ kind, batch }) =>
+				(kind === 'fold' || kind === 'move') &&
+				batch?.kind === 'mix' &&
+				mix.batch?.kind === 'mix' &&
+				batch.formulaId === mix.batch.formulaId &&
+				batch.ordinal === mix.batch.ordinal
+		);
+		assert.ok(fold);
+		const lateMs = 25 * 60_000;
+		await at(bakery, wallOf(mix.endMs + lateMs), `${BENCH}/mixer`);
+		await page.click(`[data-work="${mix.what}"]`);
+		await inHand(page, mix.what, 'open');
+		const begins = await page.$('::-p-aria([name="Begin"][role="button"])');
+		if (begins) await press(page, 'Begin');
+		await press(page, 'Dough is ... °');
+		await type(page, `${mix.what}: dough is`, '26.4', 'Tab');
+		await press(page, 'Out of the mixer, and kept');
+		await page.waitForSelector(`[data-work="${mix.what}"][data-work-state=done]`);
+		const { mixed } = await readBenchMoment(bakery.database.db, TOMORROW);
+		assert.equal(mixed.length, 1);
+		await visit(bakery, BENCH);
+		const dueText = await textOf(page, `[data-work="${fold.what}"] .time`);
+		assert.equal(dueText, clockText(fold.atMs + lateMs, ZONE), 'it follows the real mix');
+		await visit(bakery, `/bake/${TOMORROW}/plan?from=taps`);
+		await says(page, '[data-difference]', 'Against version 1');
+		await says(page, '[data-room-note]', 'version 1', 'is taken as done');
+		// The better plan stands still before it is accepted.
+		await page.waitForFunction(
+			() => !/Still looking/.test(document.querySelector('[data-room-note]')?.textContent ?? '')
+		);
+		await press(page, 'Accept this plan');
+		await page.waitForSelector('[data-accepted]');
+		await visit(bakery, BENCH);
+		await page.waitForSelector(`[data-work="${mix.what}"][data-work-state=done]`);
+		const again = (await readPlan(bakery.database.db, TOMORROW)).accepted;
+		assert.equal(again?.number, 2);
+		const { plan: now } = again.document;
+		const stood = now.tasks.find(({ id }) => id === mix.taskId);
+		assert.equal(
+			Math.round(((stood?.endMs ?? 0) - mix.endMs) / 60_000),
+			25,
+			'it stands where it was'
+		);
+	},
+	AFTERNOON
+);
