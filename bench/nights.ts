@@ -3,7 +3,9 @@ import { sql } from 'kysely';
 import { openDatabase, type Db } from '../src/lib/server/db/client.ts';
 import { carryOut, readCommand } from '../src/lib/server/commands/door.ts';
 import { currentActor } from '../src/lib/server/auth/actor.ts';
+import { readBenchMoment } from '../src/lib/server/services/read-bench.ts';
 import { readPlan } from '../src/lib/server/services/read-plan.ts';
+import { newPlacement } from '../tests/integration/placement.ts';
 import { NOW_MS, testDatabase, TOMORROW } from '../tests/integration/test-database.ts';
 
 /**
@@ -55,6 +57,13 @@ export async function growNights(db: Db, nights: number): Promise<void> {
 			verdict, decision) select e.id, '[]', 200 + random(), 210, 1, 0.06, 'ready', 'go-on' ${of('judged')}`.execute(
 			tx
 		);
+		// Six works of each were begun and ended by a tap.
+		await sql`insert into work_entry (id, bake_date, work, batch_id, act, because, command_id, occurred_at)
+			select gen_random_uuid(), bake_date, 'mix:' || formula_id || ':' || m || ':' || step || ' do 0', batch_id, act, '',
+				${command}, mixed_at + step * interval '1 hour'
+			from grown cross join generate_series(1, 6) step cross join (values ('begun'), ('ended')) acts (act)`.execute(
+			tx
+		);
 		// Each culture was fed and looked at every night, and went into the first mix of each dough.
 		await sql`create temporary table fed on commit drop as
 			select gen_random_uuid() as id, c.ingredient_id, n,
@@ -89,6 +98,8 @@ const NIGHTS = [1, 40, 400] as const;
  */
 const MOST_GROWTH = 1.5;
 const ROUNDS = 30;
+/** So many screens follow a tap. */
+const SCREENS = 20;
 
 interface Measured {
 	readonly queries: number;
@@ -173,6 +184,29 @@ function works(
 	return [
 		...pages.map(({ what, page }) => ({ what, work: page })),
 		{
+			what: `a tap, on ${SCREENS} screens`,
+			work: async (db) => {
+				const actor = await currentActor(db);
+				const read = readCommand({
+					kind: 'tap-work',
+					id: randomUUID(),
+					occurredAtMs: NOW_MS,
+					date: TOMORROW,
+					work: `oven deck set ${randomUUID()}`,
+					taskId: null,
+					act: 'ended',
+					untilMs: null,
+					because: '',
+					celsius: null,
+					personId: null
+				});
+				if (!actor || !read.ok) throw new Error('the command could not be read');
+				const outcome = await carryOut(db, read.value, actor, NOW_MS);
+				if (outcome.outcome !== 'done') throw new Error(JSON.stringify(outcome));
+				await Promise.all(Array.from({ length: SCREENS }, () => readBenchMoment(db, TOMORROW)));
+			}
+		},
+		{
 			what: 'judge a dough',
 			work: async (db) => {
 				const actor = await currentActor(db);
@@ -198,9 +232,21 @@ function works(
 	];
 }
 
-/** Tonight every mix is measured already. */
+/** Tonight has an accepted plan, and every mix is measured already. */
 async function tonight(db: Db): Promise<void> {
 	const actor = await currentActor(db);
+	const before = await readPlan(db, TOMORROW);
+	const accept = readCommand({
+		kind: 'accept-plan',
+		id: randomUUID(),
+		occurredAtMs: NOW_MS,
+		date: TOMORROW,
+		fingerprint: before.fingerprint,
+		placement: newPlacement(before.input)
+	});
+	if (!actor || !accept.ok) throw new Error('the command could not be read');
+	const accepted = await carryOut(db, accept.value, actor, NOW_MS);
+	if (accepted.outcome !== 'done') throw new Error(JSON.stringify(accepted));
 	const { mixes } = await readPlan(db, TOMORROW);
 	for (const { batch } of mixes) {
 		const read = readCommand({
@@ -214,7 +260,7 @@ async function tonight(db: Db): Promise<void> {
 			mixerId: null,
 			program: null
 		});
-		if (!actor || !read.ok) throw new Error('the command could not be read');
+		if (!read.ok) throw new Error('the command could not be read');
 		const outcome = await carryOut(db, read.value, actor, read.value.content.occurredAtMs);
 		if (outcome.outcome !== 'done') throw new Error(JSON.stringify(outcome));
 	}

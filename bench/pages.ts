@@ -15,6 +15,10 @@ import {
 	loadTemperatureDays
 } from '../src/lib/server/db/devices.ts';
 import { loadNewestReadings } from '../src/lib/server/db/readings.ts';
+import { newestPlanNumber } from '../src/lib/server/db/plans.ts';
+import { loadMixedOn } from '../src/lib/server/db/batch-log-standing.ts';
+import { loadWorkEntries } from '../src/lib/server/db/work.ts';
+import { readBench, readBenchMoment } from '../src/lib/server/services/read-bench.ts';
 import { readDoughs } from '../src/lib/server/services/read-doughs.ts';
 import { readLearned } from '../src/lib/server/services/read-learned.ts';
 import { readOrders } from '../src/lib/server/services/read-orders.ts';
@@ -136,6 +140,26 @@ export const PAGES: readonly {
 			for (let day = -1; day < 6; day += 1) await dayQueries(db, addDays(TOMORROW, day));
 		},
 		committedRatio: 3
+	},
+	{
+		what: 'bench',
+		page: (db) => readBench(db, TOMORROW, NOW_MS),
+		queries: async (db) => {
+			await dayQueries(db);
+			await loadNewestReadings(db, READINGS, NOW_MS);
+			await loadSensorsNow(db);
+			await loadObservations(db, FORMULAS);
+		}
+	},
+	{
+		what: 'bench, what was tapped',
+		page: (db) => readBenchMoment(db, TOMORROW),
+		queries: (db) =>
+			Promise.all([
+				newestPlanNumber(db, TOMORROW),
+				loadWorkEntries(db, TOMORROW),
+				loadMixedOn(db, TOMORROW)
+			])
 	},
 	{ what: 'doughs', page: (db) => readDoughs(db, TOMORROW), queries: dayQueries },
 	{

@@ -203,3 +203,48 @@ journey(
 	},
 	AFTERNOON
 );
+
+journey(
+	'at the oven: loaded with its stone read, steam asked for before all else, a core that says when it is done, drawn',
+	async (bakery) => {
+		const { page } = bakery;
+		const { plan, input } = await acceptBeside(bakery);
+		const list = workList(plan, input);
+		const steam = list.find(({ kind }) => kind === 'steam');
+		const load = list.find(({ kind, taskId }) => kind === 'load' && taskId === steam?.taskId);
+		const draw = list.find(({ kind, taskId }) => kind === 'draw' && taskId === steam?.taskId);
+		assert.ok(steam && load && draw);
+		const OVEN = `${BENCH}/oven`;
+		await at(bakery, wallOf(load.atMs + 60_000), OVEN);
+		await page.click(`[data-work="${load.what}"]`);
+		await inHand(page, load.what, 'open');
+		await type(page, 'Stone read now', '238', 'Tab');
+		await press(page, 'Done');
+		// Steam comes first: nobody has to think of it.
+		await inHand(page, steam.what, 'open');
+		await says(page, '[data-caution]', 'Steam burns');
+		await says(page, `[data-work="${load.what}"]`, 'done', '238 °C');
+		const loaded = (await stored(bakery)).get(load.key);
+		assert.ok(loaded?.kind === 'done', JSON.stringify(loaded));
+		await at(bakery, wallOf(loaded.toMs + 3 * 60_000), OVEN);
+		await says(page, SENTENCE, steam.what, 'late');
+		await press(page, 'Done');
+		await page.waitForSelector(`[data-work="${steam.what}"][data-work-state=done]`);
+		// Near its end a core tells how long it still is.
+		await at(bakery, wallOf(draw.atMs - 5 * 60_000), OVEN);
+		const more = await page.$$('.more');
+		for (const button of more) await button.click();
+		await page.click(`[data-work="${draw.what}"]`);
+		await inHand(page, draw.what, 'open');
+		await type(page, 'Core read now', '93', 'Tab');
+		await says(page, '[data-done-at]', 'Done about', 'more');
+		assert.deepEqual(await accessibilityFaults(page), []);
+		await type(page, 'Core read now', '97', 'Tab');
+		await press(page, 'Begin');
+		await inHand(page, draw.what, 'begun');
+		await press(page, 'Done');
+		await page.waitForSelector(`[data-work="${draw.what}"][data-work-state=done]`);
+		await says(page, `[data-work="${draw.what}"]`, '97 °C');
+	},
+	AFTERNOON
+);

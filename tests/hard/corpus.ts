@@ -343,7 +343,13 @@ async function tapsOf(db: Db): Promise<readonly Readonly<Record<string, unknown>
 		.orderBy('task_key')
 		.limit(1)
 		.executeTakeFirst();
-	const of = { date: task?.bake_date ?? TOMORROW, untilMs: null, because: '', personId: null };
+	const of = {
+		date: task?.bake_date ?? TOMORROW,
+		untilMs: null,
+		because: '',
+		celsius: null,
+		personId: null
+	};
 	const key = task?.task_key ?? 'mix:none:1:0';
 	return [
 		{ kind: 'tap-work', ...of, work: `${key} do 0`, taskId: key, act: 'begun' },

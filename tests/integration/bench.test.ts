@@ -49,7 +49,13 @@ const tap = (
 	{ key, taskId }: Pick<HandsOnEntry, 'key' | 'taskId'>,
 	act: WorkAct,
 	minutes: number,
-	more: { untilMs?: number; because?: string; personId?: string; id?: string } = {}
+	more: {
+		untilMs?: number;
+		because?: string;
+		celsius?: number;
+		personId?: string;
+		id?: string;
+	} = {}
 ): Promise<CommandOutcome<'tap-work'>> =>
 	send(
 		t.db,
@@ -61,6 +67,7 @@ const tap = (
 			act,
 			untilMs: more.untilMs ?? null,
 			because: more.because ?? '',
+			celsius: more.celsius ?? null,
 			personId: more.personId ?? null
 		},
 		{ minutes, ...(more.id ? { id: more.id } : {}) }
@@ -187,6 +194,13 @@ test('what is in no plan, nobody’s hands and what says nothing are refused in 
 		const { kind } = await refusal(tap({ key, taskId: mix.taskId }, act, 5, more));
 		assert.equal(kind, 'malformed', `${key} ${act}`);
 	}
+	const { kind: early } = await refusal(tap(mix, 'begun', 5, { celsius: 20 }));
+	assert.equal(early, 'malformed', 'what is read is read as it is done');
+	const load = list.find(({ kind }) => kind === 'load');
+	assert.ok(load);
+	taken(await tap(load, 'ended', 299, { celsius: 243 }));
+	const state = await stateOf(load);
+	assert.equal(state?.kind === 'done' ? state.entry.celsius : state, 243);
 	const oven = list.find(({ kind }) => kind === 'oven');
 	assert.ok(oven);
 	assert.ok(taken(await tap(oven, 'ended', 300)).entryId, 'an oven is of no task');
@@ -198,6 +212,7 @@ test('what is in no plan, nobody’s hands and what says nothing are refused in 
 		act: 'ended',
 		untilMs: null,
 		because: '',
+		celsius: null,
 		personId: null
 	});
 	assert.equal(elsewhere.outcome, 'refused');

@@ -21,3 +21,6 @@ export const MOST_LEAD_MINUTES = 480;
 
 /** How far ahead something at the bench can be put off (our default: a shift). */
 export const MOST_PUT_OFF_MINUTES = 12 * 60;
+
+/** What a probe reads of a deck's stone or of bread in the oven. */
+export const DECK_LIMITS = { least: { celsius: -25 }, most: { celsius: 400 } } as const;

@@ -17,6 +17,7 @@ export async function tapTheNight({ db, tell }: Night): Promise<void> {
 		date: TOMORROW,
 		untilMs: null,
 		because: '',
+		celsius: null,
 		personId: null
 	};
 	const work = { ...of, work: mix.key, taskId: mix.taskId };

@@ -34,7 +34,8 @@ export function alsoKnown(
 				atMs: atMs - ((endOf.get(work.taskId) ?? work.endMs) - work.endMs),
 				by: '',
 				untilMs: null,
-				because: ''
+				because: '',
+				celsius: null
 			}
 		];
 	});

@@ -14,7 +14,7 @@ export interface BoardWork extends ExpectedWork {
 }
 
 export interface Board {
-	/** In hand, oldest first; then what is due, oldest first. */
+	/** Steam that is due; what is in hand, oldest first; then what is due, oldest first. */
 	readonly now: readonly BoardWork[];
 	/** To come, in order of time. */
 	readonly next: readonly BoardWork[];
@@ -27,17 +27,19 @@ export interface Board {
 /** What is due within this is due now: hands are there a little before (our default). */
 const AT_HAND_MS = MINUTE_MS;
 
-/** From so many minutes on it is late, and not just due (our default: as exact as a plan is). */
+/** From so many minutes on it is late, and not just due (our default: as exact as a plan is); steam waits for nobody. */
 const LATE_FROM_MINUTES = 5;
+const STEAM_LATE_FROM_MINUTES = 1;
 
 /**
  * How late a work is: minutes since it was due, where they count as late; 0 otherwise.
  * Range: any. Source: our default. Failures: none. Example: due at 02:00 and open at 02:07 is 7 minutes late.
  */
-export function lateMinutes({ state, dueMs }: ExpectedWork, nowMs: number): number {
+export function lateMinutes({ work, state, dueMs }: ExpectedWork, nowMs: number): number {
 	if (!isToCome(state)) return 0;
 	const minutes = Math.floor((nowMs - dueMs) / MINUTE_MS);
-	return minutes >= LATE_FROM_MINUTES ? minutes : 0;
+	const from = work.kind === 'steam' ? STEAM_LATE_FROM_MINUTES : LATE_FROM_MINUTES;
+	return minutes >= from ? minutes : 0;
 }
 
 /**
@@ -53,9 +55,15 @@ export function boardOf(expected: readonly ExpectedWork[], whose: Whose, nowMs: 
 	const open = mine
 		.filter(({ state, isPassed }) => isToCome(state) && !isPassed)
 		.sort((a, b) => a.dueMs - b.dueMs);
+	/** What cannot wait comes before what is in hand. */
+	const isPressing = ({ work }: BoardWork) => work.kind === 'steam';
 	const isDue = ({ dueMs }: BoardWork) => dueMs <= nowMs + AT_HAND_MS;
 	return {
-		now: [...begun.sort((a, b) => a.fromMs - b.fromMs), ...open.filter(isDue)],
+		now: [
+			...open.filter((one) => isDue(one) && isPressing(one)),
+			...begun.sort((a, b) => a.fromMs - b.fromMs),
+			...open.filter((one) => isDue(one) && !isPressing(one))
+		],
 		next: open.filter((one) => !isDue(one)),
 		over: mine
 			.filter(({ state }) => state.kind === 'done' || state.kind === 'left-out')

@@ -199,3 +199,44 @@ test('what a plan takes as done is held against the taps: told some minutes befo
 	])
 		assert.equal(isTold([other], nowMs), false, JSON.stringify(other));
 });
+
+test('steam that nobody told is due with its load, comes before all else, and is too late once the crust has set', () => {
+	const load = named('load:loaf:1:round:1:');
+	const steam: Work = {
+		...load,
+		key: `${load.taskId} steam`,
+		kind: 'steam',
+		atMs: load.endMs,
+		endMs: load.endMs
+	};
+	const night = [...works, steam];
+	const before = works
+		.filter(({ atMs }) => atMs < load.atMs)
+		.map(({ key, endMs }) => tap(key, 'ended', endMs));
+	const loadedMs = load.endMs + 4 * MINUTE;
+	const taps = [...before, tap(load.key, 'ended', loadedMs)];
+	const boardAt = (nowMs: number, entries = taps) =>
+		boardOf(at(entries, nowMs, night), { kind: 'all' }, nowMs);
+	const soon = boardAt(loadedMs + 2 * MINUTE);
+	assert.equal(soon.now[0]?.work.key, steam.key);
+	assert.equal(soon.now[0]?.dueMs, loadedMs, 'it follows the real load');
+	assert.equal(soon.now[0]?.lateMinutes, 2);
+	assert.equal(boardAt(loadedMs).now[0]?.lateMinutes, 0);
+	const late = boardAt(loadedMs + 7 * MINUTE);
+	assert.equal(
+		late.now.some(({ work }) => work.key === steam.key),
+		false
+	);
+	assert.ok(late.passed.some(({ work }) => work.key === steam.key));
+	const given = boardAt(loadedMs + 7 * MINUTE, [
+		...taps,
+		tap(steam.key, 'ended', loadedMs + MINUTE)
+	]);
+	assert.ok(given.over.some(({ work }) => work.key === steam.key));
+	// Before its load is in there is nothing to steam.
+	const open = boardAt(load.endMs + 20 * MINUTE, before);
+	assert.equal(
+		open.now.some(({ work }) => work.key === steam.key),
+		false
+	);
+});

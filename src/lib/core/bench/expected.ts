@@ -50,7 +50,7 @@ export function expectedOf(
 		);
 		const moved = last ? last.toMs - last.work.endMs : 0;
 		const open = before.findLast(({ state, isPassed }) => isToCome(state) && !isPassed);
-		const isPassed = isToCome(state) && passed(work);
+		const isPassed = isToCome(state) && (passed(work) || isTooLate(work, work.atMs + moved, nowMs));
 		const found: ExpectedWork = {
 			work,
 			state,
@@ -64,6 +64,13 @@ export function expectedOf(
 		}
 		return found;
 	});
+}
+
+/** A crust that has set takes no steam any more: forgotten steam is caught while it can be (our default). */
+const STEAM_TAKES_MS = 6 * MINUTE_MS;
+
+function isTooLate({ kind }: Work, dueMs: number, nowMs: number): boolean {
+	return kind === 'steam' && nowMs > dueMs + STEAM_TAKES_MS;
 }
 
 /** What was due so long before a station began to tap was done without it (our default). */

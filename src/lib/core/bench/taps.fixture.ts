@@ -9,5 +9,15 @@ export function tap(
 	more: Partial<Pick<WorkEntry, 'by' | 'untilMs' | 'because'>> = {}
 ): WorkEntry {
 	taps += 1;
-	return { id: `tap ${taps}`, work, act, atMs, by: 'Ilo', untilMs: null, because: '', ...more };
+	return {
+		id: `tap ${taps}`,
+		work,
+		act,
+		atMs,
+		by: 'Ilo',
+		untilMs: null,
+		because: '',
+		celsius: null,
+		...more
+	};
 }

@@ -15,7 +15,8 @@ const taps = fc.array(
 		atMs: fc.integer({ min: 0, max: 40 }).map((minute) => minute * MINUTE),
 		by: fc.constantFrom('Ilo', 'Maud'),
 		untilMs: fc.integer({ min: 41, max: 60 }).map((minute) => minute * MINUTE),
-		because: fc.constant('')
+		because: fc.constant(''),
+		celsius: fc.constant(null)
 	}),
 	{ maxLength: 12 }
 );

@@ -15,6 +15,8 @@ export interface WorkEntry {
 	readonly untilMs: number | null;
 	/** Why it was put off or left out; empty where nobody said. */
 	readonly because: string;
+	/** What was read as it was done, in degrees Celsius; null where nothing was. */
+	readonly celsius: number | null;
 }
 
 /** Where a work stands. */

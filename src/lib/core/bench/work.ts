@@ -8,7 +8,7 @@ import {
 } from '../planning/index.ts';
 
 /** What kind of work it is: a stretch of a task, what is done to a load while it bakes, or beside the chains. */
-export type WorkKind = AttendedStretch['what'] | 'mark' | 'kettle' | 'oven' | 'delivery';
+export type WorkKind = AttendedStretch['what'] | 'steam' | 'mark' | 'kettle' | 'oven' | 'delivery';
 
 /** Something that hands do in a night, as its plan tells it. */
 export interface Work {

@@ -170,6 +170,7 @@
 					{works}
 					{nowMs}
 					{zone}
+					units={room.bakery.units}
 					entryOf={(one: BoardWork) => model.entryOf(one)}
 					chosen={inHand?.work.key ?? null}
 					onChoose={(key: string) => (chosen = key)}

@@ -58,7 +58,8 @@
 		display: flex;
 		align-items: center;
 		min-height: 56px;
-		padding: 0 4px;
+		padding: 0 16px;
+		border: 2px solid var(--line);
 		cursor: pointer;
 	}
 	.stations {

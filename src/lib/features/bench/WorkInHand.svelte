@@ -3,7 +3,9 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { BenchView } from '../../contracts/bench-views.ts';
 	import type { BoardWork } from '../../core/bench/index.ts';
+	import TemperatureField from '../../fields/TemperatureField.svelte';
 	import BigFigure from '../../ui/BigFigure.svelte';
+	import { coreText } from '../../wording/core-text.ts';
 	import { handText, whenText } from '../../wording/bench-text.ts';
 	import type { HandsOnEntry } from '../../wording/list-entry.ts';
 	import { clockText } from '../../wording/time-text.ts';
@@ -78,7 +80,32 @@
 				return whenText(one, nowMs);
 		}
 	});
-	const done = () => model.tap(entry, 'ended');
+	/** What can be read as it is done; nobody has to. */
+	const reads = $derived.by(() => {
+		if (entry.kind === 'load') return { name: 'Stone', least: 50, most: 400 };
+		return entry.measure === 'core' ? { name: 'Core', least: 0, most: 130 } : null;
+	});
+	let celsius: number | null = $state(null);
+	/** When its bake began: when it was really loaded, where that was tapped. */
+	const bakesMs = $derived.by(() => {
+		const load = model.expected.find(
+			({ work }) => work.taskId === entry.taskId && work.kind === 'load'
+		);
+		return load?.toMs ?? null;
+	});
+	const doneText = $derived.by(() => {
+		if (
+			celsius === null ||
+			reads?.name !== 'Core' ||
+			bakesMs === null ||
+			task?.step.kind !== 'bake'
+		)
+			return '';
+		const { step, celsius: dough } = task;
+		const read = { celsius, atMinutes: (nowMs - bakesMs) / 60_000 };
+		return coreText({ step, celsius: dough }, bakesMs, read, units, zone);
+	});
+	const done = () => model.tap(entry, 'ended', { celsius });
 </script>
 
 <section class="hand" aria-label="In hand" data-hand={entry.what} data-hand-state={one.state.kind}>
@@ -134,6 +161,20 @@
 				>
 			{/if}
 		</div>
+		{#if reads}
+			<div class="reads">
+				<TemperatureField
+					label="{reads.name} read now"
+					{celsius}
+					decimals={0}
+					least={reads.least}
+					most={reads.most}
+					optional
+					onSet={(read: number | null) => (celsius = read)}
+				/>
+				{#if doneText}<p role="status" data-done-at><b>{doneText}</b></p>{/if}
+			</div>
+		{/if}
 		{#if weighPath}
 			<a
 				class="action-lesser weigh no-underline!"
@@ -173,7 +214,7 @@
 
 <style>
 	.hand {
-		padding: 16px 20px 20px;
+		padding: 10px 20px 16px;
 		border: 2px solid var(--ink);
 		background: var(--sheet);
 	}
@@ -187,6 +228,7 @@
 	h2 {
 		font-size: 40px;
 		line-height: 1.1;
+		text-wrap: balance;
 	}
 	.when {
 		font-size: 54px;
@@ -203,9 +245,13 @@
 	.figures {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 10px 36px;
+		gap: 8px 24px;
 		align-items: end;
-		padding: 14px 0;
+		padding: 8px 0;
+	}
+	.reads {
+		max-width: 26rem;
+		padding-top: 10px;
 	}
 	.caution {
 		margin-bottom: 12px;
@@ -226,6 +272,11 @@
 	.weigh {
 		min-height: 56px;
 		margin-top: 12px;
+	}
+	@media (max-width: 1100px) {
+		h2 {
+			font-size: 34px;
+		}
 	}
 	@media (min-width: 1500px) {
 		h2 {

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import type { BoardWork } from '../../core/bench/index.ts';
+	import type { BoardWork, WorkEntry } from '../../core/bench/index.ts';
+	import { formatTemperature, type UnitChoice } from '../../core/units/index.ts';
 	import type { HandsOnEntry } from '../../wording/list-entry.ts';
 	import { handText, whenText } from '../../wording/bench-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
@@ -11,20 +12,25 @@
 		chosen: string | null;
 		nowMs: number;
 		zone: string;
+		units: UnitChoice;
 		onChoose: (key: string) => void;
 	}
-	let { heading, works, entryOf, chosen, nowMs, zone, onChoose }: Props = $props();
+	let { heading, works, entryOf, chosen, nowMs, zone, units, onChoose }: Props = $props();
 	const timeOf = ({ state, dueMs, fromMs, toMs }: BoardWork) => {
 		if (state.kind === 'done') return toMs;
 		return state.kind === 'begun' ? fromMs : dueMs;
 	};
+	const readOf = ({ celsius }: WorkEntry) =>
+		celsius === null ? '' : formatTemperature({ celsius }, 0, units);
 	function saidOf(one: BoardWork): string {
 		const { state } = one;
 		switch (state.kind) {
 			case 'begun':
 				return `in hand, ${handText(one, nowMs)}`;
 			case 'done':
-				return state.entry.by === '' ? 'measured' : `done, ${state.entry.by}`;
+				return [state.entry.by === '' ? 'measured' : `done, ${state.entry.by}`, readOf(state.entry)]
+					.filter((part) => part !== '')
+					.join(', ');
 			case 'left-out':
 				return `left out${state.entry.because === '' ? '' : `: ${state.entry.because}`}`;
 			case 'put-off':

@@ -109,16 +109,18 @@ export class BenchModel {
 		{
 			atMs = Math.round(this.now()),
 			untilMs = null,
-			because = ''
+			because = '',
+			celsius = null
 		}: {
 			readonly atMs?: number;
 			readonly untilMs?: number | null;
 			readonly because?: string;
+			readonly celsius?: number | null;
 		} = {}
 	): Promise<void> {
 		const { view, whose } = this.shown();
 		const id = crypto.randomUUID();
-		const tapped = { id, work: entry.key, act, atMs, by: this.by(), untilMs, because };
+		const tapped = { id, work: entry.key, act, atMs, by: this.by(), untilMs, because, celsius };
 		this.#tapped = [...this.#tapped, tapped];
 		this.message = '';
 		this.already = null;
@@ -132,6 +134,7 @@ export class BenchModel {
 				act,
 				untilMs,
 				because,
+				celsius,
 				personId: whose.kind === 'person' ? whose.personId : null
 			},
 			`${entry.what}: ${ACT_TEXT[act]}`,
@@ -176,14 +179,15 @@ export class BenchModel {
 		const { date } = this.shown().view;
 		return this.outbox.letters.flatMap(({ id, refused, draft }): readonly WorkEntry[] => {
 			if (refused !== null || draft.kind !== 'tap-work' || draft.date !== date) return [];
-			const { work, act, occurredAtMs, untilMs, because } = draft as unknown as {
+			const { work, act, occurredAtMs, untilMs, because, celsius } = draft as unknown as {
 				readonly work: string;
 				readonly act: WorkAct;
 				readonly occurredAtMs: number;
 				readonly untilMs: number | null;
 				readonly because: string;
+				readonly celsius: number | null;
 			};
-			return [{ id, work, act, atMs: occurredAtMs, by: this.by(), untilMs, because }];
+			return [{ id, work, act, atMs: occurredAtMs, by: this.by(), untilMs, because, celsius }];
 		});
 	}
 }

@@ -62,7 +62,7 @@ export function figuresOfWork(
 						on,
 						amount,
 						{ name: 'bakes', figure: formatMinutes(step.bakeMinutes) },
-						{ name: 'steam and lid', figure: loadingText(step) }
+						{ name: 'when loaded', figure: loadingText(step) }
 					].filter(hasFigure)
 				: [amount];
 		case 'draw':
@@ -70,6 +70,10 @@ export function figuresOfWork(
 				? [{ name: 'core', figure: warm(step.coreCelsius), isFirst: true }, on, amount].filter(
 						hasFigure
 					)
+				: [amount];
+		case 'steam':
+			return step.kind === 'bake'
+				? [{ name: 'steam', figure: entry.detail, isFirst: true }, on].filter(hasFigure)
 				: [amount];
 		case 'mark':
 		case 'kettle':

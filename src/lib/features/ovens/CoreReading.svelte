@@ -1,10 +1,8 @@
 <script lang="ts">
 	import { useRoom } from '../../client/room-context.ts';
-	import { doneForecast } from '../../core/baking/index.ts';
 	import type { BakingTask } from '../../core/planning/index.ts';
-	import { formatMinutes, formatNumber, formatTemperature } from '../../core/units/index.ts';
 	import TemperatureField from '../../fields/TemperatureField.svelte';
-	import { clockText } from '../../wording/time-text.ts';
+	import { coreText } from '../../wording/core-text.ts';
 
 	interface Props {
 		task: BakingTask;
@@ -18,26 +16,7 @@
 	/** What was read, and at which minute of the bake. */
 	let read: { readonly celsius: number; readonly atMinutes: number } | null = $state(null);
 
-	const said = $derived.by(() => {
-		if (!read) return '';
-		const { step } = task;
-		const dough = task.celsius[0] ?? 25;
-		const forecast = doneForecast(step, dough, read);
-		const wanted = formatTemperature({ celsius: step.coreCelsius }, 0, units);
-		if (forecast.ok) {
-			const { minutesLeft, least, most } = forecast.value;
-			const doneMs = bakesMs + (read.atMinutes + minutesLeft) * 60_000;
-			return `Done about ${clockText(doneMs, zone)}: ${formatMinutes(minutesLeft)} more, between ${formatNumber(least, 0)} and ${formatNumber(most, 0)} min.`;
-		}
-		switch (forecast.error.kind) {
-			case 'done':
-				return `It is at ${wanted} or above: done, as far as the core tells.`;
-			case 'too-early':
-				return `Too early to tell. Read again from ${formatTemperature({ celsius: forecast.error.fromCelsius }, 0, units)} on.`;
-			case 'beyond-reason':
-				return 'No core reads that now. Look at the probe, and read again.';
-		}
-	});
+	const said = $derived(read ? coreText(task, bakesMs, read, units, zone) : '');
 	function take(celsius: number | null) {
 		const atMinutes = (room.now.epochMs - bakesMs) / 60_000;
 		read = celsius === null ? null : { celsius, atMinutes };

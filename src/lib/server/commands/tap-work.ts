@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { bakeDateSchema, epochMsSchema, uuidSchema } from '../../contracts/border-schemas.ts';
-import { MOST_PUT_OFF_MINUTES } from '../../contracts/limits.ts';
+import { DECK_LIMITS, MOST_PUT_OFF_MINUTES } from '../../contracts/limits.ts';
 import { line } from '../../contracts/text.ts';
 import { changesAnything, workStates, WORK_ACTS, type WorkAct } from '../../core/bench/index.ts';
 import { fail, ok } from '../../core/result.ts';
@@ -38,12 +38,18 @@ export const tapWork = defineCommand({
 			act: z.enum(WORK_ACTS),
 			untilMs: epochMsSchema.nullable(),
 			because: line(200),
+			/** What was read as it was done: the stone at loading, the core at a check; null where nothing was. */
+			celsius: z.number().min(DECK_LIMITS.least.celsius).max(DECK_LIMITS.most.celsius).nullable(),
 			/** Whose hands it was; null for who is at this screen. */
 			personId: uuidSchema.nullable()
 		})
 		.refine(({ act, untilMs }) => (act === 'put-off') === (untilMs !== null), {
 			message: 'what is put off says until when, and only that',
 			path: ['untilMs']
+		})
+		.refine(({ act, celsius }) => celsius === null || act === 'ended', {
+			message: 'is read as something is done, and only then',
+			path: ['celsius']
 		})
 		.refine(
 			({ work, taskId }) =>
@@ -53,7 +59,8 @@ export const tapWork = defineCommand({
 	permitted: EVERYONE,
 	refusals: ['malformed', 'unknown'],
 	handle: async (tx, command, actor) => {
-		const { id, date, work, taskId, act, untilMs, because, personId, occurredAtMs } = command;
+		const { id, date, work, taskId, act, untilMs, because, celsius, personId, occurredAtMs } =
+			command;
 		const putOffMs = untilMs === null ? null : untilMs - occurredAtMs;
 		if (putOffMs !== null && (putOffMs <= 0 || putOffMs > MOST_PUT_OFF_MINUTES * 60_000))
 			return fail({
@@ -74,7 +81,7 @@ export const tapWork = defineCommand({
 		if (personId !== null && person === null) return fail({ kind: 'unknown', what: 'person' });
 		const before = await loadWorkEntries(tx, date, work);
 		const by = person ?? actor.name;
-		const tap = { id, work, act, atMs: occurredAtMs, by, untilMs, because };
+		const tap = { id, work, act, atMs: occurredAtMs, by, untilMs, because, celsius };
 		if (!changesAnything(before, tap)) {
 			const state = workStates(before).get(work);
 			const stands = state && state.kind !== 'open' ? state.entry : null;
@@ -91,6 +98,7 @@ export const tapWork = defineCommand({
 			act,
 			until_at: untilMs === null ? null : new Date(untilMs),
 			because,
+			celsius,
 			person_id: personId,
 			command_id: id,
 			occurred_at: new Date(occurredAtMs)

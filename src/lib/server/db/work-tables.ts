@@ -14,6 +14,7 @@ export interface WorkTables {
 		act: WorkAct;
 		until_at: Date | null;
 		because: string;
+		celsius: number | null;
 		person_id: string | null;
 		command_id: string;
 		occurred_at: Date;

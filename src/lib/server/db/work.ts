@@ -16,10 +16,11 @@ export async function loadWorkEntries(
 		act: WorkAct;
 		until_at: Date | null;
 		because: string;
+		celsius: number | null;
 		occurred_at: Date;
 		by: string;
 	}>`
-		select e.id, e.work, e.act, e.until_at, e.because, e.occurred_at, coalesce(person.name, actor.name) as by
+		select e.id, e.work, e.act, e.until_at, e.because, e.celsius, e.occurred_at, coalesce(person.name, actor.name) as by
 		from work_entry e
 		join command c on c.id = e.command_id
 		join bakery_entry actor on actor.id = c.actor_id
@@ -34,7 +35,8 @@ export async function loadWorkEntries(
 		atMs: row.occurred_at.getTime(),
 		by: row.by,
 		untilMs: row.until_at?.getTime() ?? null,
-		because: row.because
+		because: row.because,
+		celsius: row.celsius
 	}));
 }
 

@@ -12,12 +12,15 @@ const STATEMENTS = [
 	   act text not null check (act in ('begun', 'ended', 'left-out', 'put-off')),
 	   until_at timestamptz,
 	   because text not null check (char_length(because) <= 200),
+	   /* What was read as it was done: the stone at loading, the core at a check or as it was drawn. */
+	   celsius double precision check (celsius between -25 and 400),
 	   person_id uuid references bakery_entry (id),
 	   command_id uuid not null references command (id) deferrable initially deferred,
 	   occurred_at timestamptz not null,
 	   recorded_at timestamptz not null default now(),
 	   check ((act = 'put-off') = (until_at is not null)),
-	   check (until_at is null or until_at > occurred_at)
+	   check (until_at is null or until_at > occurred_at),
+	   check (celsius is null or act = 'ended')
 	 )`,
 	`create index work_entry_of_date on work_entry (bake_date, occurred_at)`,
 	`create index work_entry_of_batch on work_entry (batch_id) where batch_id is not null`,
