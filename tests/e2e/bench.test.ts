@@ -109,6 +109,12 @@ journey(
 			await page.setViewport(size);
 			assert.deepEqual(await accessibilityFaults(page), []);
 		}
+		// The night as it went stands in the log, with why, and with what was taken back.
+		await visit(bakery, `/bake/${TOMORROW}/log`);
+		await says(page, SENTENCE, `2 of ${list.length} things are done`);
+		await says(page, `[data-logged-work="${second.what}"]`, 'no hands free', 'Maud Tarrow');
+		await says(page, '[data-struck]', `${first.what}: done`, 'taken back', 'Maud Tarrow');
+		assert.deepEqual(await accessibilityFaults(page), []);
 	},
 	AFTERNOON
 );

@@ -20,6 +20,8 @@ const PAGES = [
 	'ovens',
 	'run-sheet',
 	'learned',
+	'bench',
+	'log',
 	'bakery',
 	'bakery/ovens'
 ];

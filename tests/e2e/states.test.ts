@@ -14,8 +14,10 @@ const ROOMS = [
 	'plan',
 	'water',
 	'fermentation',
+	'bench',
 	'ovens',
 	'run-sheet',
+	'log',
 	'learned',
 	'bakery'
 ];
@@ -30,7 +32,9 @@ journey('a date without orders says so in every room and offers the way on', asy
 		['fermentation', 'no dough to follow'],
 		['plan', 'nothing to plan'],
 		['ovens', 'no accepted plan'],
-		['run-sheet', 'no accepted plan']
+		['run-sheet', 'no accepted plan'],
+		['bench', 'no accepted plan'],
+		['log', 'no accepted plan']
 	] as const) {
 		await visit(bakery, `${empty}/${room}`);
 		await says(page, sentence, words);

@@ -6,7 +6,11 @@ import { addDays } from '../../src/lib/core/time/index.ts';
 import { COMMANDS } from '../../src/lib/server/commands/registry.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readEntries } from '../../src/lib/server/services/read-entries.ts';
-import { readBench, readBenchMoment } from '../../src/lib/server/services/read-bench.ts';
+import {
+	readBench,
+	readBenchMoment,
+	readNightLog
+} from '../../src/lib/server/services/read-bench.ts';
 import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
 import { readNextBake } from '../../src/lib/server/services/read-bakery.ts';
 import { readCultureLimits } from '../../src/lib/server/services/read-culture-limits.ts';
@@ -143,7 +147,8 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 		const { accepted, mixes, ...view } = await readBench(t.db, TOMORROW, MORNING_MS);
 		return [
 			{ ...view, mixes: mixes.length, version: accepted?.number },
-			await readBenchMoment(t.db, TOMORROW)
+			await readBenchMoment(t.db, TOMORROW),
+			(await readNightLog(t.db, TOMORROW)).entries.filter(({ struck }) => struck !== null)
 		];
 	},
 	work: async () => {

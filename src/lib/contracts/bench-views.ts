@@ -10,6 +10,20 @@ export interface BenchView {
 	readonly mixes: PlanView['mixes'];
 }
 
+/** Something that was tapped, with what became of it. */
+export interface LoggedEntry extends WorkEntry {
+	/** It did not happen: who took it back, and when. */
+	readonly struck: { readonly by: string; readonly atMs: number } | null;
+}
+
+/** A night as it went. */
+export interface NightLogView {
+	readonly date: BakeDate;
+	readonly accepted: AcceptedPlanView | null;
+	readonly entries: readonly LoggedEntry[];
+	readonly mixed: BenchMomentView['mixed'];
+}
+
 /** What changes from tap to tap: read often, and kept small. */
 export interface BenchMomentView {
 	/** The newest accepted plan; another than the page has asks for the page anew. */

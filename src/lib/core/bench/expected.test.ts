@@ -7,6 +7,7 @@ import {
 	dropsExpected,
 	expectedOf,
 	isTakenAsTapped,
+	nightLog,
 	takenAsTapped,
 	worksOf,
 	workStates,
@@ -239,4 +240,40 @@ test('steam that nobody told is due with its load, comes before all else, and is
 		open.now.some(({ work }) => work.key === steam.key),
 		false
 	);
+});
+
+test('a night as it went: each work beside its plan, what was late first, why, and what nobody told of', () => {
+	const taps = [
+		tap(mix.key, 'put-off', mix.atMs, {
+			untilMs: mix.atMs + 20 * MINUTE,
+			because: 'no hands free'
+		}),
+		tap(mix.key, 'begun', mix.atMs + 20 * MINUTE),
+		tap(mix.key, 'ended', mix.endMs + 25 * MINUTE),
+		tap(out.key, 'ended', out.endMs + 12 * MINUTE, { by: 'Maud' }),
+		tap(fold.key, 'left-out', fold.atMs, { because: 'the dough is not ready' })
+	];
+	const log = nightLog(works, taps, divide.endMs + 90 * MINUTE);
+	assert.equal(log.of, works.length);
+	assert.equal(log.done, 2);
+	assert.equal(log.leftOut, 1);
+	assert.deepEqual(
+		log.late.map(({ work, laterMinutes }) => [work.key, laterMinutes]),
+		[
+			[mix.key, 25],
+			[out.key, 12]
+		]
+	);
+	const ofMix = log.batches.find(({ batch }) => batch?.kind === 'mix' && batch.ordinal === 1);
+	const logged = ofMix?.works.find(({ work }) => work.key === mix.key);
+	assert.equal(logged?.fromMs, mix.atMs + 20 * MINUTE);
+	assert.deepEqual(logged?.because, ['no hands free']);
+	assert.deepEqual(ofMix?.works.find(({ work }) => work.key === fold.key)?.because, [
+		'the dough is not ready'
+	]);
+	assert.ok(log.untold > 0, 'what was due long before and nobody told of');
+	const total = log.batches.reduce((sum, { works: all }) => sum + all.length, 0);
+	assert.equal(total, works.length, 'each work stands once');
+	const nothing = nightLog(works, [], mix.atMs - 600 * MINUTE);
+	assert.deepEqual([nothing.done, nothing.untold, nothing.late.length], [0, 0, 0]);
 });

@@ -36,7 +36,13 @@ export type WorkState =
 			readonly toMs: number;
 			readonly entry: WorkEntry;
 	  }
-	| { readonly kind: 'left-out'; readonly atMs: number; readonly entry: WorkEntry };
+	| {
+			readonly kind: 'left-out';
+			/** Null where it was not begun before. */
+			readonly fromMs: number | null;
+			readonly atMs: number;
+			readonly entry: WorkEntry;
+	  };
 
 const OPEN: WorkState = { kind: 'open' };
 
@@ -82,7 +88,14 @@ function after(state: WorkState, entry: WorkEntry): WorkState {
 						entry
 					};
 		case 'left-out':
-			return over ? state : { kind: 'left-out', atMs: entry.atMs, entry };
+			return over
+				? state
+				: {
+						kind: 'left-out',
+						fromMs: state.kind === 'begun' ? state.sinceMs : null,
+						atMs: entry.atMs,
+						entry
+					};
 		case 'put-off':
 			return over || state.kind === 'begun' || entry.untilMs === null
 				? state

@@ -34,6 +34,11 @@ export const ROOMS = [
 	},
 	{ path: 'run-sheet', name: 'Run sheet', about: 'The night on paper, step by step.' },
 	{
+		path: 'log',
+		name: 'Log',
+		about: 'The night as it went, against its plan.'
+	},
+	{
 		path: 'learned',
 		name: 'Learned',
 		about: 'What measured doughs taught of mixers, tubs and clocks.'

@@ -81,7 +81,8 @@ export async function loadMixedOn(db: Db | Tx, date: string): Promise<readonly M
 		from batch b join batch_event one on one.batch_id = b.id
 		where b.bake_date = ${date} and b.state <> 'withdrawn' and one.kind = 'measured' and ${STANDS}
 			and (b.formula_id is not null or b.preparation_id is not null)
-		group by b.id, b.formula_id, b.preparation_id, b.ordinal`.execute(db);
+		group by b.id
+		order by max(one.occurred_at), b.recipe_id, b.ordinal`.execute(db);
 	return rows.flatMap(({ formula_id, preparation_id, ordinal, at }): readonly MixedRow[] => {
 		const atMs = at.getTime();
 		if (formula_id !== null)

@@ -4,31 +4,25 @@ import type { BakeDate } from '../../core/time/index.ts';
 import type { Db, Tx } from './client.ts';
 import type { EveryColumn } from './tables.ts';
 
-/** What was tapped for a date, or for one work of it, in the order in which it happened; what was struck is left out. */
-export async function loadWorkEntries(
-	db: Db | Tx,
-	date: BakeDate,
-	work: string | null = null
-): Promise<readonly WorkEntry[]> {
-	const { rows } = await sql<{
-		id: string;
-		work: string;
-		act: WorkAct;
-		until_at: Date | null;
-		because: string;
-		celsius: number | null;
-		occurred_at: Date;
-		by: string;
-	}>`
-		select e.id, e.work, e.act, e.until_at, e.because, e.celsius, e.occurred_at, coalesce(person.name, actor.name) as by
-		from work_entry e
-		join command c on c.id = e.command_id
-		join bakery_entry actor on actor.id = c.actor_id
-		left join bakery_entry person on person.id = e.person_id
-		where e.bake_date = ${date} and ${work === null ? sql`true` : sql`e.work = ${work}`}
-			and not exists (select 1 from work_struck s where s.entry_id = e.id)
-		order by e.occurred_at, e.recorded_at, e.id`.execute(db);
-	return rows.map((row) => ({
+interface EntryRow {
+	readonly id: string;
+	readonly work: string;
+	readonly act: WorkAct;
+	readonly until_at: Date | null;
+	readonly because: string;
+	readonly celsius: number | null;
+	readonly occurred_at: Date;
+	readonly by: string;
+}
+
+const ENTRY = sql`e.id, e.work, e.act, e.until_at, e.because, e.celsius, e.occurred_at,
+	coalesce(person.name, actor.name) as by`;
+const BY = sql`join command c on c.id = e.command_id
+	join bakery_entry actor on actor.id = c.actor_id
+	left join bakery_entry person on person.id = e.person_id`;
+
+function entryOf(row: EntryRow): WorkEntry {
+	return {
 		id: row.id,
 		work: row.work,
 		act: row.act,
@@ -37,7 +31,47 @@ export async function loadWorkEntries(
 		untilMs: row.until_at?.getTime() ?? null,
 		because: row.because,
 		celsius: row.celsius
-	}));
+	};
+}
+
+/** What was tapped for a date, or for one work of it, in the order in which it happened; what was struck is left out. */
+export async function loadWorkEntries(
+	db: Db | Tx,
+	date: BakeDate,
+	work: string | null = null
+): Promise<readonly WorkEntry[]> {
+	const { rows } = await sql<EntryRow>`
+		select ${ENTRY} from work_entry e ${BY}
+		where e.bake_date = ${date} and ${work === null ? sql`true` : sql`e.work = ${work}`}
+			and not exists (select 1 from work_struck s where s.entry_id = e.id)
+		order by e.occurred_at, e.recorded_at, e.id`.execute(db);
+	return rows.map(entryOf);
+}
+
+/** Everything that was tapped for a date, what was struck too, with who took it back and when. */
+export async function loadWorkLog(
+	db: Db | Tx,
+	date: BakeDate
+): Promise<
+	readonly (WorkEntry & {
+		readonly struck: { readonly by: string; readonly atMs: number } | null;
+	})[]
+> {
+	const standing = await loadWorkEntries(db, date);
+	const { rows } = await sql<EntryRow & { struck_at: Date; struck_by: string }>`
+		select ${ENTRY}, s.occurred_at as struck_at, striker.name as struck_by
+		from work_entry e ${BY}
+		join work_struck s on s.entry_id = e.id
+		join command sc on sc.id = s.command_id
+		join bakery_entry striker on striker.id = sc.actor_id
+		where e.bake_date = ${date}`.execute(db);
+	return [
+		...standing.map((entry) => ({ ...entry, struck: null })),
+		...rows.map((row) => ({
+			...entryOf(row),
+			struck: { by: row.struck_by, atMs: row.struck_at.getTime() }
+		}))
+	].sort((a, b) => a.atMs - b.atMs);
 }
 
 export async function insertWorkEntry(tx: Tx, row: EveryColumn<'work_entry'>): Promise<void> {

@@ -1,16 +1,27 @@
-import type { BenchMomentView, BenchView } from '../../contracts/bench-views.ts';
+import type { BenchMomentView, BenchView, NightLogView } from '../../contracts/bench-views.ts';
 import { batchKey } from '../../core/planning/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import { loadMixedOn } from '../db/batch-log-standing.ts';
 import type { Db } from '../db/client.ts';
 import { newestPlanNumber } from '../db/plans.ts';
-import { loadWorkEntries } from '../db/work.ts';
+import { loadWorkEntries, loadWorkLog } from '../db/work.ts';
+import { readPlan } from './read-plan.ts';
 import { readRunSheet } from './read-run-sheet.ts';
 
 /** What is to be done in a night, by its accepted plan, with the waters of the moment. */
 export async function readBench(db: Db, date: BakeDate, realNowMs: number): Promise<BenchView> {
 	const { accepted, waters, mixes } = await readRunSheet(db, date, realNowMs);
 	return { date, accepted, waters, mixes };
+}
+
+/** A night as it went: its newest accepted plan, and everything that was tapped, what was taken back too. */
+export async function readNightLog(db: Db, date: BakeDate): Promise<NightLogView> {
+	const [{ accepted }, entries, { mixed }] = await Promise.all([
+		readPlan(db, date),
+		loadWorkLog(db, date),
+		readBenchMoment(db, date)
+	]);
+	return { date, accepted, entries, mixed };
 }
 
 /** What was tapped so far, and what else tells that something is done. A fixed few queries, however long the night. */
