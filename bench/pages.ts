@@ -17,7 +17,7 @@ import {
 import { loadNewestReadings } from '../src/lib/server/db/readings.ts';
 import { newestPlanNumber } from '../src/lib/server/db/plans.ts';
 import { loadMixedOn } from '../src/lib/server/db/batch-log-standing.ts';
-import { loadWorkEntries } from '../src/lib/server/db/work.ts';
+import { loadWorkEntries, tappedBefore } from '../src/lib/server/db/work.ts';
 import { readBench, readBenchMoment } from '../src/lib/server/services/read-bench.ts';
 import { readDoughs } from '../src/lib/server/services/read-doughs.ts';
 import { readLearned } from '../src/lib/server/services/read-learned.ts';
@@ -158,6 +158,7 @@ export const PAGES: readonly {
 			Promise.all([
 				newestPlanNumber(db, TOMORROW),
 				loadWorkEntries(db, TOMORROW),
+				tappedBefore(db, TOMORROW),
 				loadMixedOn(db, TOMORROW)
 			])
 	},

@@ -29,6 +29,8 @@ export interface BenchMomentView {
 	/** The newest accepted plan; another than the page has asks for the page anew. */
 	readonly planNumber: number | null;
 	readonly entries: readonly WorkEntry[];
+	/** Whether anything was tapped in the nights before: what is not tapped is waited for then. */
+	readonly tappedBefore: boolean;
 	/** When each mix and pre-ferment was measured out of its bowl, by its batch as a plan names it. */
 	readonly mixed: readonly { readonly batch: string; readonly atMs: number }[];
 }

@@ -94,6 +94,19 @@ test('what nobody tapped is gone by once what follows was begun, or long before 
 	assert.equal(one([since], mix.endMs + 80 * MINUTE, mix).isPassed, true);
 	const soon = tap(other.key, 'begun', mix.endMs + 30 * MINUTE);
 	assert.equal(one([soon], mix.endMs + 90 * MINUTE, mix).isPassed, false);
+	const never = (entries: readonly WorkEntry[]) =>
+		expectedOf(works, workStates(entries), out.endMs + 10 * MINUTE, false);
+	assert.ok(
+		never([]).every(({ isPassed, work }) => isPassed === work.endMs < out.endMs + 10 * MINUTE),
+		'where nobody ever taps, what is over is over'
+	);
+	assert.equal(
+		never([tap(out.key, 'begun', out.endMs)]).some(
+			({ work, isPassed }) => work === out && isPassed
+		),
+		false,
+		'until somebody does'
+	);
 	const stands = one([], mix.endMs + 61 * MINUTE, mix);
 	assert.deepEqual([stands.fromMs, stands.toMs], [mix.atMs, mix.endMs], 'as its plan says');
 });

@@ -28,19 +28,21 @@ const OPEN: WorkState = { kind: 'open' };
  *
  * Model: what happened stands at its real times. What is to come keeps to its plan, moved by as much as the last work before it in
  * its chain ended later or sooner than planned; a work that is due and not begun is not begun before now. Where a station does not tap,
- * or did not yet, the plan's word is taken for what was due more than an hour before. Hands and ovens are not
+ * or did not yet, the plan's word is taken for what was due more than an hour before; where nobody ever taps (`waitsForTaps` is false), for
+ * all whose time is over, until somebody does. Hands and ovens are not
  * shared out anew: that is what planning again is for. Range: works of one plan. Source: our default.
  * Failures: none. Example: a dough out of the mixer 20 minutes late is folded 20 minutes later.
  */
 export function expectedOf(
 	works: readonly Work[],
 	states: ReadonlyMap<string, WorkState>,
-	nowMs: number
+	nowMs: number,
+	waitsForTaps = true
 ): readonly ExpectedWork[] {
 	const inOrder = [...works].sort((a, b) => a.atMs - b.atMs || a.endMs - b.endMs);
 	/** The last of each batch that holds up what follows. */
 	const lastOf = new Map<string, ExpectedWork[]>();
-	const passed = passedBy(inOrder, states, nowMs);
+	const passed = passedBy(inOrder, states, nowMs, waitsForTaps || states.size > 0);
 	return inOrder.map((work): ExpectedWork => {
 		const state = states.get(work.key) ?? OPEN;
 		const before = (work.batch ? chainOf(work.batch) : []).flatMap((key) => lastOf.get(key) ?? []);
@@ -80,7 +82,8 @@ const UNTAPPED_MS = 60 * MINUTE_MS;
 function passedBy(
 	inOrder: readonly Work[],
 	states: ReadonlyMap<string, WorkState>,
-	nowMs: number
+	nowMs: number,
+	waitsForTaps: boolean
 ): (work: Work) => boolean {
 	/** The latest planned time of what was begun of each batch, what comes of it included. */
 	const begunTo = new Map<string, number>();
@@ -100,7 +103,7 @@ function passedBy(
 		const [own = ''] = batch ? chainOf(batch) : [];
 		return (
 			atMs < (begunTo.get(own) ?? -Infinity) ||
-			endMs < (tapsFrom.get(station) ?? nowMs) - UNTAPPED_MS
+			endMs < (tapsFrom.get(station) ?? nowMs) - (waitsForTaps ? UNTAPPED_MS : 0)
 		);
 	};
 }

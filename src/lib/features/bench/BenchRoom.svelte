@@ -65,6 +65,11 @@
 			? benchSentence(board, nameOf, nowMs, zone)
 			: 'There is no accepted plan for this date yet.'
 	);
+	const note = $derived(
+		view.accepted && model.entries.length === 0 && !moment.tappedBefore
+			? 'Nothing was tapped yet: until then it goes as planned. One tap begins, one ends.'
+			: ''
+	);
 	const NEXT_SHOWN = 12;
 	const OVER_SHOWN = 8;
 	/** From so many on nobody had a hand free for the screen, rather than that all of them wait. */
@@ -94,7 +99,7 @@
 	const late = $derived(model.drops.filter(isDropLate));
 </script>
 
-<RoomHeading {sentence}>
+<RoomHeading {sentence} {note}>
 	{#snippet actions()}
 		{#if !view.accepted}
 			<a class="action no-underline!" href={resolve(`/bake/${view.date}/plan`)}>Go to the plan</a>

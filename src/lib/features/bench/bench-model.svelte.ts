@@ -75,7 +75,9 @@ export class BenchModel {
 			: [];
 		return workStates([...this.entries, ...known]);
 	});
-	readonly expected = $derived.by(() => expectedOf(this.list, this.#states, this.now()));
+	readonly expected = $derived.by(() =>
+		expectedOf(this.list, this.#states, this.now(), this.shown().moment.tappedBefore)
+	);
 	readonly board = $derived.by(() => boardOf(this.expected, this.shown().whose, this.now()));
 	readonly drops = $derived.by(() => {
 		const { accepted } = this.shown().view;

@@ -1,6 +1,6 @@
 import { sql } from 'kysely';
 import type { WorkAct, WorkEntry } from '../../core/bench/index.ts';
-import type { BakeDate } from '../../core/time/index.ts';
+import { addDays, type BakeDate } from '../../core/time/index.ts';
 import type { Db, Tx } from './client.ts';
 import type { EveryColumn } from './tables.ts';
 
@@ -72,6 +72,21 @@ export async function loadWorkLog(
 			struck: { by: row.struck_by, atMs: row.struck_at.getTime() }
 		}))
 	].sort((a, b) => a.atMs - b.atMs);
+}
+
+/** How far back it is looked whether a bakery taps (our default). */
+const HABIT_DAYS = 28;
+
+/** Whether anything was tapped for the dates before one. */
+export async function tappedBefore(db: Db | Tx, date: BakeDate): Promise<boolean> {
+	const row = await db
+		.selectFrom('work_entry')
+		.select('id')
+		.where('bake_date', '<', date)
+		.where('bake_date', '>=', addDays(date, -HABIT_DAYS))
+		.limit(1)
+		.executeTakeFirst();
+	return row !== undefined;
 }
 
 export async function insertWorkEntry(tx: Tx, row: EveryColumn<'work_entry'>): Promise<void> {

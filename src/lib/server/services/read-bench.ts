@@ -4,7 +4,7 @@ import type { BakeDate } from '../../core/time/index.ts';
 import { loadMixedOn } from '../db/batch-log-standing.ts';
 import type { Db } from '../db/client.ts';
 import { newestPlanNumber } from '../db/plans.ts';
-import { loadWorkEntries, loadWorkLog } from '../db/work.ts';
+import { loadWorkEntries, loadWorkLog, tappedBefore } from '../db/work.ts';
 import { readPlan } from './read-plan.ts';
 import { readRunSheet } from './read-run-sheet.ts';
 
@@ -26,14 +26,16 @@ export async function readNightLog(db: Db, date: BakeDate): Promise<NightLogView
 
 /** What was tapped so far, and what else tells that something is done. A fixed few queries, however long the night. */
 export async function readBenchMoment(db: Db, date: BakeDate): Promise<BenchMomentView> {
-	const [planNumber, entries, mixed] = await Promise.all([
+	const [planNumber, entries, tapped, mixed] = await Promise.all([
 		newestPlanNumber(db, date),
 		loadWorkEntries(db, date),
+		tappedBefore(db, date),
 		loadMixedOn(db, date)
 	]);
 	return {
 		planNumber,
 		entries,
+		tappedBefore: tapped,
 		mixed: mixed.map(({ formulaId, preparationId, ordinal, atMs }) => ({
 			batch:
 				formulaId === null
