@@ -171,6 +171,54 @@ test('what is divided ferments in its tub no longer; taken back, it does again',
 	assert.equal(await stateOfMix(), 'begun');
 });
 
+test('a tap on a load begins its portion and its mix, out of stock once', async () => {
+	const load = list.find(
+		({ kind, batch }) => kind === 'load' && batch?.kind === 'load' && batch.productId !== LOAF
+	);
+	assert.ok(load?.batch?.kind === 'load');
+	const { formulaId, ordinal } = load.batch;
+	const mix = async () =>
+		t.db
+			.selectFrom('batch')
+			.select(['id', 'state'])
+			.where('formula_id', '=', formulaId)
+			.where('bake_date', '=', TOMORROW)
+			.where('ordinal', '=', ordinal)
+			.where('kind', '=', 'mix')
+			.executeTakeFirstOrThrow();
+	assert.equal((await mix()).state, 'planned');
+	taken(await tap(load, 'begun', 250));
+	const begun = await mix();
+	assert.equal(begun.state, 'begun');
+	const parts = await t.db
+		.selectFrom('batch_parent')
+		.innerJoin('batch', 'batch.id', 'batch_parent.batch_id')
+		.select(['batch.kind', 'batch.state'])
+		.where('parent_id', '=', begun.id)
+		.where('batch.kind', '=', 'portion')
+		.execute();
+	assert.ok(parts.some(({ state }) => state === 'begun'));
+	const uses = await t.db
+		.selectFrom('stock_use')
+		.select('ingredient_id')
+		.where('batch_id', '=', begun.id)
+		.execute();
+	assert.ok(uses.length > 2);
+	assert.equal(new Set(uses.map(({ ingredient_id }) => ingredient_id)).size, uses.length);
+	// The plan that is made from then on counts it as begun, and nothing twice.
+	const { input } = await readPlan(t.db, TOMORROW);
+	const same = input.doughs.find((dough) => dough.formulaId === formulaId);
+	const pieces = same?.mixes.flatMap(({ portions }) => portions.map((portion) => portion.pieces));
+	const before = list.length > 0 && (await readBench(t.db, TOMORROW, NOW_MS)).accepted;
+	const planned = before
+		? before.document.input.doughs.find((dough) => dough.formulaId === formulaId)
+		: undefined;
+	assert.deepEqual(
+		pieces,
+		planned?.mixes.flatMap(({ portions }) => portions.map((portion) => portion.pieces))
+	);
+});
+
 test('what is in no plan, nobody’s hands and what says nothing are refused in words', async () => {
 	const mix = workOf(`mix:${HARBOUR_DOUGH}:1:`);
 	const refusal = async (outcome: Promise<CommandOutcome<'tap-work'>>) => {

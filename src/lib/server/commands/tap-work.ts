@@ -5,7 +5,7 @@ import { line } from '../../contracts/text.ts';
 import { changesAnything, workStates, WORK_ACTS, type WorkAct } from '../../core/bench/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { BakeDate } from '../../core/time/index.ts';
-import { findBatch, lockBatchesOn, setBatchStates } from '../db/batches.ts';
+import { loadWithItsMix, lockBatchesOn, setBatchStates } from '../db/batches.ts';
 import type { Tx } from '../db/client.ts';
 import { loadEntries } from '../db/entries.ts';
 import { findBatchOfTask, hasPlan, insertWorkEntry, loadWorkEntries } from '../db/work.ts';
@@ -114,23 +114,22 @@ async function personCalled(tx: Tx, date: BakeDate, personId: string): Promise<s
 	return people.find((person) => person.id === personId)?.name ?? null;
 }
 
-/** What hands are on is begun; dough that is divided ferments in its tub no longer. */
+/** What hands are on is begun, with the mix that it comes of; dough that is divided ferments in its tub no longer. */
 async function touch(
 	tx: Tx,
 	batchId: string,
 	at: { readonly commandId: string; readonly occurredAtMs: number }
 ): Promise<void> {
-	const batch = await findBatch(tx, batchId);
-	if (!batch || batch.state === 'withdrawn') return;
-	if (batch.state === 'planned') {
-		await setBatchStates(tx, [batch.id], 'begun');
-		if (batch.kind !== 'portion' && batch.kind !== 'load')
-			await bookUses(
-				tx,
-				await loadBakeryDay(tx, batch.date as BakeDate),
-				batch.id,
-				at.occurredAtMs
-			);
-	}
-	if (batch.kind === 'portion') await endBulkOf(tx, batch.id, at);
+	const touched = await loadWithItsMix(tx, batchId);
+	const fresh = touched.filter(({ state }) => state === 'planned');
+	await setBatchStates(
+		tx,
+		fresh.map(({ id }) => id),
+		'begun'
+	);
+	const made = fresh.filter(({ kind }) => kind !== 'portion' && kind !== 'load');
+	for (const { id, date } of made)
+		await bookUses(tx, await loadBakeryDay(tx, date as BakeDate), id, at.occurredAtMs);
+	const mix = touched.find(({ kind }) => kind === 'mix');
+	if (mix && mix.id !== batchId) await endBulkOf(tx, mix, at);
 }

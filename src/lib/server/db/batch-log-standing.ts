@@ -42,18 +42,6 @@ export async function findEntriesOfCommand(
 	}));
 }
 
-/** The mix that a portion came of; null where none is known. */
-export async function findMixOf(db: Db | Tx, portionId: BatchId): Promise<string | null> {
-	const row = await db
-		.selectFrom('batch_parent')
-		.innerJoin('batch', 'batch.id', 'batch_parent.parent_id')
-		.select('batch.id')
-		.where('batch_parent.batch_id', '=', portionId)
-		.where('batch.kind', '=', 'mix')
-		.executeTakeFirst();
-	return row?.id ?? null;
-}
-
 /** When a batch came out of the mixer; null until it was measured. */
 export async function mixedAtMs(db: Db | Tx, batchId: BatchId): Promise<number | null> {
 	const { rows } = await sql<{ occurred_at: Date }>`

@@ -80,12 +80,26 @@ export async function findBatch(db: Db | Tx, batchId: string): Promise<Batch | n
 	return row ? batchOf(row) : null;
 }
 
+/** A batch with what it comes of at the bench: of a load its portion and its mix too. What is withdrawn is left out. */
+export async function loadWithItsMix(tx: Tx, batchId: string): Promise<readonly Batch[]> {
+	const { rows } = await sql<BatchRow>`
+		with recursive came_of (id) as (
+			select ${batchId}::uuid
+			union
+			select p.parent_id from came_of c join batch b on b.id = c.id
+				join batch_parent p on p.batch_id = c.id
+			where b.kind in ('portion', 'load')
+		)
+		select b.* from batch b join came_of using (id) where b.state <> 'withdrawn'`.execute(tx);
+	return rows.map(batchOf);
+}
+
 /** Two who make or touch batches of a date queue here. */
 export async function lockBatchesOn(tx: Tx, date: string): Promise<void> {
 	await sql`select pg_advisory_xact_lock(hashtext(${'batches ' + date}))`.execute(tx);
 }
 
-function batchOf(row: {
+interface BatchRow {
 	id: string;
 	bake_date: string;
 	kind: BatchKind;
@@ -99,7 +113,9 @@ function batchOf(row: {
 	mass_g: number | null;
 	pieces: number | null;
 	state: BatchState;
-}): Batch {
+}
+
+function batchOf(row: BatchRow): Batch {
 	const any = {
 		id: id<BatchId>(row.id),
 		date: row.bake_date,
