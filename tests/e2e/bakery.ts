@@ -251,15 +251,7 @@ export async function search(
 	// What searches is fetched when the box is entered, and can take its place between finding and clicking it.
 	await page.locator(`::-p-aria([name="${label}"][role="combobox"])`).click();
 	await page.waitForSelector(`input[aria-label="${label}"][data-scope=combobox]:focus`);
-	// What is typed takes the place of what is chosen: it stands selected once the box is there.
-	await page.waitForFunction(
-		(label) => {
-			const input = document.querySelector<HTMLInputElement>(`input[aria-label="${label}"]`);
-			return input && input.selectionStart === 0 && input.selectionEnd === input.value.length;
-		},
-		{},
-		label
-	);
+	// What is typed takes the place of what is chosen.
 	await page.keyboard.type(words);
 	const item = '[data-part="item"][data-highlighted]';
 	await page.waitForFunction(

@@ -28,7 +28,7 @@
 		})
 	);
 	const chosen = $derived(options.find((option) => option.value === value)?.label ?? '');
-	/** What is typed next takes the place of what is chosen; a click would put the cursor into it. */
+	/** What is typed next takes the place of what is chosen, wherever the cursor stands in it. */
 	function selectChosen(event: { currentTarget: HTMLInputElement }) {
 		if (search === null) event.currentTarget.select();
 	}
@@ -59,16 +59,13 @@
 			class="field w-full"
 			aria-label={label}
 			{placeholder}
-			{@attach (input: HTMLInputElement) => {
-				input.focus();
-				// Opening, the box puts the cursor behind what is chosen, a frame after it took the focus.
-				let frame = requestAnimationFrame(() => {
-					frame = requestAnimationFrame(() => input.select());
-				});
-				return () => cancelAnimationFrame(frame);
-			}}
+			{@attach (input: HTMLInputElement) => input.focus()}
 			onfocus={selectChosen}
 			onclick={selectChosen}
+			onkeydown={(event: KeyboardEvent & { currentTarget: HTMLInputElement }) => {
+				// Opening, the box puts the cursor behind what is chosen: what is typed would stand behind it.
+				if (event.key.length === 1 && !event.ctrlKey && !event.metaKey) selectChosen(event);
+			}}
 		/>
 	</Combobox.Control>
 	{#if isOpen}
