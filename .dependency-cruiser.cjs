@@ -21,7 +21,9 @@ const CORE_FOLDERS = {
 	stock: ['bakery'],
 	weighing: ['formula', 'production'],
 	planning: ['bakery', 'baking', 'formula', 'fermentation', 'ripening', 'schedule'],
-	bench: ['planning']
+	bench: ['planning'],
+	results: ['planning'],
+	tracing: []
 };
 
 const siblingRules = Object.entries(CORE_FOLDERS).map(([folder, allowed]) => ({

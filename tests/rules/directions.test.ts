@@ -37,6 +37,8 @@ const BREAKERS: Record<string, readonly [file: string, imports: string]> = {
 	'core-mixing-keeps-to-itself': ['src/lib/core/mixing/knows-planning.ts', '../planning/index.ts'],
 	'core-culture-keeps-to-itself': ['src/lib/core/culture/knows-heat.ts', '../heat/index.ts'],
 	'core-bench-keeps-to-itself': ['src/lib/core/bench/knows-formula.ts', '../formula/index.ts'],
+	'core-results-keeps-to-itself': ['src/lib/core/results/knows-formula.ts', '../formula/index.ts'],
+	'core-tracing-keeps-to-itself': ['src/lib/core/tracing/knows-planning.ts', '../planning/index.ts'],
 	'core-stock-keeps-to-itself': ['src/lib/core/stock/knows-formula.ts', '../formula/index.ts'],
 	'core-weighing-keeps-to-itself': ['src/lib/core/weighing/knows-heat.ts', '../heat/index.ts'],
 	'core-planning-keeps-to-itself': [

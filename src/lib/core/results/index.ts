@@ -1,0 +1,14 @@
+export {
+	FAULTS,
+	RESULT_KINDS,
+	SCORED,
+	type Fault,
+	type PortionRef,
+	type ResultEntry,
+	type ResultTold,
+	type Scored
+} from './result-entry.ts';
+export { countedOf, type CountedPortion } from './counted.ts';
+export { shortsOf, type Short, type ShortDrop } from './short.ts';
+export { rescueOf, type Rescue } from './rescue.ts';
+export { bakedOf, scoreOf, type BakedWeight } from './weighed.ts';

@@ -1,0 +1,71 @@
+import type { DropId, FormulaId, ProductId } from '../identity.ts';
+
+/** The part of a mix that becomes one product. */
+export interface PortionRef {
+	readonly formulaId: FormulaId;
+	readonly ordinal: number;
+	readonly productId: ProductId;
+}
+
+/** What can be wrong with bread, as it is seen, cut or tasted (the trade's words). */
+export const FAULTS = [
+	'burst-below',
+	'flat',
+	'dense',
+	'pale',
+	'dark',
+	'dull-crust',
+	'sour',
+	'bland',
+	'gummy',
+	'blistered',
+	'tunnel',
+	'uneven'
+] as const;
+export type Fault = (typeof FAULTS)[number];
+
+/** What is scored from 1 to 5. */
+export const SCORED = ['crust', 'crumb', 'taste'] as const;
+export type Scored = (typeof SCORED)[number];
+
+/** What is told of a portion after it was baked. */
+export type ResultTold =
+	/** Counted after the oven; what is counted in several goes adds up. */
+	| {
+			readonly kind: 'counted';
+			readonly good: number;
+			/** Fit to eat, not to be sold as what it is. */
+			readonly second: number;
+			readonly lost: number;
+			/** Why some were second or lost; empty where nobody said. */
+			readonly because: string;
+	  }
+	| { readonly kind: 'weighed'; readonly pieces: number; readonly bakedGrams: number }
+	| {
+			readonly kind: 'scored';
+			readonly scores: Readonly<Record<Scored, number | null>>;
+			readonly note: string;
+	  }
+	| { readonly kind: 'fault'; readonly fault: Fault; readonly note: string }
+	/** A short count is answered: a drop gets fewer. */
+	| { readonly kind: 'less'; readonly dropId: DropId; readonly pieces: number }
+	/** A short count is answered: so many are made again. */
+	| { readonly kind: 'again'; readonly pieces: number };
+
+export const RESULT_KINDS = [
+	'counted',
+	'weighed',
+	'scored',
+	'fault',
+	'less',
+	'again'
+] as const satisfies readonly ResultTold['kind'][];
+
+/** Something told, of which portion, by whom and when. */
+export interface ResultEntry {
+	readonly id: string;
+	readonly portion: PortionRef;
+	readonly told: ResultTold;
+	readonly by: string;
+	readonly atMs: number;
+}
