@@ -13,6 +13,8 @@ export const BENCH_COMMANDS = [
 	'tend-culture',
 	'strike-culture',
 	'tap-work',
-	'strike-work'
+	'strike-work',
+	'tell-result',
+	'strike-result'
 ] as const;
 export type BenchCommand = (typeof BENCH_COMMANDS)[number];

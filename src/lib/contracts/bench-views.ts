@@ -1,4 +1,5 @@
 import type { WorkEntry } from '../core/bench/index.ts';
+import type { ResultEntry } from '../core/results/index.ts';
 import type { BakeDate } from '../core/time/index.ts';
 import type { AcceptedPlanView, PlanView, RunSheetView } from './views.ts';
 
@@ -16,12 +17,19 @@ export interface LoggedEntry extends WorkEntry {
 	readonly struck: { readonly by: string; readonly atMs: number } | null;
 }
 
+/** What was told of a portion and is not so. */
+export interface StruckResult extends ResultEntry {
+	readonly struck: { readonly by: string; readonly atMs: number };
+}
+
 /** A night as it went. */
 export interface NightLogView {
 	readonly date: BakeDate;
 	readonly accepted: AcceptedPlanView | null;
 	readonly entries: readonly LoggedEntry[];
 	readonly mixed: BenchMomentView['mixed'];
+	readonly results: readonly ResultEntry[];
+	readonly struckResults: readonly StruckResult[];
 }
 
 /** What changes from tap to tap: read often, and kept small. */
@@ -33,4 +41,6 @@ export interface BenchMomentView {
 	readonly tappedBefore: boolean;
 	/** When each mix and pre-ferment was measured out of its bowl, by its batch as a plan names it. */
 	readonly mixed: readonly { readonly batch: string; readonly atMs: number }[];
+	/** What was told of its portions. */
+	readonly results: readonly ResultEntry[];
 }

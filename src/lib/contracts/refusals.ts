@@ -28,6 +28,7 @@ export type UnknownThing =
 	| 'entry'
 	| 'work'
 	| 'person'
+	| 'portion'
 	| 'bakery-entry';
 
 /** Why a command was not carried out; nothing of it was written. */

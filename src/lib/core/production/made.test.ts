@@ -30,7 +30,8 @@ const mix = (ordinal: number, grams: number, ...portions: [ProductId, number][])
 	ordinal,
 	resolved: dough,
 	dough: { grams },
-	portions: portions.map(([productId, pieces]) => ({ productId, pieces }))
+	portions: portions.map(([productId, pieces]) => ({ productId, pieces })),
+	again: []
 });
 /** Dough of a mix from which so many pieces of 900 g can be cut. */
 const forLarge = (pieces: number) => (pieces * 900) / kept;
@@ -53,6 +54,17 @@ test('orders that were cut leave what stands in the tub over, and nothing to be 
 	);
 	close(covered.mixes[0]?.over.grams, 7200);
 	assert.deepEqual(covered.left, []);
+});
+
+test('what came to nothing is made again: it is no more of its mix, nor is its dough', () => {
+	const twenty = { ...mix(1, forLarge(20), [large, 20]), again: [{ productId: large, pieces: 4 }] };
+	const covered = coverByMade([demand(large, 20)], WEIGHTS, [twenty]);
+	assert.equal(covered.mixes[0]?.portions[0]?.pieces, 16);
+	assert.equal(covered.mixes[0]?.over.grams, 0);
+	assert.deepEqual(
+		covered.left.map(({ pieces }) => pieces),
+		[4]
+	);
 });
 
 test('orders that grew leave the rest to be made, and the mix as it is', () => {

@@ -12,6 +12,8 @@ export interface MadeMix {
 	readonly dough: Mass;
 	/** What it was to become when it was begun. */
 	readonly portions: readonly { readonly productId: ProductId; readonly pieces: number }[];
+	/** Pieces that came to nothing and are to be made again: they are no more of it, nor is their dough. */
+	readonly again: readonly { readonly productId: ProductId; readonly pieces: number }[];
 }
 
 /** A pre-ferment or another preparation that was begun, as it was pinned. */
@@ -48,9 +50,11 @@ export function coverByMade(
 ): Covered {
 	const inOrder = [...demands].sort((a, b) => a.dueMs - b.dueMs);
 	const left = inOrder.map((demand) => demand.pieces);
-	const mixes = made.map(({ resolved, dough }) => ({
+	const gone = ({ again }: MadeMix) =>
+		again.reduce((all, one) => all + one.pieces * (weights.get(one.productId)?.grams ?? 0), 0);
+	const mixes = made.map((mix) => ({
 		taken: inOrder.map(() => 0),
-		grams: dough.grams * (1 - resolved.formula.doughLoss.share)
+		grams: Math.max(0, mix.dough.grams * (1 - mix.resolved.formula.doughLoss.share) - gone(mix))
 	}));
 	const take = (mix: (typeof mixes)[number], at: number, most: number) => {
 		const weight = weights.get(inOrder[at]?.productId as ProductId)?.grams ?? 0;
@@ -64,7 +68,8 @@ export function coverByMade(
 	};
 	for (const [index, mix] of mixes.entries())
 		for (const { productId, pieces } of made[index]?.portions ?? []) {
-			let wanted = pieces;
+			const again = made[index]?.again.find((one) => one.productId === productId)?.pieces ?? 0;
+			let wanted = Math.max(0, pieces - again);
 			for (const [at, demand] of inOrder.entries())
 				if (demand.productId === productId) wanted -= take(mix, at, wanted);
 		}

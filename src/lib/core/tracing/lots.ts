@@ -78,11 +78,7 @@ export function lotsOfUses(
 	return found;
 }
 
-function lotsOf(
-	use: Use,
-	came: readonly Arrival[],
-	grams: number | null
-): readonly LotOfUse[] {
+function lotsOf(use: Use, came: readonly Arrival[], grams: number | null): readonly LotOfUse[] {
 	if (use.told.length > 0)
 		return [...new Set(use.told)].map((lot) => ({
 			lot,

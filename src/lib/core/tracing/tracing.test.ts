@@ -174,14 +174,18 @@ test('with nothing written down no cause is shown, and what would show it is nam
 
 test('evidence for a cause never lowers it', () => {
 	fc.assert(
-		fc.property(fc.constantFrom(...FAULTS), fc.double({ min: 0.3, max: 1, noNaN: true }), (fault, share) => {
-			const weightOf = (evidence: Partial<Evidence>) =>
-				causesOf(fault, { ...NO_EVIDENCE, ...evidence }).find(
-					({ cause }) => cause === 'proof-short'
-				)?.weight;
-			const without = weightOf({ proofShare: 1 });
-			const having = weightOf({ proofShare: share });
-			assert.ok(without === undefined || (having ?? 0) >= without - 1e-12);
-		})
+		fc.property(
+			fc.constantFrom(...FAULTS),
+			fc.double({ min: 0.3, max: 1, noNaN: true }),
+			(fault, share) => {
+				const weightOf = (evidence: Partial<Evidence>) =>
+					causesOf(fault, { ...NO_EVIDENCE, ...evidence }).find(
+						({ cause }) => cause === 'proof-short'
+					)?.weight;
+				const without = weightOf({ proofShare: 1 });
+				const having = weightOf({ proofShare: share });
+				assert.ok(without === undefined || (having ?? 0) >= without - 1e-12);
+			}
+		)
 	);
 });

@@ -3,6 +3,7 @@
 	import { resolve } from '$app/paths';
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
+	import { ToldResults } from '../../client/told-results.svelte.ts';
 	import { pathOfWhose } from '../../contracts/bench-paths.ts';
 	import type { BenchMomentView, BenchView } from '../../contracts/bench-views.ts';
 	import { boardOf, type BoardWork, type Whose } from '../../core/bench/index.ts';
@@ -12,6 +13,7 @@
 	import { benchSentence, isDropLate, spareText, STATION_TEXT } from '../../wording/bench-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import { BenchModel } from './bench-model.svelte.ts';
+	import ShortDrops from './ShortDrops.svelte';
 	import SoundHere from './SoundHere.svelte';
 	import WorkInHand from './WorkInHand.svelte';
 	import WorkList from './WorkList.svelte';
@@ -27,6 +29,13 @@
 	const nowMs = $derived(room.now.epochMs);
 	const model = new BenchModel(
 		() => ({ view, moment, whose }),
+		() => room.now.epochMs,
+		() => room.bakery.actor.name,
+		room.outbox,
+		() => readAnew('jovet:moment')
+	);
+	const results = new ToldResults(
+		() => ({ date: view.date, accepted: view.accepted, results: moment.results }),
 		() => room.now.epochMs,
 		() => room.bakery.actor.name,
 		room.outbox,
@@ -137,6 +146,16 @@
 			</li>
 		{/if}
 	</ul>
+	{#each results.shorts as short (short.productId)}
+		<ShortDrops {short} accepted={view.accepted} {results} {nowMs} {zone} />
+	{/each}
+	{#if results.shorts.some(({ toPlan }) => toPlan > 0)}
+		<p class="told">
+			<a class="action no-underline!" href={resolve(`/bake/${view.date}/plan?from=taps`)}
+				>Plan what is made again</a
+			>
+		</p>
+	{/if}
 	{#if model.message}<p class="told" role="alert">{model.message}</p>{/if}
 	{#if model.already}
 		<p class="told" role="status" data-already>
@@ -151,7 +170,14 @@
 			{#if inHand}
 				{@const waitsFor = inHand.waitsFor ? model.nameOf(inHand.waitsFor) : ''}
 				{#key inHand.work.key}
-					<WorkInHand one={inHand} entry={model.entryOf(inHand)} {model} {view} {waitsFor} />
+					<WorkInHand
+						one={inHand}
+						entry={model.entryOf(inHand)}
+						{model}
+						{results}
+						{view}
+						{waitsFor}
+					/>
 				{/key}
 			{:else}
 				<p class="p-5 text-lead">

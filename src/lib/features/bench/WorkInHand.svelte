@@ -1,10 +1,13 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
+	import type { ToldResults } from '../../client/told-results.svelte.ts';
 	import type { BenchView } from '../../contracts/bench-views.ts';
 	import type { BoardWork } from '../../core/bench/index.ts';
+	import CountPieces from '../../fields/CountPieces.svelte';
 	import TemperatureField from '../../fields/TemperatureField.svelte';
 	import BigFigure from '../../ui/BigFigure.svelte';
+	import { batchKey } from '../../core/planning/index.ts';
 	import { coreText } from '../../wording/core-text.ts';
 	import { handText, whenText } from '../../wording/bench-text.ts';
 	import type { HandsOnEntry } from '../../wording/list-entry.ts';
@@ -19,11 +22,12 @@
 		one: BoardWork;
 		entry: HandsOnEntry;
 		model: BenchModel;
+		results: ToldResults;
 		view: BenchView;
 		/** By name, what comes before it and is not done. */
 		waitsFor: string;
 	}
-	let { one, entry, model, view, waitsFor }: Props = $props();
+	let { one, entry, model, results, view, waitsFor }: Props = $props();
 	const room = useRoom();
 	const { units, timeZone: zone } = $derived(room.bakery);
 	const nowMs = $derived(room.now.epochMs);
@@ -104,6 +108,22 @@
 		const { step, celsius: dough } = task;
 		const read = { celsius, atMinutes: (nowMs - bakesMs) / 60_000 };
 		return coreText({ step, celsius: dough }, bakesMs, read, units, zone);
+	});
+	/** What is counted when it is out: all of its portion, or a load of it. */
+	const counts = $derived.by(() => {
+		const { batch } = entry;
+		if (batch?.kind !== 'load' && batch?.kind !== 'portion') return null;
+		if (entry.kind !== 'draw' && entry.station !== 'packing') return null;
+		const key = batchKey({ ...batch, kind: 'portion' });
+		const counted = results.counted.find((other) => other.key === key);
+		const product = document?.input.products.find(({ id }) => id === batch.productId);
+		return counted && product
+			? {
+					counted,
+					name: product.name,
+					most: batch.kind === 'load' ? batch.pieces : counted.left
+				}
+			: null;
 	});
 	const done = () => model.tap(entry, 'ended', { celsius });
 </script>
@@ -202,7 +222,9 @@
 				onDoneAt={(atMs: number) => void model.tap(entry, 'ended', { atMs })}
 			/>
 		{/if}
-	{:else if one.state.kind !== 'open' && one.state.entry.by !== ''}
+	{/if}
+	{#if counts}<CountPieces {...counts} {results} />{/if}
+	{#if isOver && one.state.kind !== 'open' && one.state.entry.by !== ''}
 		{@const tapped = one.state.entry}
 		<div class="actions">
 			<button class="action-lesser" onclick={() => void model.takeBack(tapped)}

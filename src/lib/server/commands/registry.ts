@@ -40,6 +40,7 @@ import { setUnits } from './set-units.ts';
 import { setWaterSchool } from './set-water-school.ts';
 import { strikeCulture } from './strike-culture.ts';
 import { strikeEntry } from './strike-entry.ts';
+import { strikeResultOf } from './strike-result.ts';
 import { strikeWeighing } from './strike-weighing.ts';
 import { strikeWork } from './strike-work.ts';
 import { takeBackStanding } from './take-back-standing.ts';
@@ -47,6 +48,7 @@ import { takeClosedDays } from './take-closed-days.ts';
 import { takeReading } from './take-reading.ts';
 import { takeStock } from './take-stock.ts';
 import { tapWork } from './tap-work.ts';
+import { tellResult } from './tell-result.ts';
 import { tendCulture } from './tend-culture.ts';
 import { weighLine } from './weigh-line.ts';
 
@@ -92,6 +94,7 @@ export const COMMANDS = [
 	setWaterSchool,
 	strikeCulture,
 	strikeEntry,
+	strikeResultOf,
 	strikeWeighing,
 	strikeWork,
 	takeBackStanding,
@@ -99,6 +102,7 @@ export const COMMANDS = [
 	takeReading,
 	takeStock,
 	tapWork,
+	tellResult,
 	tendCulture,
 	weighLine
 ] as const;

@@ -5,13 +5,11 @@ import { line } from '../../contracts/text.ts';
 import { changesAnything, workStates, WORK_ACTS, type WorkAct } from '../../core/bench/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import type { BakeDate } from '../../core/time/index.ts';
-import { loadWithItsMix, lockBatchesOn, setBatchStates } from '../db/batches.ts';
+import { lockBatchesOn } from '../db/batches.ts';
 import type { Tx } from '../db/client.ts';
 import { loadEntries } from '../db/entries.ts';
 import { findBatchOfTask, hasPlan, insertWorkEntry, loadWorkEntries } from '../db/work.ts';
-import { bookUses } from '../services/begin-batch.ts';
-import { loadBakeryDay } from '../services/day-production.ts';
-import { endBulkOf } from '../services/end-bulk.ts';
+import { touchBatch } from '../services/touch-batch.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 
 /** What is done to an oven or for a drop is of no task. */
@@ -104,7 +102,7 @@ export const tapWork = defineCommand({
 			occurred_at: new Date(occurredAtMs)
 		});
 		if (task && (act === 'begun' || act === 'ended'))
-			await touch(tx, task.batchId, { commandId: id, occurredAtMs });
+			await touchBatch(tx, task.batchId, { commandId: id, occurredAtMs });
 		return ok<Tapped>({ entryId: id, already: null });
 	}
 });
@@ -112,24 +110,4 @@ export const tapWork = defineCommand({
 async function personCalled(tx: Tx, date: BakeDate, personId: string): Promise<string | null> {
 	const people = (await loadEntries(tx, date, ['person'])).of('person');
 	return people.find((person) => person.id === personId)?.name ?? null;
-}
-
-/** What hands are on is begun, with the mix that it comes of; dough that is divided ferments in its tub no longer. */
-async function touch(
-	tx: Tx,
-	batchId: string,
-	at: { readonly commandId: string; readonly occurredAtMs: number }
-): Promise<void> {
-	const touched = await loadWithItsMix(tx, batchId);
-	const fresh = touched.filter(({ state }) => state === 'planned');
-	await setBatchStates(
-		tx,
-		fresh.map(({ id }) => id),
-		'begun'
-	);
-	const made = fresh.filter(({ kind }) => kind !== 'portion' && kind !== 'load');
-	for (const { id, date } of made)
-		await bookUses(tx, await loadBakeryDay(tx, date as BakeDate), id, at.occurredAtMs);
-	const mix = touched.find(({ kind }) => kind === 'mix');
-	if (mix && mix.id !== batchId) await endBulkOf(tx, mix, at);
 }

@@ -16,6 +16,7 @@ import type { OrderTables } from './order-tables.ts';
 import type { CultureTables } from './culture-tables.ts';
 import type { StockTables } from './stock-tables.ts';
 import type { WeighingTables } from './weighing-tables.ts';
+import type { ResultTables } from './result-tables.ts';
 import type { WorkTables } from './work-tables.ts';
 import type { SensorKind } from '../../contracts/device-protocol.ts';
 import type { ExtraUse } from '../../core/production/index.ts';
@@ -45,7 +46,7 @@ export type EveryColumn<T extends keyof Tables> = {
 };
 
 export interface Tables
-	extends CultureTables, OrderTables, StockTables, WeighingTables, WorkTables {
+	extends CultureTables, OrderTables, ResultTables, StockTables, WeighingTables, WorkTables {
 	bakery: {
 		id: Generated<boolean>;
 		name: string;

@@ -43,6 +43,7 @@ import { eachInPlaces, loadFormulaBook, pantryOf, type FormulaBook } from '../db
 import { loadPinnedFormulas } from '../db/formulas.ts';
 import { loadIngredientRevisions } from '../db/ingredients.ts';
 import { loadOrderLines } from '../db/orders.ts';
+import { loadMadeAgain } from '../db/results.ts';
 import { loadStandingOn } from '../db/standing-orders.ts';
 import { loadPinnedPreparations, type PinnedPreparation } from '../db/preparations.ts';
 import { madeOf, type Pinned } from './made-of-day.ts';
@@ -127,7 +128,8 @@ export async function loadBakeryDay(
 		standing,
 		mixesWanted,
 		batchesWanted,
-		{ batches, parents }
+		{ batches, parents },
+		again
 	] = await Promise.all([
 		loadBakery(db, date),
 		loadBases(db),
@@ -138,7 +140,8 @@ export async function loadBakeryDay(
 		loadStandingOn(db, date),
 		loadMixesWanted(db, date),
 		loadBatchesWanted(db, date),
-		loadBatchesOn(db, date)
+		loadBatchesOn(db, date),
+		loadMadeAgain(db, date)
 	]);
 	if (!bakery) throw new BakeryNotSetUp();
 	const orders = inOrderOfWork(ordersWith(house, date, typed, standing), house, book).map(
@@ -167,7 +170,7 @@ export async function loadBakeryDay(
 		});
 	const mixers = mixersOf(house);
 	const handMixing = handMixingOf(house);
-	const made = madeOf(begun, batches, parents, pinned);
+	const made = madeOf(begun, batches, parents, pinned, again);
 	const input = productionInput(
 		book,
 		drops,

@@ -17,7 +17,9 @@ export function madeOf(
 	begun: readonly Batch[],
 	batches: readonly Batch[],
 	parents: readonly Parentage[],
-	pinned: Pinned
+	pinned: Pinned,
+	/** Of which portions how many are made again. */
+	again: ReadonlyMap<BatchId, number>
 ): ProductionInput['made'] {
 	const byId = new Map(batches.map((batch) => [batch.id, batch]));
 	const portionsOf = (mixId: BatchId) =>
@@ -25,9 +27,7 @@ export function madeOf(
 			.filter((parent) => parent.parentId === mixId)
 			.flatMap((parent) => {
 				const child = byId.get(parent.batchId);
-				return child?.kind === 'portion'
-					? [{ productId: child.productId, pieces: child.pieces }]
-					: [];
+				return child?.kind === 'portion' ? [child] : [];
 			});
 	const mixes = begun.flatMap((batch): MadeMix[] => {
 		const formula = pinned.formulas.get(batch.revisionId);
@@ -41,7 +41,11 @@ export function madeOf(
 				ordinal: batch.ordinal,
 				resolved: resolved.value,
 				dough: { grams: batch.grams },
-				portions: portionsOf(batch.id)
+				portions: portionsOf(batch.id).map(({ productId, pieces }) => ({ productId, pieces })),
+				again: portionsOf(batch.id).flatMap(({ id, productId }) => {
+					const pieces = again.get(id) ?? 0;
+					return pieces > 0 ? [{ productId, pieces }] : [];
+				})
 			}
 		];
 	});

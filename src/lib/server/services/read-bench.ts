@@ -4,6 +4,7 @@ import type { BakeDate } from '../../core/time/index.ts';
 import { loadMixedOn } from '../db/batch-log-standing.ts';
 import type { Db } from '../db/client.ts';
 import { newestPlanNumber } from '../db/plans.ts';
+import { loadResults, loadStruckResults } from '../db/results.ts';
 import { loadWorkEntries, loadWorkLog, tappedBefore } from '../db/work.ts';
 import { readPlan } from './read-plan.ts';
 import { readRunSheet } from './read-run-sheet.ts';
@@ -16,21 +17,23 @@ export async function readBench(db: Db, date: BakeDate, realNowMs: number): Prom
 
 /** A night as it went: its newest accepted plan, and everything that was tapped, what was taken back too. */
 export async function readNightLog(db: Db, date: BakeDate): Promise<NightLogView> {
-	const [{ accepted }, entries, { mixed }] = await Promise.all([
+	const [{ accepted }, entries, { mixed, results }, struckResults] = await Promise.all([
 		readPlan(db, date),
 		loadWorkLog(db, date),
-		readBenchMoment(db, date)
+		readBenchMoment(db, date),
+		loadStruckResults(db, date)
 	]);
-	return { date, accepted, entries, mixed };
+	return { date, accepted, entries, mixed, results, struckResults };
 }
 
 /** What was tapped so far, and what else tells that something is done. A fixed few queries, however long the night. */
 export async function readBenchMoment(db: Db, date: BakeDate): Promise<BenchMomentView> {
-	const [planNumber, entries, tapped, mixed] = await Promise.all([
+	const [planNumber, entries, tapped, mixed, results] = await Promise.all([
 		newestPlanNumber(db, date),
 		loadWorkEntries(db, date),
 		tappedBefore(db, date),
-		loadMixedOn(db, date)
+		loadMixedOn(db, date),
+		loadResults(db, date)
 	]);
 	return {
 		planNumber,
@@ -42,6 +45,7 @@ export async function readBenchMoment(db: Db, date: BakeDate): Promise<BenchMome
 					? batchKey({ kind: 'preparation', preparationId, ordinal })
 					: batchKey({ kind: 'mix', formulaId, ordinal }),
 			atMs
-		}))
+		})),
+		results
 	};
 }

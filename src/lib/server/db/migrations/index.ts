@@ -19,6 +19,7 @@ import * as standingBefore from './0025-standing-before.ts';
 import * as cultures from './0023-cultures.ts';
 import * as workTaps from './0026-work-taps.ts';
 import * as weighings from './0021-weighings.ts';
+import * as results from './0027-results.ts';
 import * as stock from './0020-stock.ts';
 import * as standingOrders from './0019-standing-orders.ts';
 import * as doughsTaken from './0017-doughs-taken.ts';
@@ -53,7 +54,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0023-cultures': cultures,
 	'0024-batches-wanted': batchesWanted,
 	'0025-standing-before': standingBefore,
-	'0026-work-taps': workTaps
+	'0026-work-taps': workTaps,
+	'0027-results': results
 };
 
 export const migrations: MigrationProvider = {

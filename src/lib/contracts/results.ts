@@ -1,0 +1,49 @@
+import { z } from 'zod';
+import { id, type DropId, type FormulaId, type ProductId } from '../core/identity.ts';
+import { FAULTS, type ResultTold } from '../core/results/index.ts';
+import { uuidSchema } from './border-schemas.ts';
+import { MOST_BATCH_GRAMS, MOST_PIECES } from './limits.ts';
+import { line } from './text.ts';
+
+/** A portion as a command speaks of it: by its product and its mix. */
+export const portionSchema = z.object({
+	formulaId: uuidSchema.transform((value) => id<FormulaId>(value)),
+	ordinal: z.int().min(1).max(500),
+	productId: uuidSchema.transform((value) => id<ProductId>(value))
+});
+
+const note = line(300);
+const some = z.int().min(0).max(MOST_PIECES);
+const score = z.int().min(1).max(5).nullable();
+
+/** What can be told of a portion. */
+export const resultToldSchema: z.ZodType<ResultTold> = z.discriminatedUnion('kind', [
+	z
+		.object({ kind: z.literal('counted'), good: some, second: some, lost: some, because: note })
+		.refine(({ good, second, lost }) => good + second + lost > 0, {
+			message: 'nothing was counted',
+			path: ['good']
+		}),
+	z.object({
+		kind: z.literal('weighed'),
+		pieces: some.min(1),
+		bakedGrams: z.number().positive().max(MOST_BATCH_GRAMS)
+	}),
+	z
+		.object({
+			kind: z.literal('scored'),
+			scores: z.object({ crust: score, crumb: score, taste: score }),
+			note
+		})
+		.refine(({ scores }) => Object.values(scores).some((one) => one !== null), {
+			message: 'nothing was scored',
+			path: ['scores']
+		}),
+	z.object({ kind: z.literal('fault'), fault: z.enum(FAULTS), note }),
+	z.object({
+		kind: z.literal('less'),
+		dropId: uuidSchema.transform((value) => id<DropId>(value)),
+		pieces: some.min(1)
+	}),
+	z.object({ kind: z.literal('again'), pieces: some.min(1) })
+]);

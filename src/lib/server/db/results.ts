@@ -1,0 +1,206 @@
+import { sql } from 'kysely';
+import {
+	id,
+	type BatchId,
+	type DropId,
+	type FormulaId,
+	type ProductId
+} from '../../core/identity.ts';
+import type { Fault, PortionRef, ResultEntry, ResultTold } from '../../core/results/index.ts';
+import type { BakeDate } from '../../core/time/index.ts';
+import type { Db, Tx } from './client.ts';
+import type { EveryColumn } from './tables.ts';
+
+interface ResultRow {
+	readonly id: string;
+	readonly formula_id: string;
+	readonly ordinal: number;
+	readonly product_id: string;
+	readonly kind: ResultTold['kind'];
+	readonly good: number | null;
+	readonly second: number | null;
+	readonly lost: number | null;
+	readonly pieces: number | null;
+	readonly baked_g: number | null;
+	readonly crust: number | null;
+	readonly crumb: number | null;
+	readonly taste: number | null;
+	readonly fault: Fault | null;
+	readonly drop_id: string | null;
+	readonly note: string;
+	readonly occurred_at: Date;
+	readonly by: string;
+}
+
+/** What is told of a portion, by the mix that it was divided from. */
+const RESULT = sql`select e.*, mix.formula_id, mix.ordinal, portion.product_id, person.name as by
+	from result_entry e
+	join batch portion on portion.id = e.batch_id
+	join batch_parent p on p.batch_id = portion.id
+	join batch mix on mix.id = p.parent_id and mix.kind = 'mix'
+	join command c on c.id = e.command_id
+	join bakery_entry person on person.id = c.actor_id`;
+
+/** What was told of a date's portions, in the order in which it happened; what was struck is left out. */
+export async function loadResults(db: Db | Tx, date: BakeDate): Promise<readonly ResultEntry[]> {
+	const { rows } = await sql<ResultRow>`
+		${RESULT} where e.bake_date = ${date}
+			and not exists (select 1 from result_struck s where s.entry_id = e.id)
+		order by e.occurred_at, e.recorded_at, e.id`.execute(db);
+	return rows.map(resultOf);
+}
+
+/** What was told and is not so after all, with who took it back and when. */
+export async function loadStruckResults(
+	db: Db | Tx,
+	date: BakeDate
+): Promise<
+	readonly (ResultEntry & { readonly struck: { readonly by: string; readonly atMs: number } })[]
+> {
+	const { rows } = await sql<ResultRow & { struck_by: string; struck_at: Date }>`
+		select told.*, s.occurred_at as struck_at, striker.name as struck_by
+		from (${RESULT} where e.bake_date = ${date}) told
+		join result_struck s on s.entry_id = told.id
+		join command sc on sc.id = s.command_id
+		join bakery_entry striker on striker.id = sc.actor_id
+		order by told.occurred_at, told.id`.execute(db);
+	return rows.map((row) => ({
+		...resultOf(row),
+		struck: { by: row.struck_by, atMs: row.struck_at.getTime() }
+	}));
+}
+
+function resultOf(row: ResultRow): ResultEntry {
+	return {
+		id: row.id,
+		portion: {
+			formulaId: id<FormulaId>(row.formula_id),
+			ordinal: row.ordinal,
+			productId: id<ProductId>(row.product_id)
+		},
+		told: toldOf(row),
+		by: row.by,
+		atMs: row.occurred_at.getTime()
+	};
+}
+
+/** What each kind carries is there: the database holds it. */
+function toldOf(row: ResultRow): ResultTold {
+	const { kind, note } = row;
+	switch (kind) {
+		case 'counted':
+			return {
+				kind,
+				good: row.good ?? 0,
+				second: row.second ?? 0,
+				lost: row.lost ?? 0,
+				because: note
+			};
+		case 'weighed':
+			return { kind, pieces: row.pieces ?? 0, bakedGrams: row.baked_g ?? 0 };
+		case 'scored':
+			return { kind, scores: { crust: row.crust, crumb: row.crumb, taste: row.taste }, note };
+		case 'fault':
+			return { kind, fault: row.fault as Fault, note };
+		case 'less':
+			return { kind, dropId: id<DropId>(row.drop_id ?? ''), pieces: row.pieces ?? 0 };
+		case 'again':
+			return { kind, pieces: row.pieces ?? 0 };
+	}
+}
+
+/** How many pieces of which portions of a date are made again. */
+export async function loadMadeAgain(
+	db: Db | Tx,
+	date: BakeDate
+): Promise<ReadonlyMap<BatchId, number>> {
+	const { rows } = await sql<{ batch_id: string; pieces: number }>`
+		select e.batch_id, sum(e.pieces)::int as pieces from result_entry e
+		where e.bake_date = ${date} and e.kind = 'again'
+			and not exists (select 1 from result_struck s where s.entry_id = e.id)
+		group by e.batch_id`.execute(db);
+	return new Map(rows.map(({ batch_id, pieces }) => [id<BatchId>(batch_id), pieces]));
+}
+
+/** The batch of a portion of a date that is not withdrawn; null where there is none. */
+export async function findPortion(
+	tx: Tx,
+	date: BakeDate,
+	{ formulaId, ordinal, productId }: PortionRef
+): Promise<BatchId | null> {
+	const { rows } = await sql<{ id: string }>`
+		select portion.id from batch portion
+		join batch_parent p on p.batch_id = portion.id
+		join batch mix on mix.id = p.parent_id
+		where portion.bake_date = ${date} and portion.kind = 'portion' and portion.state <> 'withdrawn'
+			and portion.product_id = ${productId} and mix.kind = 'mix' and mix.formula_id = ${formulaId}
+			and mix.ordinal = ${ordinal} and mix.state <> 'withdrawn'`.execute(tx);
+	const [row] = rows;
+	return row ? id<BatchId>(row.id) : null;
+}
+
+/** Writes down what is told of a portion. */
+export async function insertResult(
+	tx: Tx,
+	{
+		told,
+		...of
+	}: {
+		readonly id: string;
+		readonly date: BakeDate;
+		readonly batchId: BatchId;
+		readonly told: ResultTold;
+		readonly commandId: string;
+		readonly occurredAtMs: number;
+	}
+): Promise<void> {
+	const counted = told.kind === 'counted' ? told : null;
+	const scores = told.kind === 'scored' ? told.scores : null;
+	const row: EveryColumn<'result_entry'> = {
+		id: of.id,
+		bake_date: of.date,
+		batch_id: of.batchId,
+		kind: told.kind,
+		good: counted?.good ?? null,
+		second: counted?.second ?? null,
+		lost: counted?.lost ?? null,
+		pieces: 'pieces' in told ? told.pieces : null,
+		baked_g: told.kind === 'weighed' ? told.bakedGrams : null,
+		crust: scores?.crust ?? null,
+		crumb: scores?.crumb ?? null,
+		taste: scores?.taste ?? null,
+		fault: told.kind === 'fault' ? told.fault : null,
+		drop_id: told.kind === 'less' ? told.dropId : null,
+		note: counted?.because ?? ('note' in told ? told.note : ''),
+		command_id: of.commandId,
+		occurred_at: new Date(of.occurredAtMs)
+	};
+	await tx.insertInto('result_entry').values(row).execute();
+}
+
+export async function isResultKnown(tx: Tx, entryId: string): Promise<boolean> {
+	const row = await tx
+		.selectFrom('result_entry')
+		.select('id')
+		.where('id', '=', entryId)
+		.executeTakeFirst();
+	return row !== undefined;
+}
+
+/** Says that something told is not so; said twice, it is said once. */
+export async function strikeResult(
+	tx: Tx,
+	entryId: string,
+	by: { readonly commandId: string; readonly occurredAtMs: number }
+): Promise<void> {
+	const row: EveryColumn<'result_struck'> = {
+		entry_id: entryId,
+		command_id: by.commandId,
+		occurred_at: new Date(by.occurredAtMs)
+	};
+	await tx
+		.insertInto('result_struck')
+		.values(row)
+		.onConflict((conflict) => conflict.doNothing())
+		.execute();
+}

@@ -1,0 +1,80 @@
+import type { CountedPortion, Fault, ResultTold, Scored, Short } from '../core/results/index.ts';
+import { formatMass, type UnitChoice } from '../core/units/index.ts';
+
+/** Why pieces are second or lost, as a tap says it (our words; anything else is typed). */
+export const LOST_BECAUSE = ['burnt', 'burst', 'torn', 'stuck', 'flat', 'dropped'] as const;
+
+export const FAULT_TEXT: Readonly<Record<Fault, string>> = {
+	'burst-below': 'burst below',
+	flat: 'flat',
+	dense: 'dense',
+	pale: 'pale',
+	dark: 'dark',
+	'dull-crust': 'dull crust',
+	sour: 'too sour',
+	bland: 'bland',
+	gummy: 'gummy crumb',
+	blistered: 'blistered',
+	tunnel: 'tunnel under the crust',
+	uneven: 'uneven'
+};
+
+export const SCORED_TEXT: Readonly<Record<Scored, string>> = {
+	crust: 'Crust',
+	crumb: 'Crumb',
+	taste: 'Taste'
+};
+
+/** What a portion came to so far: "14 good, 1 second, 1 lost of 16". */
+export function countedText({ good, second, lost, left, pieces }: CountedPortion): string {
+	if (good + second + lost === 0) return `${pieces} to count`;
+	const parts = [
+		`${good} good`,
+		...(second > 0 ? [`${second} second`] : []),
+		...(lost > 0 ? [`${lost} lost`] : [])
+	];
+	return `${parts.join(', ')} of ${pieces}${left > 0 ? `, ${left} to count` : ''}`;
+}
+
+/** Something told of a portion, in one line. */
+export function toldText(
+	told: ResultTold,
+	dropName: (dropId: string) => string,
+	units?: UnitChoice
+): string {
+	switch (told.kind) {
+		case 'counted': {
+			const { good, second, lost, because } = told;
+			const parts = [
+				...(good > 0 ? [`${good} good`] : []),
+				...(second > 0 ? [`${second} second`] : []),
+				...(lost > 0 ? [`${lost} lost`] : [])
+			];
+			return `${parts.join(', ')}${because ? `: ${because}` : ''}`;
+		}
+		case 'weighed':
+			return `${told.pieces === 1 ? 'one weighs' : `${told.pieces} weigh`} ${formatMass({ grams: told.bakedGrams }, 0, units)} baked`;
+		case 'scored': {
+			const parts = (['crust', 'crumb', 'taste'] as const).flatMap((one) => {
+				const score = told.scores[one];
+				return score === null ? [] : [`${one} ${score}`];
+			});
+			return `${parts.join(', ')} of 5${told.note ? `: ${told.note}` : ''}`;
+		}
+		case 'fault':
+			return `${FAULT_TEXT[told.fault]}${told.note ? `: ${told.note}` : ''}`;
+		case 'less':
+			return `${dropName(told.dropId)} gets ${told.pieces} fewer`;
+		case 'again':
+			return `${told.pieces} made again`;
+	}
+}
+
+/** What is short, in one sentence; said as answered where it is. */
+export function shortText({ name, open, ordered, expected, toPlan }: Short): string {
+	if (open > 0) return `${name}: ${open} short of ${ordered} ordered.`;
+	const missing = Math.max(0, ordered - expected);
+	return toPlan > 0
+		? `${name}: ${toPlan} of ${missing} short are made again, once it is planned.`
+		: `${name}: ${missing} short, and answered.`;
+}

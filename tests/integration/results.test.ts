@@ -1,0 +1,172 @@
+import { after, before, test } from 'node:test';
+import assert from 'node:assert/strict';
+import { sql } from 'kysely';
+import { id, type FormulaId, type ProductId } from '../../src/lib/core/identity.ts';
+import { countedOf, shortsOf, type ResultTold } from '../../src/lib/core/results/index.ts';
+import {
+	readBench,
+	readBenchMoment,
+	readNightLog
+} from '../../src/lib/server/services/read-bench.ts';
+import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import { heldPlacement } from './placement.ts';
+import {
+	HARBOUR_DOUGH,
+	LOAF,
+	NOW_MS,
+	send,
+	testDatabase,
+	TOMORROW,
+	type TestDatabase
+} from './test-database.ts';
+
+const PORTION = {
+	formulaId: id<FormulaId>(HARBOUR_DOUGH),
+	ordinal: 1,
+	productId: id<ProductId>(LOAF)
+};
+let t: TestDatabase;
+before(async () => {
+	t = await testDatabase();
+	await accept();
+});
+after(() => t.drop());
+
+async function accept() {
+	const { input, fingerprint } = await readPlan(t.db, TOMORROW);
+	const accepted = await send(t.db, {
+		kind: 'accept-plan',
+		date: TOMORROW,
+		fingerprint,
+		placement: heldPlacement(input)
+	});
+	assert.equal(accepted.outcome, 'done', JSON.stringify(accepted));
+	return input;
+}
+const tell = (told: ResultTold, minutes = 10, portion = PORTION) =>
+	send(t.db, { kind: 'tell-result', date: TOMORROW, portion, told }, { minutes });
+async function standing() {
+	const { accepted } = await readBench(t.db, TOMORROW, NOW_MS);
+	const { results } = await readBenchMoment(t.db, TOMORROW);
+	assert.ok(accepted);
+	const { input } = accepted.document;
+	const counted = countedOf(input, results, accepted.acceptedAtMs);
+	return {
+		results,
+		counted,
+		shorts: shortsOf(input, counted, results, accepted.acceptedAtMs),
+		input
+	};
+}
+
+test('what is counted begins its mix, adds up, and is taken back as an entry of its own', async () => {
+	const first = await tell({ kind: 'counted', good: 3, second: 1, lost: 0, because: 'torn' });
+	assert.ok(first.outcome === 'done', JSON.stringify(first));
+	const state = await sql<{ state: string }>`select state from batch where bake_date = ${TOMORROW}
+		and formula_id = ${HARBOUR_DOUGH} and ordinal = 1 and state <> 'withdrawn'`.execute(t.db);
+	assert.equal(state.rows[0]?.state, 'begun');
+	const { results } = await standing();
+	assert.deepEqual(
+		results.map(({ told }) => told),
+		[{ kind: 'counted', good: 3, second: 1, lost: 0, because: 'torn' }]
+	);
+	const { entryId } = first.answer;
+	for (let time = 0; time < 2; time += 1) {
+		const struck = await send(t.db, { kind: 'strike-result', entryId }, { minutes: 11 });
+		assert.equal(struck.outcome, 'done');
+	}
+	assert.deepEqual((await standing()).results, []);
+	const log = await readNightLog(t.db, TOMORROW);
+	assert.deepEqual(
+		log.struckResults.map(({ struck }) => struck.by),
+		['Maud Tarrow']
+	);
+	await assert.rejects(sql`delete from result_entry`.execute(t.db), /append-only/);
+});
+
+test('everything that can be told of a portion is kept as it was told', async () => {
+	const { input } = await standing();
+	const [drop] = input.drops;
+	assert.ok(drop);
+	const all: readonly ResultTold[] = [
+		{ kind: 'weighed', pieces: 4, bakedGrams: 3120.5 },
+		{ kind: 'scored', scores: { crust: 4, crumb: null, taste: 5 }, note: 'open, a little wild' },
+		{ kind: 'fault', fault: 'dull-crust', note: '' },
+		{ kind: 'less', dropId: drop.id, pieces: 1 }
+	];
+	for (const told of all) assert.equal((await tell(told, 12)).outcome, 'done');
+	const { results } = await standing();
+	assert.deepEqual(
+		results.map(({ told }) => told),
+		all
+	);
+	for (const { id: entryId } of results)
+		await send(t.db, { kind: 'strike-result', entryId }, { minutes: 13 });
+});
+
+test('what no portion is, and what nobody can have counted, is refused in words', async () => {
+	const none = await tell({ kind: 'again', pieces: 1 }, 14, { ...PORTION, ordinal: 99 });
+	assert.deepEqual(none.outcome === 'refused' && none.refusal, {
+		kind: 'unknown',
+		what: 'portion'
+	});
+	const nothing = await tell({ kind: 'counted', good: 0, second: 0, lost: 0, because: '' }, 14);
+	assert.ok(nothing.outcome === 'refused' && nothing.refusal.kind === 'malformed');
+	const drop = await tell({ kind: 'less', dropId: PORTION.productId as never, pieces: 1 }, 14);
+	assert.deepEqual(drop.outcome === 'refused' && drop.refusal, { kind: 'unknown', what: 'drop' });
+});
+
+test('a short count is made again by a further mix: the day plans it, and it is expected once', async () => {
+	const before = await standing();
+	const portion = before.counted.find(
+		({ portion: of }) => of.formulaId === HARBOUR_DOUGH && of.ordinal === 1 && of.productId === LOAF
+	);
+	assert.ok(portion);
+	const ofLoaf = before.counted.filter(({ portion: of }) => of.productId === LOAF);
+	const ordered = before.input.orders
+		.filter(({ productId }) => productId === LOAF)
+		.reduce((all, { pieces }) => all + pieces, 0);
+	const spare = ofLoaf.reduce((all, { pieces }) => all + pieces, 0) - ordered;
+	const lost = spare + 5;
+	await tell(
+		{ kind: 'counted', good: portion.pieces - lost, second: 0, lost, because: 'burnt' },
+		20
+	);
+	const [short] = (await standing()).shorts;
+	assert.equal(short?.open, 5);
+	await tell({ kind: 'again', pieces: 5 }, 21);
+	const [answered] = (await standing()).shorts;
+	assert.deepEqual([answered?.open, answered?.toPlan], [0, 5]);
+
+	const mixesOf = (input: Awaited<ReturnType<typeof accept>>) =>
+		input.doughs.find(({ formulaId }) => formulaId === HARBOUR_DOUGH)?.mixes ?? [];
+	const planned = mixesOf(before.input);
+	const input = await acceptLater();
+	const mixes = mixesOf(input);
+	const piecesOf = (of: typeof mixes) =>
+		of.flatMap(({ portions }) =>
+			portions.filter(({ productId }) => productId === LOAF).map(({ pieces }) => pieces)
+		);
+	const first = mixes.find(({ ordinal }) => ordinal === 1);
+	assert.equal(
+		first?.portions.find(({ productId }) => productId === LOAF)?.pieces,
+		portion.pieces - 5,
+		'its mix is five smaller'
+	);
+	const sum = (of: readonly number[]) => of.reduce((all, one) => all + one, 0);
+	assert.ok(sum(piecesOf(mixes)) >= sum(piecesOf(planned)), 'and five are made elsewhere');
+	const after = await standing();
+	assert.ok(after.shorts.every(({ open, toPlan }) => open === 0 && toPlan === 0));
+});
+
+/** Accepts the day as it is by then, after what was told. */
+async function acceptLater() {
+	const { input, fingerprint } = await readPlan(t.db, TOMORROW);
+	const accepted = await send(
+		t.db,
+		{ kind: 'accept-plan', date: TOMORROW, fingerprint, placement: heldPlacement(input) },
+		{ minutes: 30 }
+	);
+	assert.equal(accepted.outcome, 'done', JSON.stringify(accepted));
+	return input;
+}
