@@ -1,4 +1,5 @@
 import { error, isHttpError, isRedirect, redirect } from '@sveltejs/kit';
+import { uuidSchema } from '../contracts/border-schemas.ts';
 import { TooMuchWork } from '../core/work.ts';
 import { parseBakeDate, type BakeDate } from '../core/time/index.ts';
 import { isOverloaded, isUnavailable } from './db/client.ts';
@@ -48,4 +49,15 @@ export function dateOfPage(text: string): BakeDate {
 		message: `"${text}" is not a date of the calendar. Dates are written year-month-day, for example 2027-03-28.`,
 		next: { href: '/', label: 'Go to the next bake' }
 	});
+}
+
+/** Reads the id of an address; what is none leads to what it says. */
+export function idOfPage(
+	text: string,
+	what: string,
+	next: { readonly href: string; readonly label: string }
+): string {
+	const id = uuidSchema.safeParse(text);
+	if (id.success) return id.data;
+	error(404, { message: `There is no such ${what}.`, next });
 }

@@ -39,6 +39,11 @@ export const ROOMS = [
 		about: 'The night as it went, against its plan.'
 	},
 	{
+		path: 'trace',
+		name: 'Trace',
+		about: 'Which lots went into which batch, and to which drop.'
+	},
+	{
 		path: 'learned',
 		name: 'Learned',
 		about: 'What measured doughs taught of mixers, tubs and clocks.'

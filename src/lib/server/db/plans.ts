@@ -43,6 +43,28 @@ export async function loadNewestPlan(db: Db | Tx, date: BakeDate): Promise<PlanR
 		: null;
 }
 
+/** The newest accepted plans of some dates, as they were told; dates without one are not in it. */
+export async function loadNewestPlans(
+	db: Db | Tx,
+	dates: readonly BakeDate[]
+): Promise<ReadonlyMap<BakeDate, PlanDocument>> {
+	if (dates.length === 0) return new Map();
+	const rows = await db
+		.selectFrom('plan_version')
+		.distinctOn('bake_date')
+		.select(['bake_date', 'document', 'document_schema'])
+		.where('bake_date', 'in', dates)
+		.orderBy('bake_date')
+		.orderBy('number', 'desc')
+		.execute();
+	return new Map(
+		rows.map((row) => [
+			row.bake_date as BakeDate,
+			readPlanDocument(row.document_schema, row.document)
+		])
+	);
+}
+
 /** Which version of a date's plan is in force; null where none was accepted. */
 export async function newestPlanNumber(db: Db | Tx, date: BakeDate): Promise<number | null> {
 	const row = await db

@@ -26,7 +26,7 @@ import { USUAL_JAR_MINUTES } from '../services/cultures.ts';
 import { CULTURE_HOURS, CULTURES, CULTURES_STAND } from './cultures.ts';
 import { demoId } from './demo-id.ts';
 import { demoPlaceId } from './demo-place.ts';
-import { COUNTED } from './stock.ts';
+import { COUNTED, RECEIVED } from './stock.ts';
 import { DEMO_ZONE } from './demo-zone.ts';
 import { ENTRIES } from './entries.ts';
 import { loadHistory, NIGHTS_OF_HISTORY } from './history.ts';
@@ -85,9 +85,20 @@ async function loadBakehouse(tx: Tx, occurredAtMs: number): Promise<void> {
 		);
 }
 
-/** What was counted an hour ago, and whom it comes from. */
+/** What came in the last weeks, what was counted an hour ago, and whom it comes from. */
 async function loadStockOfDemo(tx: Tx, commandId: string, nowMs: number): Promise<void> {
 	const actorId = demoId('person', HEAD_BAKER);
+	for (const [ingredient, lot, kilograms, daysAgo] of RECEIVED)
+		await insertStockEntry(tx, {
+			id: demoId('delivery', lot),
+			ingredientId: demoId('ingredient', ingredient),
+			kind: 'received',
+			grams: kilograms * 1000,
+			lot,
+			note: '',
+			commandId,
+			occurredAtMs: nowMs - daysAgo * 86_400_000
+		});
 	for (const [ingredient, kilograms, supplier, packKilograms] of COUNTED) {
 		const ingredientId = demoId('ingredient', ingredient);
 		await insertStockEntry(tx, {

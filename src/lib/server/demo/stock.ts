@@ -30,3 +30,23 @@ export const COUNTED: readonly (readonly [
 	['Sunflower seeds', 12, 'Harbour stores', 5],
 	['Linseed', 10, 'Harbour stores', 5]
 ];
+
+/** What came in the last weeks, before it was counted: the lot on its label, kilograms, and how many days ago. */
+export const RECEIVED: readonly (readonly [
+	ingredient: string,
+	lot: string,
+	kilograms: number,
+	daysAgo: number
+])[] = [
+	['Bread flour', 'BF 3118', 400, 24],
+	['Bread flour', 'BF 3162', 150, 3],
+	['Wholemeal wheat', 'WM 0874', 75, 12],
+	['Light rye flour', 'LR 0442', 100, 12],
+	['Whole rye flour', 'WR 0211', 75, 12],
+	['Salt', 'S 77', 40, 40],
+	['Fresh yeast', 'Y 4711', 2.5, 3],
+	['Butter', 'B 2010', 20, 6],
+	['Milk', 'M 2311', 40, 2],
+	['Sunflower seeds', 'SF 118', 15, 20],
+	['Linseed', 'LN 052', 15, 20]
+];
