@@ -22,7 +22,7 @@ const CORE_FOLDERS = {
 	weighing: ['formula', 'production'],
 	planning: ['bakery', 'baking', 'formula', 'fermentation', 'ripening', 'schedule'],
 	bench: ['planning'],
-	results: ['planning'],
+	results: ['planning', 'bench', 'tracing', 'fermentation'],
 	tracing: []
 };
 

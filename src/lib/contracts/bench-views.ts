@@ -1,5 +1,5 @@
 import type { WorkEntry } from '../core/bench/index.ts';
-import type { ResultEntry } from '../core/results/index.ts';
+import type { MixFacts, ResultEntry } from '../core/results/index.ts';
 import type { BakeDate } from '../core/time/index.ts';
 import type { AcceptedPlanView, PlanView, RunSheetView } from './views.ts';
 
@@ -30,6 +30,8 @@ export interface NightLogView {
 	readonly mixed: BenchMomentView['mixed'];
 	readonly results: readonly ResultEntry[];
 	readonly struckResults: readonly StruckResult[];
+	/** What was measured, judged and weighed of its mixes. */
+	readonly facts: readonly MixFacts[];
 }
 
 /** What changes from tap to tap: read often, and kept small. */

@@ -1,3 +1,4 @@
+import { steamKey } from '../core/bench/index.ts';
 import type { BakeDayInput, DayPlan } from '../core/planning/index.ts';
 import type { HandsOnEntry, ListEntry } from './list-entry.ts';
 import { subjectText, machineText, peopleText, toDoList } from './task-text.ts';
@@ -27,7 +28,7 @@ function steamEntries({ tasks }: DayPlan, input: BakeDayInput): readonly HandsOn
 		const { steamByTray } = step.programme;
 		return [
 			{
-				key: `${id} steam`,
+				key: steamKey(id),
 				taskId: id,
 				kind: 'steam',
 				batch,

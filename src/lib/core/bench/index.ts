@@ -1,5 +1,5 @@
 export type { Work, WorkKind } from './work.ts';
-export { workKey, worksOf } from './work.ts';
+export { steamKey, workKey, worksOf } from './work.ts';
 export {
 	changesAnything,
 	workStates,

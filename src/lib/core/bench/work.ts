@@ -59,6 +59,11 @@ export function workKey(taskId: string, what: AttendedStretch['what'], index: nu
 	return `${taskId} ${what} ${index}`;
 }
 
+/** What the steam of a bake is called: a tap of its own, so that none is forgotten. */
+export function steamKey(taskId: string): string {
+	return `${taskId} steam`;
+}
+
 /**
  * What hands do in the chains of a plan: every attended stretch of its tasks.
  * Range: a told plan. Source: definition. Failures: none.

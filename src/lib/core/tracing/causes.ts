@@ -64,7 +64,7 @@ export const SHOWN_BY: Readonly<
 	'weak-dough': { foldsShare: (e) => below(e.foldsShare, 0.99, 0.5) },
 	'loose-shape': {},
 	'shallow-score': {},
-	'no-steam': { steam: (e) => isOneOf(e.steam, 'left-out', 'late') },
+	'no-steam': { steam: (e) => isOneOf(e.steam, 'left-out', 'late', 'not-told') },
 	'stone-cool': { stoneOffKelvins: (e) => below(e.stoneOffKelvins, -8, -20) },
 	'stone-hot': { stoneOffKelvins: (e) => above(e.stoneOffKelvins, 8, 20) },
 	'bake-short': {

@@ -10,7 +10,8 @@ export interface Evidence {
 	readonly judged: 'early' | 'ready' | 'late' | null;
 	/** Fold sets done, of those planned. */
 	readonly foldsShare: number | null;
-	readonly steam: 'given' | 'late' | 'left-out' | null;
+	/** Not told where its load was tapped, and its steam never. */
+	readonly steam: 'given' | 'late' | 'left-out' | 'not-told' | null;
 	/** How much hotter than its programme the stone was at loading, in degrees. */
 	readonly stoneOffKelvins: number | null;
 	/** How much hotter than wanted its core was when it was drawn, in degrees. */

@@ -6,6 +6,7 @@
 	import { batchKey } from '../../core/planning/index.ts';
 	import { formatTemperature } from '../../core/units/index.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
+	import NightResults from './NightResults.svelte';
 	import { STATION_TEXT } from '../../wording/bench-text.ts';
 	import { laterText, logSentence } from '../../wording/log-text.ts';
 	import { subjectText } from '../../wording/task-text.ts';
@@ -22,10 +23,11 @@
 	const document = $derived(view.accepted?.document ?? null);
 	const list = $derived(document ? workList(document.plan, document.input) : []);
 	const standing = $derived(view.entries.filter(({ struck }) => struck === null));
-	const log = $derived.by(() => {
-		const known = document ? alsoKnown(list, document.plan, view.mixed) : [];
-		return nightLog(list, [...standing, ...known], room.now.epochMs);
-	});
+	const known = $derived([
+		...standing,
+		...(document ? alsoKnown(list, document.plan, view.mixed) : [])
+	]);
+	const log = $derived(nightLog(list, known, room.now.epochMs));
 	const entryOf = (one: LoggedWork) => list.find(({ key }) => key === one.work.key);
 	const nameOf = (one: LoggedWork) => entryOf(one)?.what ?? '';
 	const sentence = $derived(
@@ -75,6 +77,7 @@
 	{/snippet}
 </RoomHeading>
 
+{#if view.accepted}<NightResults {view} accepted={view.accepted} entries={known} />{/if}
 {#if batches.length > 0}
 	<div class="log">
 		<table>

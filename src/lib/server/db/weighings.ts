@@ -1,4 +1,5 @@
-import type { BatchId } from '../../core/identity.ts';
+import { sql } from 'kysely';
+import { id, type BatchId } from '../../core/identity.ts';
 import type { Db, Tx } from './client.ts';
 import type { EveryColumn } from './tables.ts';
 import type { WeighedHow } from './weighing-tables.ts';
@@ -56,6 +57,57 @@ export async function loadWeighings(
 		lot: row.lot,
 		by: row.name,
 		atMs: row.occurred_at.getTime()
+	}));
+}
+
+/** What was weighed of salt, water and yeast into some batches, of what was wanted; and whether their flour was of a lot new to the house. */
+export interface WeighedFacts {
+	readonly batchId: BatchId;
+	readonly saltShare: number | null;
+	readonly waterShare: number | null;
+	readonly yeastShare: number | null;
+	readonly newFlourLot: boolean | null;
+}
+
+/** A lot that no batch had for so many days is new (our default). */
+const NEW_LOT_DAYS = 21;
+
+/** Those of some batches that were weighed at all; what was struck is left out. */
+export async function loadWeighedFacts(
+	db: Db | Tx,
+	batchIds: readonly BatchId[]
+): Promise<readonly WeighedFacts[]> {
+	const { rows } = await sql<{
+		batch_id: string;
+		salt: number | null;
+		water: number | null;
+		yeast: number | null;
+		new_lot: boolean | null;
+	}>`
+		with weighed as (
+			select w.batch_id, w.ingredient_id, w.weighed_g, w.wanted_g, w.lot, w.occurred_at, r.kind from weighing w
+			join lateral (select kind from ingredient_revision r where r.ingredient_id = w.ingredient_id
+				order by r.number desc limit 1) r on true
+			where w.batch_id = any(${sql.val([...batchIds])}::uuid[])
+				and not exists (select 1 from weighing_struck s where s.weighing_id = w.id)
+		), shares as (
+			select batch_id, kind, sum(weighed_g) / nullif(sum(wanted_g), 0) as share from weighed group by batch_id, kind
+		)
+		select batch_id,
+			(select share from shares s where s.batch_id = weighed.batch_id and kind = 'salt') as salt,
+			(select share from shares s where s.batch_id = weighed.batch_id and kind = 'water') as water,
+			(select share from shares s where s.batch_id = weighed.batch_id and kind = 'yeast') as yeast,
+			bool_or(not exists (select 1 from weighing before where before.ingredient_id = weighed.ingredient_id
+				and before.lot = weighed.lot and before.occurred_at < weighed.occurred_at - interval '12 hours'
+				and before.occurred_at > weighed.occurred_at - ${`${NEW_LOT_DAYS} days`}::interval))
+				filter (where kind = 'flour' and lot <> '') as new_lot
+		from weighed group by batch_id`.execute(db);
+	return rows.map((row) => ({
+		batchId: id<BatchId>(row.batch_id),
+		saltShare: row.salt,
+		waterShare: row.water,
+		yeastShare: row.yeast,
+		newFlourLot: row.new_lot
 	}));
 }
 

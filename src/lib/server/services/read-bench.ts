@@ -6,6 +6,7 @@ import type { Db } from '../db/client.ts';
 import { newestPlanNumber } from '../db/plans.ts';
 import { loadResults, loadStruckResults } from '../db/results.ts';
 import { loadWorkEntries, loadWorkLog, tappedBefore } from '../db/work.ts';
+import { readMixFacts } from './mix-facts.ts';
 import { readPlan } from './read-plan.ts';
 import { readRunSheet } from './read-run-sheet.ts';
 
@@ -17,13 +18,14 @@ export async function readBench(db: Db, date: BakeDate, realNowMs: number): Prom
 
 /** A night as it went: its newest accepted plan, and everything that was tapped, what was taken back too. */
 export async function readNightLog(db: Db, date: BakeDate): Promise<NightLogView> {
-	const [{ accepted }, entries, { mixed, results }, struckResults] = await Promise.all([
+	const [{ accepted }, entries, { mixed, results }, struckResults, facts] = await Promise.all([
 		readPlan(db, date),
 		loadWorkLog(db, date),
 		readBenchMoment(db, date),
-		loadStruckResults(db, date)
+		loadStruckResults(db, date),
+		readMixFacts(db, date)
 	]);
-	return { date, accepted, entries, mixed, results, struckResults };
+	return { date, accepted, entries, mixed, results, struckResults, facts };
 }
 
 /** What was tapped so far, and what else tells that something is done. A fixed few queries, however long the night. */

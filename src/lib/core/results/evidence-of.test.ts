@@ -1,0 +1,98 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import { steamKey, workKey, workStates, type WorkEntry } from '../bench/index.ts';
+import { tap } from '../bench/taps.fixture.ts';
+import { id, type FormulaId, type ProductId } from '../identity.ts';
+import { DAY, planned } from '../planning/harbour-day.fixture.ts';
+import { batchKey } from '../planning/index.ts';
+import { causesOf, NO_EVIDENCE } from '../tracing/index.ts';
+import { evidenceOf, type MixFacts, type PortionRef } from './index.ts';
+
+const MINUTE = 60_000;
+const { plan } = planned(DAY);
+const portion: PortionRef = {
+	formulaId: id<FormulaId>('loaf'),
+	ordinal: 1,
+	productId: id<ProductId>('round')
+};
+const chain = plan.tasks.filter(
+	({ batch }) => batch.kind !== 'preparation' && batch.ordinal === 1 && batch.formulaId === 'loaf'
+);
+const facts: MixFacts = {
+	mix: batchKey({ kind: 'mix', ...portion }),
+	doughOffKelvins: 5,
+	judged: 'nearly',
+	saltShare: 1,
+	waterShare: null,
+	yeastShare: null,
+	newFlourLot: false
+};
+
+/** The night tapped as it was planned, each work moved by what is asked. */
+function tapped(
+	moved: (what: string, kind: string) => number,
+	celsius: Readonly<Record<string, number>> = {}
+) {
+	const entries: WorkEntry[] = [];
+	for (const task of chain) {
+		for (const [index, { what, fromMs, toMs }] of task.attended.entries()) {
+			const key = workKey(task.id, what, index);
+			const by = moved(what, task.batch.kind) * MINUTE;
+			entries.push(tap(key, 'begun', fromMs + by));
+			entries.push({ ...tap(key, 'ended', toMs + by), celsius: celsius[what] ?? null });
+			if (what === 'load') entries.push(tap(steamKey(task.id), 'ended', toMs + by + MINUTE));
+		}
+	}
+	return entries;
+}
+const evidence = (entries: readonly WorkEntry[], known: MixFacts | null = facts) =>
+	evidenceOf(portion, plan, workStates(entries), known);
+const near = (actual: number | null, wanted: number) =>
+	assert.ok(actual !== null && Math.abs(actual - wanted) < 0.02, `${actual} is not ${wanted}`);
+
+test('of a night that nobody tapped nothing is evidence but what was measured', () => {
+	assert.deepEqual(evidence([], null), NO_EVIDENCE);
+	const measured = evidence([]);
+	assert.deepEqual(
+		[measured.doughOffKelvins, measured.judged, measured.saltShare, measured.steam],
+		[5, 'early', 1, null]
+	);
+});
+
+test('a night as planned shows waits as planned, steam given and a bake of its time', () => {
+	const bake = chain.find(({ step }) => step.kind === 'bake');
+	assert.ok(bake?.step.kind === 'bake');
+	const { loadCelsius, coreCelsius } = bake.step;
+	const as = evidence(tapped(() => 0, { load: loadCelsius - 30, draw: coreCelsius + 1 }));
+	near(as.bakeShare, 1);
+	near(as.stoneOffKelvins, -30);
+	near(as.coreOffKelvins, 1);
+	assert.equal(as.steam, 'given');
+	assert.ok(as.bulkShare !== null && as.bulkShare > 0.7 && as.bulkShare < 1.3);
+	assert.equal(causesOf('pale', as)[0]?.cause, 'stone-cool');
+});
+
+test('loaded 60 minutes late its proof is that much longer, and flat bread is put to it', () => {
+	const planned = evidence(tapped(() => 0)).proofShare;
+	const late = evidence(tapped((what) => (what === 'load' || what === 'draw' ? 60 : 0))).proofShare;
+	assert.ok(planned !== null && late !== null && late > planned + 0.3, `${planned} ${late}`);
+	const cool = { ...facts, doughOffKelvins: 0, judged: null };
+	const entries = tapped((what) => (what === 'load' || what === 'draw' ? 60 : 0));
+	assert.equal(causesOf('flat', evidence(entries, cool))[0]?.cause, 'proof-long');
+});
+
+test('steam that was left out, forgotten or late is told apart', () => {
+	const all = tapped(() => 0);
+	const isSteam = ({ work }: WorkEntry) => work.endsWith(' steam');
+	const without = all.filter((entry) => !isSteam(entry));
+	assert.equal(evidence(without).steam, 'not-told');
+	const late = all.map((entry) =>
+		isSteam(entry) ? { ...entry, atMs: entry.atMs + 9 * MINUTE } : entry
+	);
+	assert.equal(evidence(late).steam, 'late');
+	const left = all.map((entry) =>
+		isSteam(entry) ? ({ ...entry, act: 'left-out' } as const) : entry
+	);
+	assert.equal(evidence(left).steam, 'left-out');
+	assert.equal(causesOf('dull-crust', evidence(left))[0]?.cause, 'no-steam');
+});
