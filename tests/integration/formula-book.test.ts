@@ -86,7 +86,7 @@ test('every day of the demo week is planned with nothing left out', async () => 
 	for (const date of ['2026-11-25', '2026-11-26', '2026-11-27', '2026-11-28', '2026-11-30']) {
 		const day = await loadBakeryDay(t.db, date as BakeDate);
 		assert.deepEqual(day.production.unmade, [], date);
-		const input = bakeDayInput(day, []);
+		const input = bakeDayInput(day, [], []);
 		const plan = heldPlan(input);
 		assert.deepEqual([plan.unplaced, plan.cautions], [[], []], date);
 		assert.deepEqual(plan.unplanned, [], date);

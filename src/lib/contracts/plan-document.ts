@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { BakeDayInput, BatchRef, DayPlan, Placement } from '../core/planning/index.ts';
-import { PREPARATION_KINDS } from '../core/formula/index.ts';
+import { HANDS_ON_ACTIVITIES, PREPARATION_KINDS } from '../core/formula/index.ts';
 import {
 	id,
 	type DropId,
@@ -77,6 +77,25 @@ export const takenElsewhereSchema = z.array(
 	})
 );
 
+const learnedOf = { name: z.string(), used: count };
+const learnedInPlan = z.discriminatedUnion('kind', [
+	z.object({ kind: z.literal('clock'), recipeId: z.string(), ...learnedOf, share: z.number() }),
+	z.object({
+		kind: z.literal('hands'),
+		recipeId: z.string(),
+		...learnedOf,
+		activity: z.enum(HANDS_ON_ACTIVITIES),
+		share: z.number()
+	}),
+	z.object({ kind: z.literal('bake'), recipeId: z.string(), ...learnedOf, share: z.number() }),
+	z.object({
+		kind: z.literal('recovery'),
+		ovenId: z.string(),
+		...learnedOf,
+		minutes: z.number()
+	})
+]);
+
 const input: z.ZodType<BakeDayInput> = z.object({
 	date: bakeDateSchema,
 	drops: z.array(z.object(drop)),
@@ -137,6 +156,7 @@ const input: z.ZodType<BakeDayInput> = z.object({
 		.nullable(),
 	weighMinutes: z.number().default(0),
 	elsewhere: takenElsewhereSchema.default([]),
+	learned: z.array(learnedInPlan).default([]),
 	builds: z.array(
 		z.object({
 			preparationId,

@@ -1,5 +1,5 @@
 export type { Work, WorkKind } from './work.ts';
-export { steamKey, workKey, worksOf } from './work.ts';
+export { steamKey, taskOfWork, workKey, worksOf } from './work.ts';
 export {
 	changesAnything,
 	workStates,
@@ -8,6 +8,7 @@ export {
 	type WorkEntry,
 	type WorkState
 } from './work-log.ts';
+export { timedOf, type TimedTask } from './timed.ts';
 export { alsoKnown } from './also-known.ts';
 export { expectedOf, type ExpectedWork } from './expected.ts';
 export { boardOf, lateMinutes, type Board, type BoardWork, type Whose } from './board.ts';

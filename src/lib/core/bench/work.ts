@@ -59,6 +59,13 @@ export function workKey(taskId: string, what: AttendedStretch['what'], index: nu
 	return `${taskId} ${what} ${index}`;
 }
 
+const STRETCH = / (?:do|end|fold|move|load|draw) \d+$/;
+
+/** The task that a work is a stretch of; null for anything else. */
+export function taskOfWork(key: string): string | null {
+	return STRETCH.test(key) ? key.replace(STRETCH, '') : null;
+}
+
 /** What the steam of a bake is called: a tap of its own, so that none is forgotten. */
 export function steamKey(taskId: string): string {
 	return `${taskId} steam`;

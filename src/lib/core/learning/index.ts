@@ -23,6 +23,15 @@ export {
 	type MissOfSchools,
 	type SchoolMiss
 } from './school-misses.ts';
+export {
+	learnedLoss,
+	learnedRecovery,
+	learnedShare,
+	type LearnedShare,
+	type LossOfBake,
+	type StoneAtLoading,
+	type TimedWork
+} from './learned-times.ts';
 export { learnedRise } from './learned-rise.ts';
 export { learnedTub, type LearnedTub, type TubHistory } from './learned-tub.ts';
 export { learnedClock, type LearnedClock } from './learned-clock.ts';

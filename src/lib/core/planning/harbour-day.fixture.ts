@@ -159,6 +159,7 @@ export const DAY: BakeDayInput = {
 	},
 	people: null,
 	elsewhere: [],
+	learned: [],
 	weighMinutes: 0,
 	orders: [
 		{ dropId: ferry, productId: round, name: 'Harbour round', pieces: 36 },

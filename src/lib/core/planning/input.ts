@@ -2,6 +2,7 @@ import type { HandsOnStep, PreparationKind, Step, WaitStep } from '../formula/in
 import type { Skill } from '../bakery/index.ts';
 import type { DropId, FormulaId, PreparationId, ProductId } from '../identity.ts';
 import type { BakeDate } from '../time/index.ts';
+import type { LearnedInPlan } from './as-learned.ts';
 import type { TakenElsewhere } from './taken-elsewhere.ts';
 
 export type { HandsOnStep, Step, WaitStep };
@@ -22,6 +23,8 @@ export interface BakeDayInput {
 	readonly people: readonly PlannedPerson[] | null;
 	/** What accepted plans of other dates have of the same people, mixers and decks. */
 	readonly elsewhere: readonly TakenElsewhere[];
+	/** What the log taught, and is in the minutes above. */
+	readonly learned: readonly LearnedInPlan[];
 }
 
 export interface BakeryMachines {

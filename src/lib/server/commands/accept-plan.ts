@@ -27,6 +27,7 @@ import {
 	fingerprintOf
 } from '../services/bake-day-input.ts';
 import { loadWorkEntries } from '../db/work.ts';
+import { loadLearnedForPlan } from '../services/learned-for-plan.ts';
 import { loadBakeryDay } from '../services/day-production.ts';
 import { planBatches } from '../services/plan-batches.ts';
 import { defineCommand, EVERYONE } from './define.ts';
@@ -54,7 +55,8 @@ export const acceptPlan = defineCommand({
 		await lockBatchesOn(tx, date);
 		const day = await loadBakeryDay(tx, date);
 		const elsewhere = await loadTakenElsewhere(tx, date, DAYS_AROUND);
-		const input = bakeDayInput(day, await loadLeadsOn(tx, date), elsewhere);
+		const learned = await loadLearnedForPlan(tx, day);
+		const input = bakeDayInput(day, await loadLeadsOn(tx, date), learned, elsewhere);
 		if (fingerprintBesideOthers(input) !== fingerprint) return fail({ kind: 'plan-out-of-date' });
 		if (!(await isDoneAsTold(tx, input, placement.done, command)))
 			return fail({ kind: 'plan-out-of-date' });

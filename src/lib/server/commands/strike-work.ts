@@ -1,11 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { uuidSchema } from '../../contracts/border-schemas.ts';
+import { taskOfWork } from '../../core/bench/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { setBatchStates } from '../db/batches.ts';
 import { insertEntry } from '../db/batch-log-entries.ts';
 import { findEntriesOfCommand, isEnded } from '../db/batch-log-standing.ts';
-import { isWorkEntryKnown, strikeWorkEntry } from '../db/work.ts';
+import { findWorkOfEntry, strikeWorkEntry } from '../db/work.ts';
+import { bookTimes } from '../services/book-times.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 
 /** Says that something that was tapped did not happen, and what was written with it neither: undo, as an entry of its own. */
@@ -15,9 +17,12 @@ export const strikeWork = defineCommand({
 	content: z.object({ entryId: uuidSchema }),
 	permitted: EVERYONE,
 	refusals: ['unknown'],
-	handle: async (tx, { id, entryId, occurredAtMs }) => {
-		if (!(await isWorkEntryKnown(tx, entryId))) return fail({ kind: 'unknown', what: 'entry' });
+	handle: async (tx, { id, entryId, occurredAtMs }, actor) => {
+		const found = await findWorkOfEntry(tx, entryId);
+		if (!found) return fail({ kind: 'unknown', what: 'entry' });
 		await strikeWorkEntry(tx, entryId, { commandId: id, occurredAtMs });
+		const taskId = taskOfWork(found.work);
+		if (taskId !== null) await bookTimes(tx, found.date, taskId, actor.id);
 		// An entry has the id of its command.
 		for (const written of await findEntriesOfCommand(tx, entryId)) {
 			await insertEntry(tx, {

@@ -9,6 +9,7 @@ import { lockBatchesOn } from '../db/batches.ts';
 import type { Tx } from '../db/client.ts';
 import { loadEntries } from '../db/entries.ts';
 import { findBatchOfTask, hasPlan, insertWorkEntry, loadWorkEntries } from '../db/work.ts';
+import { bookTimes } from '../services/book-times.ts';
 import { touchBatch } from '../services/touch-batch.ts';
 import { defineCommand, EVERYONE } from './define.ts';
 
@@ -103,6 +104,7 @@ export const tapWork = defineCommand({
 		});
 		if (task && (act === 'begun' || act === 'ended'))
 			await touchBatch(tx, task.batchId, { commandId: id, occurredAtMs });
+		if (taskId !== null) await bookTimes(tx, date, taskId, actor.id);
 		return ok<Tapped>({ entryId: id, already: null });
 	}
 });

@@ -192,7 +192,7 @@ const SUBJECT_OF = {
 	checked: 'time-constant',
 	judged: 'clock'
 } as const satisfies Partial<Record<BatchEventKind, LearnedSubject>>;
-type ObservedKind = keyof typeof SUBJECT_OF;
+export type ObservedKind = keyof typeof SUBJECT_OF;
 
 /**
  * The newest measured, checked and judged entries of each formula since the learning of its figures began anew,
@@ -201,7 +201,9 @@ type ObservedKind = keyof typeof SUBJECT_OF;
 export async function loadObservations(
 	db: Db | Tx,
 	formulaIds: readonly string[],
-	kinds: readonly ObservedKind[] = ['measured', 'checked', 'judged']
+	kinds: readonly ObservedKind[] = ['measured', 'checked', 'judged'],
+	/** Only what happened before; everything where it is left out. */
+	untilMs: number | null = null
 ): Promise<{ readonly newest: readonly BatchEntry[]; readonly around: readonly BatchEntry[] }> {
 	if (formulaIds.length === 0) return { newest: [], around: [] };
 	const subjects = kinds.map((kind) => SUBJECT_OF[kind]);
@@ -214,6 +216,7 @@ export async function loadObservations(
 				left join learning_reset reset
 					on reset.subject = kind.subject and reset.formula_id = formula.id
 				where one.recipe_id = formula.id and one.kind = kind.name and ${STANDS}
+					and ${untilMs === null ? sql`true` : sql`one.occurred_at < ${new Date(untilMs)}`}
 					and (reset.at is null
 						or (one.occurred_at >= reset.at and one.recorded_at > reset.recorded_at))
 				order by one.occurred_at desc, one.recorded_at desc limit ${NEWEST_OBSERVATIONS}

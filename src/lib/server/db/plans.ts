@@ -6,7 +6,7 @@ import {
 	type PlanDocument
 } from '../../contracts/plan-document.ts';
 import type { BatchId } from '../../core/identity.ts';
-import { takenBy, type TakenElsewhere } from '../../core/planning/index.ts';
+import { bookMinutesOf, takenBy, type TakenElsewhere } from '../../core/planning/index.ts';
 import { addDays, type BakeDate } from '../../core/time/index.ts';
 import type { Db, Tx } from './client.ts';
 import type { EveryColumn } from './tables.ts';
@@ -219,7 +219,9 @@ export async function insertPlan(tx: Tx, plan: NewPlan): Promise<void> {
 						activity: task.step.kind === 'bake' ? 'bake' : task.step.activity,
 						machine_id: task.machineId,
 						start_at: new Date(task.startMs),
-						end_at: new Date(task.endMs)
+						end_at: new Date(task.endMs),
+						book_min: bookMinutesOf(task, plan.document.input),
+						load_celsius: task.step.kind === 'bake' ? task.step.loadCelsius : null
 					}
 				];
 	});

@@ -338,6 +338,8 @@ export interface Tables
 		machine_id: string | null;
 		start_at: Date;
 		end_at: Date;
+		book_min: number | null;
+		load_celsius: number | null;
 	};
 	device: {
 		id: string;

@@ -20,6 +20,18 @@ export interface WorkTables {
 		occurred_at: Date;
 		recorded_at: RecordedAt;
 	};
+	work_timed: {
+		bake_date: string;
+		task_key: string;
+		recipe_id: string;
+		activity: string;
+		machine_id: string | null;
+		by_id: string;
+		book_min: number;
+		real_min: number;
+		stone_off_k: number | null;
+		occurred_at: Date;
+	};
 	work_struck: {
 		entry_id: string;
 		command_id: string;

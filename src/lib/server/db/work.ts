@@ -4,7 +4,8 @@ import { addDays, type BakeDate } from '../../core/time/index.ts';
 import type { Db, Tx } from './client.ts';
 import type { EveryColumn } from './tables.ts';
 
-interface EntryRow {
+/** A tap as it is read. */
+export interface WorkEntryRow {
 	readonly id: string;
 	readonly work: string;
 	readonly act: WorkAct;
@@ -21,7 +22,7 @@ const BY = sql`join command c on c.id = e.command_id
 	join bakery_entry actor on actor.id = c.actor_id
 	left join bakery_entry person on person.id = e.person_id`;
 
-function entryOf(row: EntryRow): WorkEntry {
+export function workEntryOf(row: WorkEntryRow): WorkEntry {
 	return {
 		id: row.id,
 		work: row.work,
@@ -40,12 +41,12 @@ export async function loadWorkEntries(
 	date: BakeDate,
 	work: string | null = null
 ): Promise<readonly WorkEntry[]> {
-	const { rows } = await sql<EntryRow>`
+	const { rows } = await sql<WorkEntryRow>`
 		select ${ENTRY} from work_entry e ${BY}
 		where e.bake_date = ${date} and ${work === null ? sql`true` : sql`e.work = ${work}`}
 			and not exists (select 1 from work_struck s where s.entry_id = e.id)
 		order by e.occurred_at, e.recorded_at, e.id`.execute(db);
-	return rows.map(entryOf);
+	return rows.map(workEntryOf);
 }
 
 /** Everything that was tapped for a date, what was struck too, with who took it back and when. */
@@ -58,7 +59,7 @@ export async function loadWorkLog(
 	})[]
 > {
 	const standing = await loadWorkEntries(db, date);
-	const { rows } = await sql<EntryRow & { struck_at: Date; struck_by: string }>`
+	const { rows } = await sql<WorkEntryRow & { struck_at: Date; struck_by: string }>`
 		select ${ENTRY}, s.occurred_at as struck_at, striker.name as struck_by
 		from work_entry e ${BY}
 		join work_struck s on s.entry_id = e.id
@@ -68,7 +69,7 @@ export async function loadWorkLog(
 	return [
 		...standing.map((entry) => ({ ...entry, struck: null })),
 		...rows.map((row) => ({
-			...entryOf(row),
+			...workEntryOf(row),
 			struck: { by: row.struck_by, atMs: row.struck_at.getTime() }
 		}))
 	].sort((a, b) => a.atMs - b.atMs);
@@ -93,13 +94,17 @@ export async function insertWorkEntry(tx: Tx, row: EveryColumn<'work_entry'>): P
 	await tx.insertInto('work_entry').values(row).execute();
 }
 
-export async function isWorkEntryKnown(tx: Tx, entryId: string): Promise<boolean> {
+/** Which work of which date a tap was on; null where there is no such tap. */
+export async function findWorkOfEntry(
+	tx: Tx,
+	entryId: string
+): Promise<{ readonly date: BakeDate; readonly work: string } | null> {
 	const row = await tx
 		.selectFrom('work_entry')
-		.select('id')
+		.select(['bake_date', 'work'])
 		.where('id', '=', entryId)
 		.executeTakeFirst();
-	return row !== undefined;
+	return row ? { date: row.bake_date as BakeDate, work: row.work } : null;
 }
 
 /** Says that something tapped did not happen; said twice, it is said once. */

@@ -1,6 +1,9 @@
 import { createHash } from 'node:crypto';
 import {
+	asLearned,
+	ovenAsLearned,
 	timingOf,
+	type LearnedInPlan,
 	type BakeDayInput,
 	type Begun,
 	type MixTrace,
@@ -42,6 +45,7 @@ export const DAYS_AROUND = 3;
 export function bakeDayInput(
 	day: BakeryDay,
 	leads: readonly LeadRow[],
+	learned: readonly LearnedInPlan[],
 	elsewhere: readonly TakenElsewhere[] = []
 ): BakeDayInput {
 	const { production, book } = day;
@@ -78,23 +82,25 @@ export function bakeDayInput(
 			.sort((a, b) => (`${a.dropId} ${a.productId}` < `${b.dropId} ${b.productId}` ? -1 : 1)),
 		bakery: {
 			mixers: day.plannedMixers,
-			ovens: day.ovens,
+			ovens: day.ovens.map((oven) => ovenAsLearned(oven, learned)),
 			...day.workplaces
 		},
 		people: day.roster && peopleOf(day.roster),
 		elsewhere,
+		learned,
 		weighMinutes: day.bakery.weighMinutes,
-		builds: production.builds.map((build) => plannedBuild(build, day)),
-		doughs: production.doughs.map((dough) => plannedDough(dough, day, leads)),
+		builds: production.builds.map((build) => plannedBuild(build, day, learned)),
+		doughs: production.doughs.map((dough) => plannedDough(dough, day, leads, learned)),
 		products: book.products
 			.filter(({ product }) => made.has(product.id))
-			.map((revision) => plannedProduct(revision, day))
+			.map((revision) => plannedProduct(revision, day, learned))
 	};
 }
 
 function plannedProduct(
 	{ product, ...revision }: ProductRevision,
-	{ bakery, decks, vessels }: BakeryDay
+	{ bakery, decks, vessels }: BakeryDay,
+	learned: readonly LearnedInPlan[]
 ): PlannedProduct {
 	const bakes = revision.steps.filter((step) => step.kind === 'bake');
 	const needs = { ...asksOfDeck(bakes), heightCm: revision.heightCm };
@@ -105,7 +111,9 @@ function plannedProduct(
 		revisionId: revision.revisionId,
 		name: product.name,
 		scaledGrams: revision.scaledGrams,
-		steps: revision.steps.map((step) => atAltitude(step, bakery.altitudeMetres)),
+		steps: asLearned(revision.steps, product.id, learned).map((step) =>
+			atAltitude(step, bakery.altitudeMetres)
+		),
 		piecesPerDeck: load.pieces,
 		deckIds: load.deckIds,
 		vessel: vessel
@@ -192,7 +200,11 @@ function mixersTaking(
 	return fast.length > 0 ? fast : taking;
 }
 
-function plannedBuild(build: Build, day: BakeryDay): PlannedBuild {
+function plannedBuild(
+	build: Build,
+	day: BakeryDay,
+	learned: readonly LearnedInPlan[]
+): PlannedBuild {
 	const { preparation, uses, ordinal } = build;
 	const recipe = recipeOfPreparation(day, build);
 	const byProduct = uses.flatMap((use) => (use.by.kind === 'product' ? [use.by.productId] : []));
@@ -204,7 +216,9 @@ function plannedBuild(build: Build, day: BakeryDay): PlannedBuild {
 	const isOneOfSeveral = (day.batchesWanted.get(preparation.id)?.batches ?? 1) > 1;
 	const isDough = preparation.kind === 'dough';
 	const goes = isDough ? goesOf(build.gross.value, day.mixerMostGrams) : 1;
-	const steps = (recipe?.steps ?? []).map((step) => inGoes(step, goes));
+	const steps = asLearned(recipe?.steps ?? [], preparation.id, learned).map((step) =>
+		inGoes(step, goes)
+	);
 	return {
 		preparationId: preparation.id,
 		ordinal,
@@ -231,7 +245,12 @@ function inGoes(step: Step, goes: number): Step {
 		: step;
 }
 
-function plannedDough(dough: Dough, day: BakeryDay, leads: readonly LeadRow[]): PlannedDough {
+function plannedDough(
+	dough: Dough,
+	day: BakeryDay,
+	leads: readonly LeadRow[],
+	learned: readonly LearnedInPlan[]
+): PlannedDough {
 	const { formula } = dough.resolved;
 	const roleOf = (productId: string) =>
 		dough.products.find(({ product }) => product.id === productId)?.product.role ?? 'carries';
@@ -249,7 +268,7 @@ function plannedDough(dough: Dough, day: BakeryDay, leads: readonly LeadRow[]): 
 				{
 					ordinal: mix.ordinal,
 					revisionId: recipe.revisionId,
-					steps: recipe.steps,
+					steps: asLearned(recipe.steps, formula.id, learned),
 					begun: begunOf(mix.made, day),
 					count: mix.count,
 					grams: mix.dough.value,

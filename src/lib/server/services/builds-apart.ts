@@ -8,6 +8,7 @@ import { loadLeadsOn } from '../db/batches.ts';
 import type { Db } from '../db/client.ts';
 import { loadPlannedMixStarts } from '../db/plans.ts';
 import { bakeDayInput } from './bake-day-input.ts';
+import { loadLearnedForPlan } from './learned-for-plan.ts';
 import { batchAt, recipeOfPreparation, type BakeryDay } from './day-production.ts';
 
 /**
@@ -29,7 +30,7 @@ export async function buildsApart(db: Db, day: BakeryDay): Promise<readonly Buil
 		loadLeadsOn(db, day.date),
 		loadPlannedMixStarts(db, day.date)
 	]);
-	const latest = latestStarts(bakeDayInput(day, leads));
+	const latest = latestStarts(bakeDayInput(day, leads, await loadLearnedForPlan(db, day)));
 	const startOf = (formulaId: string, ordinal: number) => {
 		const batch = batchAt(day, { kind: 'mix', formulaId, ordinal });
 		return (batch && starts.get(batch.id)) ?? latest.mixOf(formulaId, ordinal)?.startMs ?? null;

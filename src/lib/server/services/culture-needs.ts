@@ -8,6 +8,7 @@ import { loadLeadsOn } from '../db/batches.ts';
 import type { Db, Tx } from '../db/client.ts';
 import { loadPlannedMixStarts } from '../db/plans.ts';
 import { bakeDayInput } from './bake-day-input.ts';
+import { loadLearnedForPlan } from './learned-for-plan.ts';
 import type { CultureOfLog } from './cultures.ts';
 import { batchAt, type BakeryDay } from './day-production.ts';
 
@@ -35,7 +36,7 @@ export async function cultureNeedsOf(
 		loadPlannedMixStarts(db, day.date),
 		loadLeadsOn(db, day.date)
 	]);
-	const latest = latestStarts(bakeDayInput(day, leads));
+	const latest = latestStarts(bakeDayInput(day, leads, await loadLearnedForPlan(db, day)));
 	const uses: CultureNeeds['uses'][number][] = [];
 	const returns: CultureNeeds['returns'][number][] = [];
 	const take = (

@@ -8,7 +8,7 @@ import {
 } from '../../core/learning/index.ts';
 import { ripeningStep } from '../../core/ripening/index.ts';
 import type { Step } from '../../core/formula/index.ts';
-import { loadObservations, type BatchEntry } from '../db/batch-log.ts';
+import { loadObservations, type BatchEntry, type ObservedKind } from '../db/batch-log.ts';
 import type { Db, Tx } from '../db/client.ts';
 
 /** What was observed of one formula's doughs, newest first, as its figures are learned from it. */
@@ -27,9 +27,13 @@ const NOTHING: Observations = { measured: [], checks: [], judged: [], mixed: [],
 /** What was observed of some formulas; two queries, whatever the number of formulas and the history. */
 export async function loadObservationsOf(
 	db: Db | Tx,
-	formulaIds: readonly string[]
+	formulaIds: readonly string[],
+	{
+		kinds,
+		untilMs = null
+	}: { readonly kinds?: readonly ObservedKind[]; readonly untilMs?: number | null } = {}
 ): Promise<ReadonlyMap<string, Observations>> {
-	const { newest, around } = await loadObservations(db, formulaIds);
+	const { newest, around } = await loadObservations(db, formulaIds, kinds, untilMs);
 	const of = (entries: readonly BatchEntry[], formulaId: string) =>
 		entries.filter((entry) => entry.recipeId === formulaId).reverse();
 	return new Map(

@@ -4,6 +4,7 @@ import { loadLeadsOn } from '../db/batches.ts';
 import type { Tx } from '../db/client.ts';
 import { loadPlannedDates } from '../db/plans.ts';
 import { bakeDayInput, fingerprintOf } from './bake-day-input.ts';
+import { loadLearnedForPlan } from './learned-for-plan.ts';
 import { loadBakeryDay } from './day-production.ts';
 
 /** What the accepted plans of the days to come are made from, by their date. */
@@ -31,7 +32,12 @@ async function inputsOf(tx: Tx, dates: readonly BakeDate[]): Promise<PlansAhead>
 	const found = new Map<BakeDate, string>();
 	for (const date of dates) {
 		const day = await loadBakeryDay(tx, date);
-		found.set(date, fingerprintOf(bakeDayInput(day, await loadLeadsOn(tx, date))));
+		found.set(
+			date,
+			fingerprintOf(
+				bakeDayInput(day, await loadLeadsOn(tx, date), await loadLearnedForPlan(tx, day))
+			)
+		);
 	}
 	return found;
 }

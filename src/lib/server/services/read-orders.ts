@@ -16,6 +16,7 @@ import type { FormulaBook } from '../db/formula-book.ts';
 import { latestOtherDateWithOrders, loadOrderChanges } from '../db/orders.ts';
 import { loadNewestPlan } from '../db/plans.ts';
 import { bakeDayInput } from './bake-day-input.ts';
+import { loadLearnedForPlan } from './learned-for-plan.ts';
 import { loadBakeryDay, type BakeryDay } from './day-production.ts';
 import { overOfDay } from './over-of-day.ts';
 
@@ -30,7 +31,7 @@ export async function readOrders(db: Db, date: BakeDate): Promise<OrdersView> {
 		loadNewestPlan(db, date),
 		loadOrderChanges(db, date, CHANGES_TOLD)
 	]);
-	const input = bakeDayInput(day, leads);
+	const input = bakeDayInput(day, leads, await loadLearnedForPlan(db, day));
 	const { book, orders: lines } = day;
 	const ordered = new Set(
 		lines.filter((line) => line.pieces > 0).map((line) => id<ProductId>(line.productId))

@@ -13,6 +13,7 @@ import {
 } from './bake-day-input.ts';
 import { nameOfMix } from './batch-names.ts';
 import { batchAt, loadBakeryDay } from './day-production.ts';
+import { loadLearnedForPlan } from './learned-for-plan.ts';
 import { overOfDay } from './over-of-day.ts';
 
 /** What the plan of a date is made from, and the plan that was accepted for it. */
@@ -23,7 +24,7 @@ export async function readPlan(db: Db, date: BakeDate): Promise<PlanView> {
 		loadNewestPlan(db, date),
 		loadTakenElsewhere(db, date, DAYS_AROUND)
 	]);
-	const input = bakeDayInput(day, leads, elsewhere);
+	const input = bakeDayInput(day, leads, await loadLearnedForPlan(db, day), elsewhere);
 	const fingerprint = fingerprintBesideOthers(input);
 	const accepted: AcceptedPlanView | null = newest
 		? {
@@ -78,5 +79,5 @@ export async function readDayAsIf(
 		loadLeadsOn(db, date),
 		loadTakenElsewhere(db, date, DAYS_AROUND)
 	]);
-	return bakeDayInput(day, leads, elsewhere);
+	return bakeDayInput(day, leads, await loadLearnedForPlan(db, day), elsewhere);
 }

@@ -9,6 +9,7 @@ import { loadLeadsOn } from '../db/batches.ts';
 import type { Db } from '../db/client.ts';
 import { loadPlannedMixStarts } from '../db/plans.ts';
 import { bakeDayInput } from './bake-day-input.ts';
+import { loadLearnedForPlan } from './learned-for-plan.ts';
 import { batchAt, loadBakeryDay, recipeOfPreparation } from './day-production.ts';
 import { readRipening } from './read-ripening.ts';
 
@@ -29,7 +30,7 @@ export async function readSour(
 		loadLeadsOn(db, date),
 		readRipening(db, date, realNowMs)
 	]);
-	const latest = latestStarts(bakeDayInput(day, leads));
+	const latest = latestStarts(bakeDayInput(day, leads, await loadLearnedForPlan(db, day)));
 	const stages = sour.stages.map((build): SourStageView => {
 		const { preparation, ordinal, stage } = build;
 		const steps = recipeOfPreparation(day, build)?.steps ?? [];

@@ -20,6 +20,7 @@ import * as cultures from './0023-cultures.ts';
 import * as workTaps from './0026-work-taps.ts';
 import * as weighings from './0021-weighings.ts';
 import * as results from './0027-results.ts';
+import * as timesLearned from './0028-times-learned.ts';
 import * as stock from './0020-stock.ts';
 import * as standingOrders from './0019-standing-orders.ts';
 import * as doughsTaken from './0017-doughs-taken.ts';
@@ -55,7 +56,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0024-batches-wanted': batchesWanted,
 	'0025-standing-before': standingBefore,
 	'0026-work-taps': workTaps,
-	'0027-results': results
+	'0027-results': results,
+	'0028-times-learned': timesLearned
 };
 
 export const migrations: MigrationProvider = {

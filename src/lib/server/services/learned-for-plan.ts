@@ -1,0 +1,83 @@
+import { learnedClock, learnedRecovery, learnedShare } from '../../core/learning/index.ts';
+import type { LearnedInPlan } from '../../core/planning/index.ts';
+import { HANDS_ON_ACTIVITIES } from '../../core/formula/index.ts';
+import { addDays, instantOf, type BakeDate, type WallTime } from '../../core/time/index.ts';
+import type { Db, Tx } from '../db/client.ts';
+import { loadStones, loadTimes } from '../db/work-timed.ts';
+import type { BakeryDay } from './day-production.ts';
+import { loadObservationsOf, observationsOf } from './observations.ts';
+
+/** Fewer observations than this change no plan, nor does a smaller difference (our defaults). */
+const LEAST_USED = 2;
+const LEAST_CHANGE = 0.03;
+const LEAST_MINUTES = 1;
+
+/**
+ * What is learned until noon of the day before a date is in its plan: the nights before are over by then, and what is tapped tonight changes no
+ * plan that is followed tonight.
+ */
+export function learnedUntilMs(date: BakeDate, timeZone: string): number {
+	return instantOf(addDays(date, -1), '12:00' as WallTime, timeZone).epochMs;
+}
+
+/** What the log taught of everything a date makes, as its plan takes it; a fixed number of queries. */
+export async function loadLearnedForPlan(
+	db: Db | Tx,
+	day: BakeryDay,
+	untilMs: number = learnedUntilMs(day.date, day.bakery.timeZone)
+): Promise<readonly LearnedInPlan[]> {
+	const { production, book } = day;
+	const names = new Map<string, string>();
+	for (const { resolved, mixes } of production.doughs) {
+		names.set(resolved.formula.id, resolved.formula.name);
+		for (const { portions } of mixes)
+			for (const { productId } of portions) {
+				const product = book.products.find((one) => one.product.id === productId);
+				if (product) names.set(productId, product.product.name);
+			}
+	}
+	for (const { preparation } of production.builds) names.set(preparation.id, preparation.name);
+	const recipes = [...names.keys()];
+	const ferments = [
+		...production.doughs.map(({ resolved }) => resolved.formula.id),
+		...production.builds.map(({ preparation }) => preparation.id)
+	];
+	const decks = day.ovens.flatMap((oven) => oven.decks.map(({ id }) => id));
+	const [observations, times, stones] = await Promise.all([
+		loadObservationsOf(db, ferments, { kinds: ['judged'], untilMs }),
+		loadTimes(db, recipes, untilMs),
+		loadStones(db, decks, untilMs)
+	]);
+	const clocks = ferments.flatMap((recipeId): readonly LearnedInPlan[] => {
+		const { mean, used } = learnedClock(observationsOf(observations, recipeId).judged);
+		return counts(mean, used)
+			? [{ kind: 'clock', recipeId, name: names.get(recipeId) ?? '', share: rounded(mean), used }]
+			: [];
+	});
+	const taken = recipes.flatMap((recipeId): readonly LearnedInPlan[] =>
+		[...HANDS_ON_ACTIVITIES, 'bake' as const].flatMap((activity): readonly LearnedInPlan[] => {
+			const own = times.filter((one) => one.recipeId === recipeId && one.activity === activity);
+			const { share, used } = learnedShare(own);
+			if (!counts(share, used)) return [];
+			const of = { recipeId, name: names.get(recipeId) ?? '', share: rounded(share), used };
+			return [activity === 'bake' ? { kind: 'bake', ...of } : { kind: 'hands', activity, ...of }];
+		})
+	);
+	const ovens = day.ovens.flatMap((oven): readonly LearnedInPlan[] => {
+		const own = stones.filter(({ deckId }) => oven.decks.some(({ id }) => id === deckId));
+		const { minutes, used } = learnedRecovery(own, oven.heatMinutesPerTenKelvin);
+		return used >= LEAST_USED && minutes >= LEAST_MINUTES
+			? [{ kind: 'recovery', ovenId: oven.id, name: oven.name, minutes: Math.round(minutes), used }]
+			: [];
+	});
+	return [...clocks, ...taken, ...ovens];
+}
+
+function counts(share: number, used: number): boolean {
+	return used >= LEAST_USED && Math.abs(share - 1) >= LEAST_CHANGE;
+}
+
+/** To a hundredth: what is finer is no knowledge. */
+function rounded(share: number): number {
+	return Math.round(share * 100) / 100;
+}

@@ -1,0 +1,137 @@
+import { after, before, test } from 'node:test';
+import assert from 'node:assert/strict';
+import { addDays } from '../../src/lib/core/time/index.ts';
+import { loadBakeryDay } from '../../src/lib/server/services/day-production.ts';
+import { loadLearnedForPlan } from '../../src/lib/server/services/learned-for-plan.ts';
+import { readBench, readBenchMoment } from '../../src/lib/server/services/read-bench.ts';
+import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import type { DayPlan } from '../../src/lib/core/planning/index.ts';
+import type { WorkAct } from '../../src/lib/core/bench/index.ts';
+import { workList } from '../../src/lib/wording/work-list.ts';
+import type { HandsOnEntry } from '../../src/lib/wording/list-entry.ts';
+import { heldPlacement } from './placement.ts';
+import { NOW_MS, send, testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
+
+const MINUTE = 60_000;
+const NEXT = addDays(TOMORROW, 1);
+let t: TestDatabase;
+let list: readonly HandsOnEntry[];
+let plan: DayPlan;
+before(async () => {
+	t = await testDatabase();
+	const { input, fingerprint } = await readPlan(t.db, TOMORROW);
+	const accepted = await send(t.db, {
+		kind: 'accept-plan',
+		date: TOMORROW,
+		fingerprint,
+		placement: heldPlacement(input)
+	});
+	assert.equal(accepted.outcome, 'done', JSON.stringify(accepted));
+	const { accepted: stands } = await readBench(t.db, TOMORROW, NOW_MS);
+	assert.ok(stands, 'it was accepted');
+	({ plan } = stands.document);
+	list = workList(plan, stands.document.input);
+});
+after(() => t.drop());
+
+const tap = (
+	{ key, taskId }: HandsOnEntry,
+	act: WorkAct,
+	atMs: number,
+	celsius: number | null = null
+) =>
+	send(
+		t.db,
+		{
+			kind: 'tap-work',
+			date: TOMORROW,
+			work: key,
+			taskId,
+			act,
+			untilMs: null,
+			because: '',
+			celsius,
+			personId: null
+		},
+		{ minutes: Math.round((atMs - NOW_MS) / MINUTE) }
+	);
+/** A work that takes so many times its planned time. */
+async function take(entry: HandsOnEntry, times: number) {
+	await tap(entry, 'begun', entry.atMs);
+	return tap(entry, 'ended', entry.atMs + (entry.endMs - entry.atMs) * times);
+}
+const learnedNext = async () => loadLearnedForPlan(t.db, await loadBakeryDay(t.db, NEXT));
+
+test('hands that were slow all night are planned slower the next, and not the night they were', async () => {
+	const shaped = list.filter(
+		({ kind, taskId, batch, endMs, atMs }) =>
+			kind === 'do' && taskId !== null && batch?.kind === 'portion' && endMs - atMs > 4 * MINUTE
+	);
+	assert.ok(shaped.length > 3, `${shaped.length} were shaped`);
+	for (const entry of shaped) assert.equal((await take(entry, 1.5)).outcome, 'done');
+	const rows = await t.db.selectFrom('work_timed').selectAll().execute();
+	assert.ok(rows.length > 3, `${rows.length} were timed`);
+	for (const { real_min, book_min } of rows) assert.ok(real_min > book_min * 1.2);
+	const learned = (await learnedNext()).filter(({ kind }) => kind === 'hands');
+	assert.ok(learned.length > 0, 'something was learned');
+	for (const one of learned) assert.ok(one.kind === 'hands' && one.share > 1.1);
+	const tonight = await loadLearnedForPlan(t.db, await loadBakeryDay(t.db, TOMORROW));
+	assert.deepEqual(
+		tonight.filter(({ kind }) => kind === 'hands'),
+		[]
+	);
+	const stands = await readPlan(t.db, TOMORROW);
+	assert.ok(stands.accepted?.current, 'the plan that is followed still stands');
+	const next = await readPlan(t.db, NEXT);
+	const [first] = learned;
+	assert.ok(first?.kind === 'hands');
+	const book = (await loadBakeryDay(t.db, NEXT)).book.products.find(
+		({ product }) => product.id === first.recipeId
+	);
+	const planned = next.input.products.find(({ id }) => id === first.recipeId);
+	const seconds = (steps: typeof planned) =>
+		steps?.steps.reduce(
+			(all, step) =>
+				step.kind === 'hands-on' && step.activity === first.activity
+					? all + step.fixedMinutes * 60 + step.secondsPerPiece
+					: all,
+			0
+		) ?? 0;
+	assert.ok(seconds(planned) > seconds(book as never));
+});
+
+test('a tap that is taken back teaches nothing any more', async () => {
+	const before = await t.db.selectFrom('work_timed').selectAll().execute();
+	const entries = (await readBenchMoment(t.db, TOMORROW)).entries.filter(
+		({ act }) => act === 'ended'
+	);
+	const [ended] = entries;
+	assert.ok(ended);
+	await send(t.db, { kind: 'strike-work', entryId: ended.id }, { minutes: 900 });
+	const after = await t.db.selectFrom('work_timed').selectAll().execute();
+	assert.equal(after.length, before.length - 1);
+});
+
+test('a bake is timed from loaded to drawn, with its stone; a stone that is always short asks for time', async () => {
+	const bakes = list.filter(({ kind }) => kind === 'load');
+	for (const load of bakes) {
+		const draw = list.find(({ kind, taskId }) => kind === 'draw' && taskId === load.taskId);
+		assert.ok(draw);
+		const step = plan.tasks.find(({ id }) => id === load.taskId)?.step;
+		assert.ok(step?.kind === 'bake', load.what);
+		await tap(load, 'ended', load.endMs, step.loadCelsius - 25);
+		await tap(draw, 'ended', draw.endMs);
+	}
+	const rows = await t.db
+		.selectFrom('work_timed')
+		.selectAll()
+		.where('activity', '=', 'bake')
+		.execute();
+	assert.equal(rows.length, new Set(bakes.map(({ taskId }) => taskId)).size);
+	for (const { stone_off_k, real_min, book_min } of rows) {
+		assert.equal(stone_off_k, -25);
+		assert.ok(Math.abs(real_min - book_min) < 8, `${real_min} of ${book_min}`);
+	}
+	const recovery = (await learnedNext()).find(({ kind }) => kind === 'recovery');
+	assert.ok(recovery?.kind === 'recovery' && recovery.minutes >= 1, JSON.stringify(recovery));
+});
