@@ -21,6 +21,7 @@ import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import type { Pool } from './generate.ts';
 import { ENTRY_KINDS, type EntryKind } from '../../src/lib/core/bakery/index.ts';
 import { loadEntries } from '../../src/lib/server/db/entries.ts';
+import { resultsOf, tapsOf } from './told-at-the-bench.ts';
 
 const FRIDGE = demoPlaceId('Ingredient fridge');
 
@@ -328,33 +329,9 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 		{ kind: 'strike-weighing', weighingId: FERRY },
 		...cultureCommands,
 		...(await tapsOf(db)),
+		...(await resultsOf(db)),
 		{ kind: 'set-base', formulaId: HARBOUR_DOUGH, celsius: 60 },
 		{ kind: 'set-liquids', formulaId: HARBOUR_DOUGH, picked: [] }
-	];
-}
-
-/** Taps on a mix and an oven of the accepted plan; none where there is no plan. */
-async function tapsOf(db: Db): Promise<readonly Readonly<Record<string, unknown>>[]> {
-	const task = await db
-		.selectFrom('plan_task')
-		.innerJoin('plan_version', 'plan_version.id', 'plan_task.plan_id')
-		.select(['task_key', 'plan_version.bake_date'])
-		.where('activity', '=', 'mix')
-		.orderBy('task_key')
-		.limit(1)
-		.executeTakeFirst();
-	const of = {
-		date: task?.bake_date ?? TOMORROW,
-		untilMs: null,
-		because: '',
-		celsius: null,
-		personId: null
-	};
-	const key = task?.task_key ?? 'mix:none:1:0';
-	return [
-		{ kind: 'tap-work', ...of, work: `${key} do 0`, taskId: key, act: 'begun' },
-		{ kind: 'tap-work', ...of, work: 'oven deck set 1', taskId: null, act: 'ended' },
-		{ kind: 'strike-work', entryId: FERRY }
 	];
 }
 

@@ -23,6 +23,7 @@ import { readIngredient } from '../../src/lib/server/services/read-ingredient.ts
 import { readLearned } from '../../src/lib/server/services/read-learned.ts';
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
 import { readOvens } from '../../src/lib/server/services/read-ovens.ts';
+import { readMorning } from '../../src/lib/server/services/read-morning.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { readPreparation } from '../../src/lib/server/services/read-preparation.ts';
 import { readProduct } from '../../src/lib/server/services/read-product.ts';
@@ -34,6 +35,11 @@ import { readSour } from '../../src/lib/server/services/read-sour.ts';
 import { readStanding } from '../../src/lib/server/services/read-standing.ts';
 import { readStock } from '../../src/lib/server/services/read-stock.ts';
 import { readWeighUp } from '../../src/lib/server/services/read-weigh-up.ts';
+import {
+	readBatchTrace,
+	readLotTrace,
+	readTraceSearch
+} from '../../src/lib/server/services/read-trace.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import {
 	BUN_DOUGH,
@@ -150,6 +156,20 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 			await readBenchMoment(t.db, TOMORROW),
 			(await readNightLog(t.db, TOMORROW)).entries.filter(({ struck }) => struck !== null)
 		];
+	},
+	trace: async () => {
+		const search = await readTraceSearch(t.db, TOMORROW, TOMORROW);
+		const mix = search.batches.find(({ kind, state }) => kind === 'mix' && state !== 'planned');
+		const flour = demoId('ingredient', 'Bread flour');
+		return [
+			search.batches.map(({ name, ordinal, kind }) => [name, ordinal, kind]),
+			mix && (await readBatchTrace(t.db, mix.id)),
+			await readLotTrace(t.db, flour, 'BF 3162')
+		];
+	},
+	morning: async () => {
+		const { night, ...view } = await readMorning(t.db, TOMORROW);
+		return { ...view, facts: night.facts, struckResults: night.struckResults };
 	},
 	work: async () => {
 		const { nights, ...ahead } = await readWorkAhead(t.db, MORNING_MS);

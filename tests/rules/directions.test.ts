@@ -38,7 +38,10 @@ const BREAKERS: Record<string, readonly [file: string, imports: string]> = {
 	'core-culture-keeps-to-itself': ['src/lib/core/culture/knows-heat.ts', '../heat/index.ts'],
 	'core-bench-keeps-to-itself': ['src/lib/core/bench/knows-formula.ts', '../formula/index.ts'],
 	'core-results-keeps-to-itself': ['src/lib/core/results/knows-formula.ts', '../formula/index.ts'],
-	'core-tracing-keeps-to-itself': ['src/lib/core/tracing/knows-planning.ts', '../planning/index.ts'],
+	'core-tracing-keeps-to-itself': [
+		'src/lib/core/tracing/knows-planning.ts',
+		'../planning/index.ts'
+	],
 	'core-stock-keeps-to-itself': ['src/lib/core/stock/knows-formula.ts', '../formula/index.ts'],
 	'core-weighing-keeps-to-itself': ['src/lib/core/weighing/knows-heat.ts', '../heat/index.ts'],
 	'core-planning-keeps-to-itself': [

@@ -23,7 +23,7 @@ import { readWater } from '../../../src/lib/server/services/read-water.ts';
 import { takeDeviceReadings } from '../../../src/lib/server/services/take-device-readings.ts';
 import { newPlacement } from '../placement.ts';
 import { badReadings } from './bad-readings.ts';
-import { tapTheNight } from './bench.ts';
+import { tapTheNight, tellTheResults } from './bench.ts';
 import { editTheBook } from './book.ts';
 import { tendCultures } from './cultures.ts';
 import { typeOrders, weighUp } from './orders.ts';
@@ -75,6 +75,7 @@ export async function playNight(db: Db): Promise<readonly Answered[]> {
 	await weighUp(night);
 	await tendCultures(night);
 	await tapTheNight(night);
+	await tellTheResults(night);
 	await mixing(night);
 	await ripening(night);
 	await editTheBook(night);

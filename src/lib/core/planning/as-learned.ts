@@ -96,3 +96,52 @@ export function ovenAsLearned(oven: PlannedOven, learned: readonly LearnedInPlan
 		? { ...oven, recoveryMinutes: oven.recoveryMinutes + Math.round(more.minutes) }
 		: oven;
 }
+
+/** Less of a change is no news (our default, as a share). */
+const LEAST_CHANGE = 0.02;
+
+/** Something that is believed otherwise than before. */
+export interface LearnedChange {
+	/** As it is believed now; null for what is no longer far enough from the book. */
+	readonly now: LearnedInPlan | null;
+	readonly before: LearnedInPlan | null;
+}
+
+/**
+ * What changed between two beliefs, the largest change first.
+ * Range: beliefs of the same recipes. Source: definition. Failures: none.
+ * Example: shaping at 1 before and at 1.2 now stands before a clock that went from 1.10 to 1.11.
+ */
+export function learnedChanges(
+	before: readonly LearnedInPlan[],
+	now: readonly LearnedInPlan[]
+): readonly LearnedChange[] {
+	const keys = new Set([...before, ...now].map(keyOf));
+	const of = (all: readonly LearnedInPlan[], key: string) =>
+		all.find((one) => keyOf(one) === key) ?? null;
+	return [...keys]
+		.map((key) => ({ now: of(now, key), before: of(before, key) }))
+		.filter((change) => sizeOf(change) >= LEAST_CHANGE)
+		.sort((a, b) => sizeOf(b) - sizeOf(a));
+}
+
+function keyOf(one: LearnedInPlan): string {
+	switch (one.kind) {
+		case 'hands':
+			return `hands ${one.recipeId} ${one.activity}`;
+		case 'clock':
+		case 'bake':
+			return `${one.kind} ${one.recipeId}`;
+		case 'recovery':
+			return `recovery ${one.ovenId}`;
+	}
+}
+
+/** How large a change is, as a share; an oven's minutes as parts of a quarter of an hour. */
+function sizeOf({ now, before }: LearnedChange): number {
+	const share = (one: LearnedInPlan | null) => {
+		if (one === null) return 1;
+		return one.kind === 'recovery' ? 1 + one.minutes / 15 : one.share;
+	};
+	return Math.abs(share(now) - share(before));
+}

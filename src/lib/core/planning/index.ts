@@ -14,7 +14,13 @@ export type {
 } from './input.ts';
 export { isTakenBy } from './input.ts';
 export { bookMinutesOf } from './book-minutes.ts';
-export { asLearned, ovenAsLearned, type LearnedInPlan } from './as-learned.ts';
+export {
+	asLearned,
+	learnedChanges,
+	ovenAsLearned,
+	type LearnedChange,
+	type LearnedInPlan
+} from './as-learned.ts';
 export { courseThrough, handsOnMinutes } from './course.ts';
 export { batchKey, type BatchRef } from './batch-ref.ts';
 export { groupOf } from './night-problem.ts';

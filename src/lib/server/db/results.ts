@@ -122,6 +122,33 @@ export async function loadMadeAgain(
 	return new Map(rows.map(({ batch_id, pieces }) => [id<BatchId>(batch_id), pieces]));
 }
 
+/** What was weighed of some product, baked, beside what its pieces were scaled at. */
+export interface WeighedBaked {
+	readonly id: string;
+	readonly productId: string;
+	readonly lossShare: number;
+}
+
+/** As many of the newest weighings as bake losses are learned from, of all products together. */
+const NEWEST_WEIGHED = 400;
+
+/** The newest baked weights of all products; one query, whatever the history. */
+export async function loadWeighedBaked(db: Db): Promise<readonly WeighedBaked[]> {
+	const { rows } = await sql<{ id: string; product_id: string; baked: number; scaled: number }>`
+		select e.id, b.product_id, e.baked_g / e.pieces as baked,
+			(select sum(d.scaled_g) from product_revision_dough d where d.revision_id = b.product_revision_id) as scaled
+		from (select * from result_entry where kind = 'weighed' order by occurred_at desc limit ${NEWEST_WEIGHED}) e
+		join batch b on b.id = e.batch_id
+		where not exists (select 1 from result_struck s where s.entry_id = e.id)`.execute(db);
+	return rows
+		.filter(({ scaled }) => scaled > 0)
+		.map((row) => ({
+			id: row.id,
+			productId: row.product_id,
+			lossShare: 1 - row.baked / row.scaled
+		}));
+}
+
 /** The batch of a portion of a date that is not withdrawn; null where there is none. */
 export async function findPortion(
 	tx: Tx,

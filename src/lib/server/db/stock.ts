@@ -12,6 +12,8 @@ export interface StockRow extends StockSince {
 	readonly countedAtMs: number | null;
 	/** The newest that was told, by a delivery or at the scale; empty where none was. */
 	readonly lot: string;
+	/** The one that was told at the scale since the last delivery; empty where it has to be asked again. */
+	readonly lotAtScale: string;
 	readonly supplierId: string | null;
 	readonly packGrams: number | null;
 	readonly leastGrams: number;
@@ -28,6 +30,7 @@ export async function loadStock(db: Db | Tx): Promise<readonly StockRow[]> {
 		taken_out_g: number;
 		used_g: number;
 		lot: string | null;
+		lot_at_scale: string | null;
 		supplier_id: string | null;
 		pack_g: number | null;
 		least_g: number | null;
@@ -50,6 +53,10 @@ export async function loadStock(db: Db | Tx): Promise<readonly StockRow[]> {
 				(select w.lot, w.occurred_at from weighing w where w.ingredient_id = i.id and w.lot <> ''
 					order by w.occurred_at desc limit 1)
 			) told order by told.occurred_at desc limit 1) as lot,
+			(select w.lot from weighing w where w.ingredient_id = i.id and w.lot <> ''
+				and not exists (select 1 from stock_entry e where e.ingredient_id = i.id and e.kind = 'received'
+					and e.occurred_at > w.occurred_at)
+				order by w.occurred_at desc limit 1) as lot_at_scale,
 			k.supplier_id, k.pack_g, k.least_g, k.row_version
 		from ingredient i
 		left join lateral (select amount_g, occurred_at from stock_entry e
@@ -64,6 +71,7 @@ export async function loadStock(db: Db | Tx): Promise<readonly StockRow[]> {
 		takenOutGrams: row.taken_out_g,
 		usedGrams: row.used_g,
 		lot: row.lot ?? '',
+		lotAtScale: row.lot_at_scale ?? '',
 		supplierId: row.supplier_id,
 		packGrams: row.pack_g,
 		leastGrams: row.least_g ?? 0,

@@ -253,7 +253,7 @@ export async function loadIngredientHistories(
 	);
 }
 
-/** What went into some batches, with what it is called. */
+/** What went into some batches, with what it is called; water has no lot. */
 export async function loadUsesOf(
 	db: Db,
 	batchIds: readonly string[]
@@ -274,6 +274,8 @@ export async function loadUsesOf(
 		occurred_at: Date;
 	}>`select u.batch_id, u.ingredient_id, i.name, u.amount_g, u.occurred_at from stock_use u
 		join ingredient i on i.id = u.ingredient_id
+		join lateral (select kind from ingredient_revision r where r.ingredient_id = i.id
+			order by r.number desc limit 1) r on r.kind <> 'water'
 		where u.batch_id = any(${sql.val([...batchIds])}::uuid[])
 		order by u.amount_g desc, i.name`.execute(db);
 	return rows.map((row) => ({

@@ -133,6 +133,38 @@ export async function loadTimes(
 	}));
 }
 
+/** How long hands took of somebody, newest first. */
+export interface TimeOfPerson {
+	readonly id: string;
+	readonly byId: string;
+	readonly bookMinutes: number;
+	readonly realMinutes: number;
+}
+
+/** The newest times of some people's hands; what an oven did is nobody's pace. */
+export async function loadTimesByPerson(
+	db: Db | Tx,
+	personIds: readonly string[]
+): Promise<readonly TimeOfPerson[]> {
+	const { rows } = await sql<{
+		bake_date: string;
+		task_key: string;
+		by_id: string;
+		book_min: number;
+		real_min: number;
+	}>`select found.* from unnest(${sql.val([...new Set(personIds)])}::uuid[]) as person (id)
+		cross join lateral (
+			select * from work_timed w where w.by_id = person.id and w.activity <> 'bake'
+			order by w.occurred_at desc limit ${NEWEST_TIMES}
+		) found`.execute(db);
+	return rows.map((row) => ({
+		id: `${row.bake_date} ${row.task_key}`,
+		byId: row.by_id,
+		bookMinutes: row.book_min,
+		realMinutes: row.real_min
+	}));
+}
+
 /** A stone as it was loaded on. */
 export interface StoneRow {
 	readonly id: string;

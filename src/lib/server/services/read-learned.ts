@@ -81,7 +81,7 @@ export async function readLearned(
 	};
 }
 
-interface LearnedOf {
+export interface LearnedOf {
 	readonly heatCapacity: number;
 	readonly friction: LearnedRoomView['friction'];
 	readonly mixes: readonly BeliefThen[];
@@ -99,7 +99,8 @@ function mostUsed(
 	return [...mixers].sort((a, b) => times(b.id) - times(a.id))[0]?.id ?? null;
 }
 
-function learnedOf(
+/** What was learned of one formula on one mixer. */
+export function learnedOf(
 	book: FormulaBook,
 	observations: Awaited<ReturnType<typeof loadObservationsOf>>,
 	formulaId: string,

@@ -44,7 +44,7 @@ export async function readWeighUp(
 		readWater(db, date, nowMs)
 	]);
 	const weighings = rows.map((row, at) => ({ ...row, at }));
-	const lots = new Map<string, string>(stock.map((row) => [row.ingredientId, row.lot]));
+	const lots = new Map<string, string>(stock.map((row) => [row.ingredientId, row.lotAtScale]));
 	const kinds = new Map<string, LineKind>(
 		day.book.ingredients.map(({ ingredient }) => [ingredient.id, ingredient.kind])
 	);

@@ -23,6 +23,7 @@ const STATEMENTS = [
 	`create index work_timed_of_recipe on work_timed (recipe_id, occurred_at desc)`,
 	`create index work_timed_by_person on work_timed (by_id, occurred_at desc)`,
 	`create index work_timed_of_stone on work_timed (machine_id, occurred_at desc) where stone_off_k is not null`,
+	`create index result_entry_weighed on result_entry (occurred_at desc) where kind = 'weighed'`,
 	`create index work_entry_of_work on work_entry (bake_date, work text_pattern_ops)`
 ];
 

@@ -1,0 +1,62 @@
+import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import type { Db } from '../../src/lib/server/db/client.ts';
+import { TOMORROW } from '../integration/test-database.ts';
+
+/** Taps on a mix and an oven of the accepted plan; none where there is no plan. */
+export async function tapsOf(db: Db): Promise<readonly Readonly<Record<string, unknown>>[]> {
+	const task = await db
+		.selectFrom('plan_task')
+		.innerJoin('plan_version', 'plan_version.id', 'plan_task.plan_id')
+		.select(['task_key', 'plan_version.bake_date'])
+		.where('activity', '=', 'mix')
+		.orderBy('task_key')
+		.limit(1)
+		.executeTakeFirst();
+	const of = {
+		date: task?.bake_date ?? TOMORROW,
+		untilMs: null,
+		because: '',
+		celsius: null,
+		personId: null
+	};
+	const key = task?.task_key ?? 'mix:none:1:0';
+	return [
+		{ kind: 'tap-work', ...of, work: `${key} do 0`, taskId: key, act: 'begun' },
+		{ kind: 'tap-work', ...of, work: 'oven deck set 1', taskId: null, act: 'ended' },
+		{ kind: 'strike-work', entryId: demoId('drop', 'Ferry') }
+	];
+}
+
+/** What is told of a portion of the accepted plan, each kind once. */
+export async function resultsOf(db: Db): Promise<readonly Readonly<Record<string, unknown>>[]> {
+	const found = await db
+		.selectFrom('batch as portion')
+		.innerJoin('batch_parent', 'batch_parent.batch_id', 'portion.id')
+		.innerJoin('batch as mix', 'mix.id', 'batch_parent.parent_id')
+		.select(['portion.bake_date', 'mix.formula_id', 'mix.ordinal', 'portion.product_id'])
+		.where('portion.kind', '=', 'portion')
+		.where('mix.kind', '=', 'mix')
+		.where('portion.state', '<>', 'withdrawn')
+		.orderBy('portion.id')
+		.limit(1)
+		.executeTakeFirst();
+	const none = demoId('product', 'none');
+	const of = {
+		kind: 'tell-result',
+		date: found?.bake_date ?? TOMORROW,
+		portion: {
+			formulaId: found?.formula_id ?? none,
+			ordinal: found?.ordinal ?? 1,
+			productId: found?.product_id ?? none
+		}
+	};
+	return [
+		{ ...of, told: { kind: 'counted', good: 3, second: 1, lost: 1, because: 'burnt' } },
+		{ ...of, told: { kind: 'weighed', pieces: 2, bakedGrams: 1500 } },
+		{ ...of, told: { kind: 'scored', scores: { crust: 4, crumb: null, taste: 3 }, note: '' } },
+		{ ...of, told: { kind: 'fault', fault: 'pale', note: 'on one side' } },
+		{ ...of, told: { kind: 'less', dropId: demoId('drop', 'Ferry'), pieces: 1 } },
+		{ ...of, told: { kind: 'again', pieces: 1 } },
+		{ kind: 'strike-result', entryId: demoId('drop', 'Ferry') }
+	];
+}
