@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { onMount, untrack } from 'svelte';
+	import { onMount, untrack, type Snippet } from 'svelte';
 	import { resolve } from '$app/paths';
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
@@ -22,8 +22,10 @@
 		view: BenchView;
 		moment: BenchMomentView;
 		whose: Whose;
+		/** Plans the rest of the night again, here. */
+		again: Snippet<[onClose: () => void]>;
 	}
-	let { view, moment, whose }: Props = $props();
+	let { view, moment, whose, again }: Props = $props();
 	const room = useRoom();
 	const zone = $derived(room.bakery.timeZone);
 	const nowMs = $derived(room.now.epochMs);
@@ -106,6 +108,8 @@
 		)
 	);
 	const late = $derived(model.drops.filter(isDropLate));
+	const toPlan = $derived(results.shorts.some((short) => short.toPlan > 0));
+	let planning = $state(false);
 </script>
 
 <RoomHeading {sentence} {note}>
@@ -138,24 +142,19 @@
 				{spareText(drop)}
 			</li>
 		{/each}
-		{#if late.length > 0}
-			<li class="plain">
-				<a class="action no-underline!" href={resolve(`/bake/${view.date}/plan?from=taps`)}
-					>Plan again from what was done</a
-				>
-			</li>
-		{/if}
+		<li>
+			<button
+				class={late.length > 0 || toPlan ? 'action' : 'action-lesser'}
+				aria-expanded={planning}
+				onclick={() => (planning = !planning)}
+				>{toPlan ? 'Plan what is made again' : 'Plan again from what was done'}</button
+			>
+		</li>
 	</ul>
+	{#if planning}{@render again(() => (planning = false))}{/if}
 	{#each results.shorts as short (short.productId)}
 		<ShortDrops {short} accepted={view.accepted} {results} {nowMs} {zone} />
 	{/each}
-	{#if results.shorts.some(({ toPlan }) => toPlan > 0)}
-		<p class="told">
-			<a class="action no-underline!" href={resolve(`/bake/${view.date}/plan?from=taps`)}
-				>Plan what is made again</a
-			>
-		</p>
-	{/if}
 	{#if model.message}<p class="told" role="alert">{model.message}</p>{/if}
 	{#if model.already}
 		<p class="told" role="status" data-already>

@@ -10,7 +10,8 @@
 		input: BakeDayInput;
 		/** The plan in force by its version. */
 		version: number;
-		onSelect: (taskId: string) => void;
+		/** Null where there is nothing to show what is chosen on. */
+		onSelect: ((taskId: string) => void) | null;
 	}
 	let { difference, input, version, onSelect }: Props = $props();
 	const { timeZone: zone } = useRoom().bakery;
@@ -63,13 +64,18 @@
 			{/each}
 			{#each all ? moved : moved.slice(0, FIRST) as one (one.after.id)}
 				<li class="border-b border-line">
-					<button class="entry" onclick={() => onSelect(one.after.id)}>
+					{#snippet text()}
 						<span
 							>{activityText(one.after)}
 							{subjectText(one.after, input)}
 							<span class="block text-note text-ink-2">{movedText(one)}</span></span
 						>
-					</button>
+					{/snippet}
+					{#if onSelect}
+						<button class="entry" onclick={() => onSelect(one.after.id)}>{@render text()}</button>
+					{:else}
+						<div class="py-1">{@render text()}</div>
+					{/if}
 				</li>
 			{/each}
 		</ul>

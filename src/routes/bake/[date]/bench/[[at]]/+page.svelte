@@ -5,4 +5,10 @@
 	let { data }: PageProps = $props();
 </script>
 
-<BenchRoom view={data.bench} moment={data.moment} whose={data.whose} />
+<BenchRoom view={data.bench} moment={data.moment} whose={data.whose}>
+	{#snippet again(onClose: () => void)}
+		{#await import('$lib/features/plan/PlanAgain.svelte') then { default: Again }}
+			<Again date={data.bench.date} {onClose} />
+		{/await}
+	{/snippet}
+</BenchRoom>
