@@ -154,7 +154,7 @@
 	{#if entry.caution}<p class="caution" data-caution>{entry.caution}</p>{/if}
 	{#if !isOver}
 		<div class="actions">
-			{#if one.state.kind === 'begun' || isShort}
+			{#if one.state.kind === 'begun' || isShort || measured}
 				{#if measured}
 					<button
 						class="action"

@@ -18,7 +18,7 @@
 	import DateSwitch from './DateSwitch.svelte';
 	import NotSentYet from './NotSentYet.svelte';
 	import type OpenArithmetic from './OpenArithmetic.svelte';
-	import { roomOf, ROOMS } from './rooms.ts';
+	import { roomAt, ROOM_GROUPS } from './rooms.ts';
 	import type { Slip } from './slip.ts';
 
 	interface Props {
@@ -71,7 +71,8 @@
 	const asked = $derived(page.params.date);
 	const date = $derived(asked !== undefined && parseBakeDate(asked).ok ? asked : null);
 	/** The room is the part of the address behind the date. */
-	const here = $derived(roomOf(page.url.pathname.split('/')[3] ?? ''));
+	const room = $derived(roomAt(page.url.pathname.split('/')[3] ?? ''));
+	const here = $derived(room.path);
 	let pages: HTMLElement | undefined = $state();
 	// Where the pages do not all fit beside one another, the one that is open stands in sight.
 	$effect(() => {
@@ -79,7 +80,6 @@
 		if (pages && current)
 			pages.scrollLeft = current.offsetLeft - (pages.clientWidth - current.clientWidth) / 2;
 	});
-	const room = $derived(ROOMS.find((room) => room.path === here) ?? ROOMS[0]);
 
 	/** What was said last that was done; the toasts are fetched with the first of them. */
 	let said: { readonly text: string } | null = $state.raw(null);
@@ -136,14 +136,27 @@
 	<a class="brand" href={resolve('/')} aria-label="Jovet, the next bake">jovet</a>
 	{#if bakery && date}
 		<nav aria-label="Pages" class="rooms" bind:this={pages}>
-			{#each ROOMS as room (room.path)}
-				<a
-					href={resolve(`/bake/${date}/${room.path}`)}
-					aria-current={room.path === here ? 'page' : undefined}
-				>
-					{room.name}
-				</a>
-			{/each}
+			<ul>
+				{#each ROOM_GROUPS as group (group.name)}
+					{@const isHere = group.rooms.some(({ path }) => path === here)}
+					<li class:is-here={isHere}>
+						<a class="group" href={resolve(`/bake/${date}/${group.rooms[0].path}`)}>{group.name}</a>
+						{#if isHere}
+							<ul>
+								{#each group.rooms as one (one.path)}
+									<li>
+										<a
+											class="room"
+											href={resolve(`/bake/${date}/${one.path}`)}
+											aria-current={one.path === here ? 'page' : undefined}>{one.name}</a
+										>
+									</li>
+								{/each}
+							</ul>
+						{/if}
+					</li>
+				{/each}
+			</ul>
 		</nav>
 		<div class="ml-auto"><DateSwitch {date} room={room.path} /></div>
 	{/if}
@@ -213,17 +226,28 @@
 		font-weight: 800;
 		text-decoration: none;
 	}
-	.rooms {
+	.rooms,
+	.rooms ul,
+	.rooms li {
 		display: flex;
 		align-self: stretch;
 	}
 	.rooms a {
 		display: grid;
 		place-items: center;
-		padding: 4px 9px 0;
+		padding: 4px 10px 0;
 		border-bottom: 4px solid transparent;
 		text-decoration: none;
 		white-space: nowrap;
+	}
+	.rooms .group {
+		color: var(--ink-2);
+	}
+	/* The group of this page stands open, between two lines. */
+	.rooms .is-here {
+		margin: 0 6px;
+		border: solid var(--line);
+		border-width: 0 1px;
 	}
 	.rooms a[aria-current] {
 		font-weight: 700;
@@ -272,16 +296,10 @@
 			padding: 0 10px;
 		}
 		.rooms a {
-			padding: 4px 6px 0;
+			padding: 4px 8px 0;
 		}
 		.clock {
 			padding-left: 8px;
-		}
-	}
-	/* Where the pages stand in one row with the clock, the row is full. */
-	@media (min-width: 1241px) and (max-width: 1360px) {
-		.by {
-			display: none;
 		}
 	}
 	@media (pointer: coarse) {

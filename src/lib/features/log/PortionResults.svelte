@@ -44,6 +44,8 @@
 	]);
 	const baked = $derived(bakedOf(own, scaledGrams));
 	const MOST_BAKED_GRAMS = 1_000_000;
+	/** What can be told stands there where somebody looks. */
+	let open = $state(false);
 
 	let scores: Record<Scored, number | null> = $state({ crust: null, crumb: null, taste: null });
 	let note = $state('');
@@ -76,7 +78,7 @@
 	}
 </script>
 
-<details class="portion" data-portion={name}>
+<details class="portion" data-portion={name} bind:open>
 	<summary>
 		<b>{name}</b>
 		<span data-portion-count>{countedText(counted)}</span>
@@ -103,65 +105,65 @@
 			{/each}
 		</ul>
 	{/if}
-	<div class="forms">
-		<CountPieces {name} {counted} most={counted.left} {results} />
-		<div data-score>
-			{#each SCORED as one (one)}
-				<div class="score" role="group" aria-label={SCORED_TEXT[one]}>
-					<span>{SCORED_TEXT[one]}</span>
-					{#each [1, 2, 3, 4, 5] as points (points)}
-						<button
-							class={scores[one] === points ? 'action' : 'action-lesser'}
-							aria-pressed={scores[one] === points}
-							aria-label="{SCORED_TEXT[one]} {points} of 5"
-							onclick={() => (scores[one] = scores[one] === points ? null : points)}
-							>{points}</button
-						>
-					{/each}
-				</div>
-			{/each}
-			<TextField
-				label="What there is to say"
-				value={note}
-				onSet={(text: string) => (note = text)}
-			/>
-			<button class="action-lesser" disabled={!isScored} onclick={() => void score()}
-				>Keep scores</button
-			>
-		</div>
-		<div>
-			<ChoiceField
-				label="Fault"
-				options={FAULTS.map((one) => ({ value: one, label: FAULT_TEXT[one] }))}
-				value={fault}
-				onSet={(value: string) => (fault = value as Fault)}
-			/>
-			<button class="action-lesser" disabled={fault === ''} onclick={() => void tellFault()}
-				>Tell the fault</button
-			>
-			<NumberField
-				label="Pieces weighed together"
-				value={pieces}
-				decimals={0}
-				whole
-				least={1}
-				most={999}
-				onSet={(value: number | null) => (pieces = value)}
-			/>
-			<MassField
-				label="They weigh, baked"
-				grams={bakedGrams}
-				fine
-				least={1}
-				most={MOST_BAKED_GRAMS}
-				optional
-				onSet={(grams: number | null) => (bakedGrams = grams)}
-			/>
-			<button class="action-lesser" disabled={bakedGrams === null} onclick={() => void weigh()}
-				>Keep the weight</button
-			>
-		</div>
-	</div>
+	{#if open}<div class="forms">
+			<CountPieces {name} {counted} most={counted.left} {results} />
+			<div data-score>
+				{#each SCORED as one (one)}
+					<div class="score" role="group" aria-label={SCORED_TEXT[one]}>
+						<span>{SCORED_TEXT[one]}</span>
+						{#each [1, 2, 3, 4, 5] as points (points)}
+							<button
+								class={scores[one] === points ? 'action' : 'action-lesser'}
+								aria-pressed={scores[one] === points}
+								aria-label="{SCORED_TEXT[one]} {points} of 5"
+								onclick={() => (scores[one] = scores[one] === points ? null : points)}
+								>{points}</button
+							>
+						{/each}
+					</div>
+				{/each}
+				<TextField
+					label="What there is to say"
+					value={note}
+					onSet={(text: string) => (note = text)}
+				/>
+				<button class="action-lesser" disabled={!isScored} onclick={() => void score()}
+					>Keep scores</button
+				>
+			</div>
+			<div>
+				<ChoiceField
+					label="Fault"
+					options={FAULTS.map((one) => ({ value: one, label: FAULT_TEXT[one] }))}
+					value={fault}
+					onSet={(value: string) => (fault = value as Fault)}
+				/>
+				<button class="action-lesser" disabled={fault === ''} onclick={() => void tellFault()}
+					>Tell the fault</button
+				>
+				<NumberField
+					label="Pieces weighed together"
+					value={pieces}
+					decimals={0}
+					whole
+					least={1}
+					most={999}
+					onSet={(value: number | null) => (pieces = value)}
+				/>
+				<MassField
+					label="They weigh, baked"
+					grams={bakedGrams}
+					fine
+					least={1}
+					most={MOST_BAKED_GRAMS}
+					optional
+					onSet={(grams: number | null) => (bakedGrams = grams)}
+				/>
+				<button class="action-lesser" disabled={bakedGrams === null} onclick={() => void weigh()}
+					>Keep the weight</button
+				>
+			</div>
+		</div>{/if}
 </details>
 
 <style>

@@ -16,6 +16,7 @@
 	import Notice from '../../ui/Notice.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { unmadeText, unplannedText } from '../../wording/failure-text.ts';
+	import { learnedText } from '../../wording/learned-text.ts';
 	import { clockText, dateText, dayText } from '../../wording/time-text.ts';
 	import type { WorkEntry } from '../../core/bench/index.ts';
 	import { PlanModel } from './plan-model.svelte.ts';
@@ -200,6 +201,18 @@
 {/if}
 {#if sending.message}<p class="mx-5 mb-3" role="alert">{sending.message}</p>{/if}
 <OverNotices over={view.over} />
+{#if input.learned.length > 0 && plan}
+	<details class="mx-5 mb-3" data-learned>
+		<summary class="min-h-11 cursor-pointer py-2"
+			>{input.learned.length === 1
+				? 'One figure of this plan is learned'
+				: `${input.learned.length} figures of this plan are learned`}</summary
+		>
+		<ul>
+			{#each input.learned as one (learnedText(one))}<li>{learnedText(one)}.</li>{/each}
+		</ul>
+	</details>
+{/if}
 {#each view.unmade as unmade, index (index)}
 	<Notice label="Not made" about={unmade.name} text="{unmadeText(unmade)}." />
 {/each}

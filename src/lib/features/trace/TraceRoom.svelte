@@ -41,7 +41,7 @@
 <RoomHeading {sentence} {note} />
 <form class="search" role="search" onsubmit={search}>
 	<label for="trace-query">Lot, dough, product or date</label>
-	<input id="trace-query" class="field" type="search" autocomplete="off" bind:value={typed} />
+	<input id="trace-query" class="field" type="text" autocomplete="off" bind:value={typed} />
 	<button class="action">Trace</button>
 </form>
 
