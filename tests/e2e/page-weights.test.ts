@@ -22,6 +22,8 @@ const PAGES = [
 	'learned',
 	'bench',
 	'log',
+	'trace',
+	'morning',
 	'bakery',
 	'bakery/ovens'
 ];

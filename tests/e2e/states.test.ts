@@ -18,6 +18,8 @@ const ROOMS = [
 	'ovens',
 	'run-sheet',
 	'log',
+	'trace',
+	'morning',
 	'learned',
 	'bakery'
 ];
@@ -34,7 +36,9 @@ journey('a date without orders says so in every room and offers the way on', asy
 		['ovens', 'no accepted plan'],
 		['run-sheet', 'no accepted plan'],
 		['bench', 'no accepted plan'],
-		['log', 'no accepted plan']
+		['log', 'no accepted plan'],
+		['trace', 'Which batch'],
+		['morning', 'taught']
 	] as const) {
 		await visit(bakery, `${empty}/${room}`);
 		await says(page, sentence, words);

@@ -1,7 +1,6 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
-import type { BatchId } from '../../src/lib/core/identity.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readBench } from '../../src/lib/server/services/read-bench.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
@@ -113,7 +112,7 @@ test('a lot told at the scale is the one that went in, and no other', async () =
 		t.db,
 		{
 			kind: 'weigh-line',
-			batch: { kind: 'made', batchId: mix as BatchId },
+			batch: { kind: 'made', batchId: mix },
 			material: { kind: 'ingredient', ingredientId: FLOUR },
 			addition: 'start',
 			wantedGrams: 5000,

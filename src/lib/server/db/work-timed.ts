@@ -31,7 +31,7 @@ export async function findTaskToTime(
 		where t.task_key = ${taskId} and v.bake_date = ${date}
 		order by v.number desc limit 1`.execute(tx);
 	const [row] = rows;
-	return row?.book_min == null
+	return !row || row.book_min === null
 		? null
 		: {
 				recipeId: row.recipe_id,
