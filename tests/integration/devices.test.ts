@@ -10,6 +10,12 @@ import {
 	type KnownDevice
 } from '../../src/lib/server/db/devices.ts';
 import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
+import { readBench, readBenchMoment } from '../../src/lib/server/services/read-bench.ts';
+import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import { readRipening } from '../../src/lib/server/services/read-ripening.ts';
+import { surroundingsOf } from '../../src/lib/server/services/surroundings-of-device.ts';
+import { workList } from '../../src/lib/wording/work-list.ts';
+import { heldPlacement } from './placement.ts';
 import { readRoomTrace } from '../../src/lib/server/services/read-room-trace.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import { loadScalesNow } from '../../src/lib/server/db/scales.ts';
@@ -259,4 +265,132 @@ test('a scale tells what it shows now: the newest of each is kept, the rest is t
 	);
 	assert.equal(asProbe.refused[0]?.reason, 'malformed', 'a scale is no thermometer');
 	assert.ok(await roomNow(), 'and the water goes on without it');
+});
+
+test('a deck tells its stone and the loaf in it, a tub how far its dough has risen; each is taken for what it is', async () => {
+	const oven = (await readBakeryRoom(t.db, TOMORROW)).decks;
+	const [deck] = oven;
+	assert.ok(deck, 'the demo has decks');
+	const key = 'a-made-up-key-of-a-made-up-oven';
+	const register = (sensors: readonly object[]) =>
+		send(t.db, {
+			kind: 'register-device',
+			deviceId: randomUUID(),
+			name: `Oven ${randomUUID()}`,
+			keySha256: keyFingerprint(key),
+			sensors: sensors.map((sensor) => ({
+				id: randomUUID(),
+				reportEverySeconds: 60,
+				...sensor
+			})) as never
+		});
+	const without = await register([{ name: 'Stone', kind: 'deck-stone' }]);
+	assert.ok(without.outcome === 'refused' && without.refusal.kind === 'malformed');
+	const strange = await register([{ name: 'Stone', kind: 'deck-stone', deckId: randomUUID() }]);
+	assert.deepEqual(strange.outcome === 'refused' && strange.refusal, {
+		kind: 'unknown',
+		what: 'deck'
+	});
+	const made = await register([
+		{ name: 'Stone', kind: 'deck-stone', deckId: deck.id },
+		{ name: 'Loaf', kind: 'loaf-core', deckId: deck.id },
+		{ name: 'Tub', kind: 'tub-rise' }
+	]);
+	assert.equal(made.outcome, 'done', JSON.stringify(made));
+	const ovenProbes = await findDeviceByKey(t.db, keyFingerprint(key));
+	assert.ok(ovenProbes, 'it is let in');
+	const tell = (...readings: unknown[]) => takeDeviceReadings(t.db, ovenProbes, readings, NOW_MS);
+	const { celsius: _, ...bare } = reading({ sensor: 'Tub', risePercent: 48 });
+	const told = await tell(
+		reading({ sensor: 'Stone', celsius: 243 }),
+		reading({ sensor: 'Loaf', celsius: 91.5 }),
+		bare,
+		reading({ sensor: 'Loaf', celsius: 243 }),
+		reading({ sensor: 'Tub', celsius: 24 }),
+		reading({ sensor: 'Stone', risePercent: 20 })
+	);
+	assert.equal(told.taken, 3);
+	assert.deepEqual(
+		told.refused.map(({ at, reason }) => [at, reason]),
+		[
+			[3, 'malformed'],
+			[4, 'malformed'],
+			[5, 'malformed']
+		]
+	);
+	const { decks } = await readBenchMoment(t.db, TOMORROW);
+	assert.deepEqual(
+		decks
+			.filter(({ sensor }) => sensor === 'Stone' || sensor === 'Loaf')
+			.map(({ kind, celsius }) => [kind, celsius])
+			.toSorted(),
+		[
+			['deck-stone', 243],
+			['loaf-core', 91.5]
+		]
+	);
+	const { tubRise } = await readRipening(t.db, TOMORROW, NOW_MS);
+	assert.deepEqual([tubRise?.sensor, tubRise?.percent], ['Tub', 48]);
+	const { sensors } = await surroundingsOf(t.db, ovenProbes, NOW_MS);
+	assert.deepEqual(sensors, [
+		{ sensor: 'Loaf', holds: { kind: 'deck', setCelsius: null, load: null } },
+		{ sensor: 'Stone', holds: { kind: 'deck', setCelsius: null, load: null } },
+		{ sensor: 'Tub', holds: null }
+	]);
+});
+
+test('what a device is told of follows the taps: a load in its deck until it is drawn, a dough in its tub until it is divided', async () => {
+	const { input, fingerprint } = await readPlan(t.db, TOMORROW);
+	const accepted = await send(t.db, {
+		kind: 'accept-plan',
+		date: TOMORROW,
+		fingerprint,
+		placement: heldPlacement(input)
+	});
+	assert.equal(accepted.outcome, 'done', JSON.stringify(accepted));
+	const { accepted: plan } = await readBench(t.db, TOMORROW, NOW_MS);
+	assert.ok(plan, 'it stands');
+	const list = workList(plan.document.plan, plan.document.input);
+	const load = list.find(({ kind }) => kind === 'load');
+	const draw = list.find(({ kind, taskId }) => kind === 'draw' && taskId === load?.taskId);
+	const task = plan.document.plan.tasks.find(({ id }) => id === load?.taskId);
+	assert.ok(load && draw && task?.machineId && task.step.kind === 'bake', 'the night bakes');
+	const sensor = { id: randomUUID(), placeId: null, reportEverySeconds: 60 };
+	const held: KnownDevice = {
+		id: randomUUID(),
+		name: 'Oven',
+		revoked: false,
+		sensors: [
+			{ ...sensor, name: 'Stone', kind: 'deck-stone', deckId: task.machineId },
+			{ ...sensor, name: 'Tub', kind: 'tub-rise', deckId: null }
+		]
+	};
+	const at = (work: typeof load, act: 'begun' | 'ended') =>
+		send(
+			t.db,
+			{
+				kind: 'tap-work',
+				date: TOMORROW,
+				work: work.key,
+				taskId: work.taskId,
+				act,
+				untilMs: null,
+				because: '',
+				celsius: null,
+				personId: null
+			},
+			{ minutes: Math.round((work.endMs - NOW_MS) / 60_000) }
+		);
+	const look = async () =>
+		(await surroundingsOf(t.db, held, Date.now())).sensors.map(({ holds }) => holds);
+	assert.equal((await at(load, 'ended')).outcome, 'done');
+	const [deck] = await look();
+	assert.ok(deck?.kind === 'deck' && deck.load, JSON.stringify(deck));
+	assert.deepEqual(
+		[deck.load.loadCelsius, deck.load.coreCelsius, deck.load.sinceMs],
+		[task.step.loadCelsius, task.step.coreCelsius, Math.round(load.endMs / 60_000) * 60_000]
+	);
+	assert.equal((await at(draw, 'ended')).outcome, 'done');
+	const [empty] = await look();
+	assert.ok(empty?.kind === 'deck' && empty.load === null, JSON.stringify(empty));
 });

@@ -34,6 +34,8 @@ export interface DeviceView {
 		readonly reportEverySeconds: number;
 		/** null while it never spoke. */
 		readonly now: ProbeView | null;
+		/** How far a dough has risen by a tub sensor; null for what is none, or was never heard. */
+		readonly rise: { readonly percent: number; readonly measuredAtMs: number } | null;
 		/** What a scale shows; null for what is none, or was never heard. */
 		readonly shown: {
 			readonly grams: number;
@@ -58,6 +60,8 @@ export interface BakeryRoomView {
 	/** How many of each kind are in use. */
 	readonly counts: Readonly<Record<EntryKind, number>>;
 	readonly places: readonly Place[];
+	/** The decks of its ovens. */
+	readonly decks: readonly { readonly id: string; readonly name: string }[];
 	readonly supply: SupplyView;
 	readonly devices: readonly DeviceView[];
 }

@@ -34,6 +34,15 @@ export interface NightLogView {
 	readonly facts: readonly MixFacts[];
 }
 
+/** What a probe of a deck said last: of its stone, or of a loaf in it. */
+export interface DeckProbe {
+	readonly deckId: string;
+	readonly kind: 'deck-stone' | 'loaf-core';
+	readonly sensor: string;
+	readonly celsius: number;
+	readonly measuredAtMs: number;
+}
+
 /** What changes from tap to tap: read often, and kept small. */
 export interface BenchMomentView {
 	/** The newest accepted plan; another than the page has asks for the page anew. */
@@ -45,4 +54,6 @@ export interface BenchMomentView {
 	readonly mixed: readonly { readonly batch: string; readonly atMs: number }[];
 	/** What was told of its portions. */
 	readonly results: readonly ResultEntry[];
+	/** What the probes of decks say. */
+	readonly decks: readonly DeckProbe[];
 }

@@ -16,6 +16,10 @@ export {
 
 /** What a sensor of the bakery can honestly say; more is a broken wire. */
 export const SENSOR_LIMITS = { leastCelsius: -40, mostCelsius: 120 } as const;
+/** The stone of a deck is hotter than anything else that is read. */
+export const STONE_LIMITS = { leastCelsius: -40, mostCelsius: 450 } as const;
+/** How far a dough has risen, in per cent of what it began as. */
+export const RISE_LIMITS = { leastPercent: -50, mostPercent: 1000 } as const;
 /** Readings in one message, and the bytes of it. */
 export const MOST_READINGS = 500;
 export const MOST_MESSAGE_BYTES = 200_000;
@@ -30,14 +34,20 @@ export const MOST_LATE_DAYS = 366;
 export const sensorName = nameSchema;
 export const reportEverySeconds = z.int().min(1).max(3600);
 
-/** One reading. The id is made by the device: sent again, it is known again. */
-export const deviceReadingSchema = z.object({
-	id: uuidSchema,
-	sensor: sensorName,
-	celsius: z.number().min(SENSOR_LIMITS.leastCelsius).max(SENSOR_LIMITS.mostCelsius),
-	/** An instant on the bakery's clock, with its offset. */
-	measuredAt: z.iso.datetime({ offset: true })
-});
+/** One reading: degrees, or of a tub sensor per cent. The id is made by the device: sent again, it is known again. */
+export const deviceReadingSchema = z
+	.object({
+		id: uuidSchema,
+		sensor: sensorName,
+		celsius: z.number().min(STONE_LIMITS.leastCelsius).max(STONE_LIMITS.mostCelsius).optional(),
+		risePercent: z.number().min(RISE_LIMITS.leastPercent).max(RISE_LIMITS.mostPercent).optional(),
+		/** An instant on the bakery's clock, with its offset. */
+		measuredAt: z.iso.datetime({ offset: true })
+	})
+	.refine(({ celsius, risePercent }) => (celsius === undefined) !== (risePercent === undefined), {
+		message: 'degrees or per cent, and only one of them',
+		path: ['celsius']
+	});
 export type DeviceReading = z.infer<typeof deviceReadingSchema>;
 
 /** A message. Its readings are judged one by one, so that a bad one does not spoil the others. */
@@ -111,6 +121,42 @@ export const deviceWeightsSchema = z.object({
 
 /** The answer to weights: those that were newer than what was known, and those that were not. */
 export type WeightsAnswer = DeviceAnswer;
+
+/** What stands where a sensor is, by what was tapped at the bench; null where nothing is known to. */
+export const surroundingsSchema = z.object({
+	sensors: z.array(
+		z.object({
+			sensor: sensorName,
+			holds: z
+				.discriminatedUnion('kind', [
+					z.object({
+						kind: z.literal('deck'),
+						/** As it is set; null while it is off. */
+						setCelsius: z.number().nullable(),
+						load: z
+							.object({
+								sinceMs: z.number(),
+								loadCelsius: z.number(),
+								doughCelsius: z.number(),
+								bakeMinutes: z.number(),
+								coreCelsius: z.number()
+							})
+							.nullable()
+					}),
+					z.object({
+						kind: z.literal('tub'),
+						sinceMs: z.number(),
+						/** When it is to be ready, by its plan. */
+						ripeMs: z.number()
+					}),
+					z.object({ kind: z.literal('place'), setCelsius: z.number() })
+				])
+				.nullable()
+		})
+	)
+});
+export type Surroundings = z.infer<typeof surroundingsSchema>;
+export type Held = Surroundings['sensors'][number]['holds'];
 
 /** What a device is told of itself and of the bakery's clock. */
 export const deviceSelfSchema = z.object({

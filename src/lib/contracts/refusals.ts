@@ -29,6 +29,7 @@ export type UnknownThing =
 	| 'work'
 	| 'person'
 	| 'portion'
+	| 'deck'
 	| 'bakery-entry';
 
 /** Why a command was not carried out; nothing of it was written. */

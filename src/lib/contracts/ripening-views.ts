@@ -102,6 +102,12 @@ export interface RipeningView {
 	/** The named places that are read, by their ids. */
 	readonly named: ReadonlyMap<PlaceId, readonly PlaceStretch[]>;
 	readonly roomProbe: ProbeView | null;
+	/** How far the dough in the tub with the sensor has risen; null where none is heard. */
+	readonly tubRise: {
+		readonly sensor: string;
+		readonly percent: number;
+		readonly measuredAtMs: number;
+	} | null;
 	readonly coreProbe: ProbeView | null;
 	/** What the room is taken to be at now. */
 	readonly roomCelsius: number;

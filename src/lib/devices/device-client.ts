@@ -1,11 +1,13 @@
 import {
 	deviceAnswerSchema,
 	deviceSelfSchema,
+	surroundingsSchema,
 	MOST_READINGS,
 	type DeviceReading,
 	type DeviceSelf,
 	type DeviceWeight,
-	type RefusedReading
+	type RefusedReading,
+	type Surroundings
 } from '../contracts/device-protocol.ts';
 
 /** All that a device holds. */
@@ -33,6 +35,11 @@ export class DeviceClient {
 	/** Asks who this device is and what the bakery's clock shows. */
 	async self(): Promise<DeviceSelf> {
 		return deviceSelfSchema.parse(await this.#ask('self', { method: 'GET' }));
+	}
+
+	/** Asks what stands where its sensors are. */
+	async surroundings(): Promise<Surroundings> {
+		return surroundingsSchema.parse(await this.#ask('surroundings', { method: 'GET' }));
 	}
 
 	/** How many readings wait to be sent. */
@@ -75,7 +82,10 @@ export class DeviceClient {
 		return answer.refused;
 	}
 
-	async #ask(what: 'self' | 'readings' | 'weights', init: RequestInit): Promise<unknown> {
+	async #ask(
+		what: 'self' | 'surroundings' | 'readings' | 'weights',
+		init: RequestInit
+	): Promise<unknown> {
 		let response: Response;
 		try {
 			response = await fetch(new URL(`/devices/${what}`, this.access.address), {

@@ -6,6 +6,7 @@ const UNKNOWN: Readonly<Record<UnknownThing, string>> = {
 	entry: 'What was to be taken back is not there any more.',
 	'bakery-entry': 'This is no longer what it was in the bakery.',
 	work: 'This is in no plan that was accepted for this date.',
+	deck: 'This deck is no longer in the bakery.',
 	portion: 'This is in no plan that was accepted for this date.',
 	person: 'This person is not at work here any more.',
 	mix: 'This mix is no longer in the day, or adds no water.',

@@ -33,6 +33,7 @@ export {
 	SIGHTS,
 	READINESS_DECISIONS,
 	judgeReadiness,
+	riseSeen,
 	type SightingKind,
 	type Sighting,
 	type ReadinessVerdict,

@@ -147,3 +147,18 @@ function verdictOf(age: number): ReadinessVerdict {
 	if (age < 0.5) return 'nearly';
 	return age <= 2 ? 'ready' : 'late';
 }
+
+/** A tub is marked where its dough has risen by so much, in per cent (our default, between half and double). */
+const MARK_PERCENT = 65;
+
+/**
+ * What a rise in per cent is by the mark of a tub, as a baker would say it.
+ * Range: any rise; a fall counts as little. Source: our default. Failures: none.
+ * Example: 60 % is to the mark, 20 % is little.
+ */
+export function riseSeen(percent: number): Extract<Sighting, { readonly kind: 'rise' }> {
+	const share = percent / MARK_PERCENT;
+	if (share < 0.35) return { kind: 'rise', seen: 'little' };
+	if (share < 0.8) return { kind: 'rise', seen: 'half-way' };
+	return { kind: 'rise', seen: share < 1.35 ? 'to-the-mark' : 'past-the-mark' };
+}

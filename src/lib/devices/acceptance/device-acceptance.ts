@@ -7,8 +7,10 @@ import {
 	SENSOR_KINDS,
 	type DeviceAnswer,
 	type DeviceReading,
-	type DeviceSelf
+	type DeviceSelf,
+	type Surroundings
 } from '../../contracts/device-protocol.ts';
+import { isOfDeck } from '../../contracts/sensor-kinds.ts';
 import type { DeviceAccess } from '../device-client.ts';
 import { answerWith, keyOf, RecordingServer } from './recording-server.ts';
 
@@ -18,7 +20,7 @@ export type StartDevice = (access: DeviceAccess) => { readonly stop: () => void 
 const KEY = 'a-key-of-the-acceptance-suite';
 /** A bakery whose clock runs fast, so that a minute of readings takes a moment. */
 const RATE = 120;
-const SENSORS: DeviceSelf['sensors'] = SENSOR_KINDS.map((kind) => ({
+const SENSORS: DeviceSelf['sensors'] = [...SENSOR_KINDS, 'tub-rise' as const].map((kind) => ({
 	name: `the ${kind}`,
 	kind,
 	reportEverySeconds: 30
@@ -32,6 +34,23 @@ interface Message {
 /** A bakery that takes down what a device says, and fails as it is told to. */
 class RecordingBakery extends RecordingServer {
 	readonly messages: Message[] = [];
+	/** A load in the deck, a dough in the tub, a place as it is set. */
+	#held(): Surroundings['sensors'] {
+		const sinceMs = this.anchorBakeryMs;
+		const load = { sinceMs, loadCelsius: 245, doughCelsius: 24, bakeMinutes: 42, coreCelsius: 97 };
+		return SENSORS.map(({ name, kind }) => {
+			if (kind === 'tub-rise')
+				return {
+					sensor: name,
+					holds: { kind: 'tub', sinceMs, ripeMs: sinceMs + 3 * 3_600_000 }
+				};
+			if (kind === 'place-probe') return { sensor: name, holds: { kind: 'place', setCelsius: 4 } };
+			return isOfDeck(kind)
+				? { sensor: name, holds: { kind: 'deck', setCelsius: 245, load } }
+				: { sensor: name, holds: null };
+		});
+	}
+
 	/** Answers to give instead of taking the readings, in order. */
 	readonly failures: ('refuse' | 'lose-the-answer')[] = [];
 
@@ -48,6 +67,10 @@ class RecordingBakery extends RecordingServer {
 				realNowMs: Date.now(),
 				sensors: SENSORS
 			} satisfies DeviceSelf);
+			return;
+		}
+		if (request.method === 'GET' && request.url === '/devices/surroundings') {
+			answerWith(response, { sensors: this.#held() } satisfies Surroundings);
 			return;
 		}
 		const { readings } = deviceMessageSchema.parse(JSON.parse(body));
@@ -90,9 +113,12 @@ export function deviceAcceptance(name: string, start: StartDevice): void {
 					`${sensor.name} speaks`
 				);
 			for (const reading of all) {
-				assert.ok(
-					SENSORS.some((sensor) => sensor.name === reading.sensor),
-					`"${reading.sensor}" is a sensor it was told of`
+				const sensor = SENSORS.find(({ name: of }) => of === reading.sensor);
+				assert.ok(sensor, `"${reading.sensor}" is a sensor it was told of`);
+				assert.equal(
+					reading.risePercent !== undefined,
+					sensor.kind === 'tub-rise',
+					`"${reading.sensor}" tells what it reads`
 				);
 				const at = Date.parse(reading.measuredAt);
 				assert.ok(

@@ -1,5 +1,5 @@
 import { USUAL_TIME_CONSTANT_MINUTES } from '../../core/formula/index.ts';
-import type { TemperatureSensorKind } from '../../contracts/device-protocol.ts';
+import type { Held, TemperatureSensorKind } from '../../contracts/device-protocol.ts';
 import {
 	LIFT,
 	SELF_HEATING_KELVINS_PER_HOUR,
@@ -32,7 +32,8 @@ interface Surroundings {
 export function trueCelsius(
 	kind: TemperatureSensorKind,
 	epochMs: number,
-	weather: Weather
+	weather: Weather,
+	holds: Held = null
 ): number {
 	const around = surroundings(epochMs, weather);
 	switch (kind) {
@@ -43,12 +44,18 @@ export function trueCelsius(
 		case 'tap-probe':
 			return around.tap;
 		case 'place-probe':
-			return fridge(epochMs);
+			return holds?.kind === 'place'
+				? holds.setCelsius + swing(epochMs)
+				: FRIDGE_CELSIUS + swing(epochMs);
 		case 'core-probe':
 			return doughCore(epochMs, around);
 		case 'surface-thermometer':
 			// The skin of a dough lies between its core and the air.
 			return doughCore(epochMs, around) + 0.25 * (around.room - doughCore(epochMs, around));
+		case 'deck-stone':
+			return holds?.kind === 'deck' ? stone(holds, epochMs, around.room) : around.room;
+		case 'loaf-core':
+			return holds?.kind === 'deck' && holds.load ? loafCore(holds.load, epochMs) : around.room;
 	}
 }
 
@@ -73,9 +80,46 @@ function ovens(epochMs: number): number {
 	return 2.2 * Math.exp(-(((hour - 5) / 2) ** 2));
 }
 
-/** A fridge swings as its compressor comes and goes. */
-function fridge(epochMs: number): number {
-	return 4.3 + 0.9 * Math.sin((2 * Math.PI * epochMs) / (HOUR_MS / 2));
+const FRIDGE_CELSIUS = 4.3;
+
+/** What is held at a temperature swings as its compressor, or its heat, comes and goes. */
+function swing(epochMs: number): number {
+	return 0.9 * Math.sin((2 * Math.PI * epochMs) / (HOUR_MS / 2));
+}
+
+type Deck = Extract<Held, { readonly kind: 'deck' }>;
+type Load = NonNullable<Deck['load']>;
+
+/** A load takes heat out of the stone, which comes back. */
+const TAKEN_KELVINS = 35;
+const BACK_MINUTES = 14;
+
+function stone({ setCelsius, load }: Deck, epochMs: number, room: number): number {
+	if (setCelsius === null) return room + 60;
+	const minutes = load ? Math.max(0, (epochMs - load.sinceMs) / 60_000) : Infinity;
+	return setCelsius - TAKEN_KELVINS * Math.exp(-minutes / BACK_MINUTES) + 2 * swing(epochMs);
+}
+
+/** The core nears the oven's heat at the steady rate that brings it to what is wanted at the end of its bake. */
+function loafCore(load: Load, epochMs: number): number {
+	const { loadCelsius, doughCelsius, coreCelsius, bakeMinutes, sinceMs } = load;
+	const rate = Math.log((loadCelsius - doughCelsius) / (loadCelsius - coreCelsius)) / bakeMinutes;
+	const minutes = Math.max(0, (epochMs - sinceMs) / 60_000);
+	const core = loadCelsius - (loadCelsius - doughCelsius) * Math.exp(-rate * minutes);
+	// Water boils away before a core goes beyond it.
+	return Math.min(core, 99.5);
+}
+
+/** What a dough has risen by when it is ready, in per cent (our default: near double). */
+const RISEN_WHEN_RIPE = 80;
+
+/** How far a dough has risen: slowly, then fast, then hardly any more. */
+export function trueRisePercent(holds: Held, epochMs: number): number | null {
+	if (holds?.kind !== 'tub') return null;
+	const share = Math.max(0, (epochMs - holds.sinceMs) / (holds.ripeMs - holds.sinceMs));
+	return share <= 1
+		? RISEN_WHEN_RIPE * share ** 1.7
+		: RISEN_WHEN_RIPE + 25 * (1 - Math.exp(-(share - 1) * 3));
 }
 
 function doughCore(epochMs: number, { room }: Surroundings): number {

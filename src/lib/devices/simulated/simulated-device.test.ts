@@ -1,9 +1,10 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import { chanceFrom } from '../../core/chance.ts';
+import { riseSeen } from '../../core/fermentation/index.ts';
 import { deviceAcceptance } from '../acceptance/device-acceptance.ts';
 import { FaultySensor, GOOD, type Faults } from './faults.ts';
-import { trueCelsius, WEATHERS } from './physics.ts';
+import { trueCelsius, trueRisePercent, WEATHERS } from './physics.ts';
 import { startSimulatedDevice } from './simulated-device.ts';
 import { SENSOR_KINDS, SENSOR_LIMITS } from '../../contracts/device-protocol.ts';
 
@@ -82,4 +83,55 @@ test('noise, drift, drop-outs and a stuck sensor can each be switched on', () =>
 	assert.equal(stuck.read(23, START_MS), 23);
 	assert.equal(stuck.read(29, START_MS + MINUTE), 23);
 	assert.equal(sensor({ noiseKelvins: 0, stuck: ['tap'] }).read(29, START_MS), 29);
+});
+
+const LOADED = START_MS;
+const deck = (setCelsius: number | null, isLoaded: boolean) => ({
+	kind: 'deck' as const,
+	setCelsius,
+	load: isLoaded
+		? { sinceMs: LOADED, loadCelsius: 245, doughCelsius: 24, bakeMinutes: 42, coreCelsius: 97 }
+		: null
+});
+
+test('a stone gives heat to what is loaded on it, and has it back before the bake is over', () => {
+	const stone = (minutes: number) =>
+		trueCelsius('deck-stone', LOADED + minutes * MINUTE, 'usual', deck(245, true));
+	assert.ok(stone(0) < 216, `${stone(0)} at loading`);
+	assert.ok(stone(42) > 240, `${stone(42)} at the end`);
+	const empty = trueCelsius('deck-stone', LOADED, 'usual', deck(245, false));
+	assert.ok(Math.abs(empty - 245) < 3, `${empty} empty`);
+	assert.ok(trueCelsius('deck-stone', LOADED, 'usual', deck(null, false)) < 100, 'off');
+});
+
+test('a loaf is done when its programme says so, and not before', () => {
+	const core = (minutes: number) =>
+		trueCelsius('loaf-core', LOADED + minutes * MINUTE, 'usual', deck(245, true));
+	assert.ok(Math.abs(core(0) - 24) < 0.1, `${core(0)} as it is loaded`);
+	assert.ok(core(30) < 90, `${core(30)} at half an hour`);
+	assert.ok(Math.abs(core(42) - 97) < 0.1, `${core(42)} at its end`);
+	assert.ok(core(120) <= 99.5, 'water boils away before');
+});
+
+test('a dough in the tub rises to the mark by when it is ready, and an empty tub says nothing', () => {
+	const tub = { kind: 'tub' as const, sinceMs: LOADED, ripeMs: LOADED + 200 * MINUTE };
+	const risen = (minutes: number) => trueRisePercent(tub, LOADED + minutes * MINUTE) ?? NaN;
+	assert.equal(riseSeen(risen(20)).seen, 'little');
+	assert.equal(riseSeen(risen(110)).seen, 'half-way');
+	assert.equal(riseSeen(risen(200)).seen, 'to-the-mark');
+	assert.equal(riseSeen(risen(400)).seen, 'past-the-mark');
+	for (let minute = 1; minute < 400; minute += 7) assert.ok(risen(minute) >= risen(minute - 1));
+	assert.equal(trueRisePercent(null, LOADED), null);
+});
+
+test('a fridge or a prover is as warm as it is set, and swings about it', () => {
+	for (const setCelsius of [3, 28]) {
+		const at = (minutes: number) =>
+			trueCelsius('place-probe', START_MS + minutes * MINUTE, 'usual', {
+				kind: 'place',
+				setCelsius
+			});
+		for (let minute = 0; minute < 60; minute += 5)
+			assert.ok(Math.abs(at(minute) - setCelsius) < 1, `${at(minute)} of ${setCelsius}`);
+	}
 });

@@ -1,10 +1,15 @@
 import { randomUUID } from 'node:crypto';
-import type { DeviceReading, DeviceSelf } from '../../contracts/device-protocol.ts';
+import type {
+	DeviceReading,
+	DeviceSelf,
+	Held,
+	SensorKind
+} from '../../contracts/device-protocol.ts';
 import { chanceFrom } from '../../core/chance.ts';
 import { bakeryTime } from '../../core/time/index.ts';
 import { DeviceClient, NotNow, ShutOut, type DeviceAccess } from '../device-client.ts';
 import { FaultySensor, type Faults } from './faults.ts';
-import { trueCelsius, type Weather } from './physics.ts';
+import { trueCelsius, trueRisePercent, type Weather } from './physics.ts';
 
 export interface SimulatedDeviceOptions extends DeviceAccess {
 	readonly weather: Weather;
@@ -25,6 +30,14 @@ const RETRY_MS = 1000;
 const ASK_AGAIN_MS = 30_000;
 /** However fast the bakery's clock runs, a device speaks no more often than this. */
 const LEAST_WAIT_MS = 100;
+
+/** What they say follows from what is done at the bench. */
+const FOLLOWS: ReadonlySet<SensorKind> = new Set([
+	'deck-stone',
+	'loaf-core',
+	'tub-rise',
+	'place-probe'
+]);
 
 /** Starts probes that read a simulated bakery on the clock of the application. */
 export function startSimulatedDevice(options: SimulatedDeviceOptions): RunningDevice {
@@ -49,8 +62,13 @@ export function startSimulatedDevice(options: SimulatedDeviceOptions): RunningDe
 					self = await client.self();
 					askedAtMs = Date.now();
 				}
+				const holds = self.sensors.some(({ kind }) => FOLLOWS.has(kind))
+					? new Map(
+							(await client.surroundings()).sensors.map((one) => [one.sensor, one.holds] as const)
+						)
+					: new Map<string, Held>();
 				const nowMs = Math.round(bakeryTime(self.clock, { epochMs: Date.now() }).epochMs);
-				await client.send(readDue(self, sensors, nowMs, options));
+				await client.send(readDue(self, sensors, nowMs, holds, options));
 			} catch (error) {
 				if (error instanceof ShutOut) {
 					options.onTrouble(`shut out: ${error.message}`);
@@ -78,9 +96,10 @@ function readDue(
 	{ sensors }: DeviceSelf,
 	known: Map<string, { sensor: FaultySensor; nextMs: number }>,
 	nowMs: number,
+	holds: ReadonlyMap<string, Held>,
 	{ weather, faults, seed }: SimulatedDeviceOptions
 ): readonly DeviceReading[] {
-	return sensors.flatMap(({ name, kind, reportEverySeconds }, index) => {
+	return sensors.flatMap(({ name, kind, reportEverySeconds }, index): readonly DeviceReading[] => {
 		// A probe does not speak for the scale beside it.
 		if (kind === 'bench-scale') return [];
 		const one = known.get(name) ?? {
@@ -91,8 +110,17 @@ function readDue(
 		// A clock that was set back starts the rhythm anew.
 		if (nowMs < one.nextMs && one.nextMs - nowMs <= reportEverySeconds * 1000) return [];
 		one.nextMs = nowMs + reportEverySeconds * 1000 * 0.9;
-		const celsius = one.sensor.read(trueCelsius(kind, nowMs, weather), nowMs);
-		if (celsius === null) return [];
-		return [{ id: randomUUID(), sensor: name, celsius, measuredAt: new Date(nowMs).toISOString() }];
+		const held = holds.get(name) ?? null;
+		const measuredAt = new Date(nowMs).toISOString();
+		if (kind === 'tub-rise') {
+			const risen = trueRisePercent(held, nowMs);
+			// An empty tub has nothing to say.
+			const risePercent = risen === null ? null : one.sensor.read(risen, nowMs);
+			return risePercent === null
+				? []
+				: [{ id: randomUUID(), sensor: name, risePercent, measuredAt }];
+		}
+		const celsius = one.sensor.read(trueCelsius(kind, nowMs, weather, held), nowMs);
+		return celsius === null ? [] : [{ id: randomUUID(), sensor: name, celsius, measuredAt }];
 	});
 }

@@ -12,8 +12,9 @@
 	interface Props {
 		devices: readonly DeviceView[];
 		places: readonly Place[];
+		decks: readonly { readonly id: string; readonly name: string }[];
 	}
-	let { devices, places }: Props = $props();
+	let { devices, places, decks }: Props = $props();
 	const room = useRoom();
 	const { units, timeZone } = $derived(room.bakery);
 	const saving = new Saving(room.retries);
@@ -40,7 +41,7 @@
 		they hold.
 	</p>
 	<!-- Above the list, which grows by what is added: a key that is shown once does not move away from the hand. -->
-	<NewDevice {places} />
+	<NewDevice {places} {decks} />
 	{#each devices as device (device.id)}
 		<article class="mt-3 border-t border-line pt-2" data-device={device.name}>
 			<header class="flex flex-wrap items-center justify-between gap-3">
@@ -76,12 +77,17 @@
 								<td class="text-right font-bold"
 									>{sensor.now
 										? formatTemperature({ celsius: sensor.now.celsius }, 1, units)
-										: sensor.shown
-											? formatMass({ grams: sensor.shown.grams }, 0, units)
-											: '–'}</td
+										: sensor.rise
+											? `${Math.round(sensor.rise.percent)} %`
+											: sensor.shown
+												? formatMass({ grams: sensor.shown.grams }, 0, units)
+												: '–'}</td
 								>
 								<td class="pl-4"
-									>{#if sensor.shown}{ageText(
+									>{#if sensor.rise}{ageText(
+											sensor.rise.measuredAtMs,
+											room.now.epochMs
+										)}{:else if sensor.shown}{ageText(
 											sensor.shown.measuredAtMs,
 											room.now.epochMs
 										)}{:else if !sensor.now}not yet{:else if doubt}<span class="act-now px-1"

@@ -32,5 +32,5 @@
 	{sentence}
 	note="What reads temperatures by itself, and by which key."
 >
-	<Devices devices={view.devices} places={view.places} />
+	<Devices devices={view.devices} places={view.places} decks={view.decks} />
 </BakeryPage>

@@ -2,15 +2,16 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import Choice from '../../ui/Choice.svelte';
 	import type { Place } from '../../core/formula/index.ts';
-	import { DEVICE_SENSOR_KINDS, type SensorKind } from '../../contracts/sensor-kinds.ts';
+	import { DEVICE_SENSOR_KINDS, isOfDeck, type SensorKind } from '../../contracts/sensor-kinds.ts';
 	import { fingerprintOfKey, newDeviceKey } from './device-key.ts';
 	import { Saving } from './saving.svelte.ts';
 	import { SENSOR_TEXT } from './sensor-text.ts';
 
 	interface Props {
 		places: readonly Place[];
+		decks: readonly { readonly id: string; readonly name: string }[];
 	}
-	let { places }: Props = $props();
+	let { places, decks }: Props = $props();
 	const room = useRoom();
 	/** The bakehouse and the bins have kinds of their own. */
 	const readable = $derived(
@@ -23,12 +24,15 @@
 		readonly kind: SensorKind;
 		/** The place that a probe of one tells. */
 		readonly placeId: string | null;
+		/** The deck that a sensor of one stands on. */
+		readonly deckId: string | null;
 	}
 	const fresh = (kind: SensorKind): Sensor => ({
 		id: crypto.randomUUID(),
 		name: '',
 		kind,
-		placeId: null
+		placeId: null,
+		deckId: null
 	});
 	const REPORT_EVERY_SECONDS = 60;
 	let open = $state(false);
@@ -55,6 +59,10 @@
 			saving.refuse('Choose the place that each probe of a place tells.');
 			return;
 		}
+		if (sensors.some(({ kind, deckId }) => isOfDeck(kind) && deckId === null)) {
+			saving.refuse('Choose the deck that each sensor of one stands on.');
+			return;
+		}
 		const made = newDeviceKey();
 		const keySha256 = await fingerprintOfKey(made);
 		if (keySha256 === null) {
@@ -75,6 +83,7 @@
 					...sensor,
 					name: sensor.name.trim(),
 					placeId: sensor.kind === 'place-probe' ? sensor.placeId : null,
+					deckId: isOfDeck(sensor.kind) ? sensor.deckId : null,
 					reportEverySeconds: REPORT_EVERY_SECONDS
 				}))
 			},
@@ -140,6 +149,17 @@
 							options={readable}
 							value={sensor.placeId ?? ''}
 							onSet={(placeId: string) => change(sensor.id, { placeId })}
+						/>
+					</div>
+				{/if}
+				{#if isOfDeck(sensor.kind)}
+					<div>
+						<span class="block">which</span>
+						<Choice
+							label="deck that sensor {index + 1} reads"
+							options={decks.map(({ id, name }) => ({ value: id, label: name }))}
+							value={sensor.deckId ?? ''}
+							onSet={(deckId: string) => change(sensor.id, { deckId })}
 						/>
 					</div>
 				{/if}

@@ -174,6 +174,7 @@
 						entry={model.entryOf(inHand)}
 						{model}
 						{results}
+						probes={moment.decks}
 						{view}
 						{waitsFor}
 					/>

@@ -2,7 +2,7 @@
 	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { ToldResults } from '../../client/told-results.svelte.ts';
-	import type { BenchView } from '../../contracts/bench-views.ts';
+	import type { BenchView, DeckProbe } from '../../contracts/bench-views.ts';
 	import type { BoardWork } from '../../core/bench/index.ts';
 	import CountPieces from '../../fields/CountPieces.svelte';
 	import TemperatureField from '../../fields/TemperatureField.svelte';
@@ -11,7 +11,8 @@
 	import { coreText } from '../../wording/core-text.ts';
 	import { handText, whenText } from '../../wording/bench-text.ts';
 	import type { HandsOnEntry } from '../../wording/list-entry.ts';
-	import { clockText } from '../../wording/time-text.ts';
+	import { formatTemperature } from '../../core/units/index.ts';
+	import { ageText, clockText } from '../../wording/time-text.ts';
 	import { waterOf } from '../../wording/water-line.ts';
 	import type { BenchModel } from './bench-model.svelte.ts';
 	import DoughOut from './DoughOut.svelte';
@@ -23,11 +24,13 @@
 		entry: HandsOnEntry;
 		model: BenchModel;
 		results: ToldResults;
+		/** What the probes of decks say. */
+		probes: readonly DeckProbe[];
 		view: BenchView;
 		/** By name, what comes before it and is not done. */
 		waitsFor: string;
 	}
-	let { one, entry, model, results, view, waitsFor }: Props = $props();
+	let { one, entry, model, results, probes, view, waitsFor }: Props = $props();
 	const room = useRoom();
 	const { units, timeZone: zone } = $derived(room.bakery);
 	const nowMs = $derived(room.now.epochMs);
@@ -90,6 +93,16 @@
 		return entry.measure === 'core' ? { name: 'Core', least: 0, most: 130 } : null;
 	});
 	let celsius: number | null = $state(null);
+	/** What a probe said longer ago is not how it is (our default). */
+	const FRESH_MS = 5 * 60_000;
+	/** What the deck's own probe says, where one is heard. */
+	const probe = $derived.by(() => {
+		const kind = entry.kind === 'load' ? 'deck-stone' : 'loaf-core';
+		const found = reads
+			? probes.find((one) => one.kind === kind && one.deckId === task?.machineId)
+			: undefined;
+		return found && nowMs - found.measuredAtMs < FRESH_MS ? found : null;
+	});
 	/** When its bake began: when it was really loaded, where that was tapped. */
 	const bakesMs = $derived.by(() => {
 		const load = model.expected.find(
@@ -192,6 +205,17 @@
 					optional
 					onSet={(read: number | null) => (celsius = read)}
 				/>
+				{#if probe}
+					<button
+						class="action-lesser take"
+						data-probe
+						onclick={() => (celsius = Math.round(probe.celsius))}
+						>{formatTemperature(probe, 0, units)} by {probe.sensor}, {ageText(
+							probe.measuredAtMs,
+							nowMs
+						)}: take it</button
+					>
+				{/if}
 				{#if doneText}<p role="status" data-done-at><b>{doneText}</b></p>{/if}
 			</div>
 		{/if}
@@ -274,6 +298,9 @@
 	.reads {
 		max-width: 26rem;
 		padding-top: 10px;
+	}
+	.take {
+		min-height: 56px;
 	}
 	.caution {
 		margin-bottom: 12px;

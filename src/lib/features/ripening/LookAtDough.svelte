@@ -1,9 +1,11 @@
 <script lang="ts">
+	import type { RipeningView } from '../../contracts/ripening-views.ts';
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { BenchEntry } from '../../client/bench-entry.svelte.ts';
 	import {
 		judgeReadiness,
+		riseSeen,
 		SIGHTS,
 		type ReadinessDecision,
 		type Sighting,
@@ -18,8 +20,10 @@
 
 	interface Props {
 		dough: FollowedDough;
+		/** What the sensor of the tub says; null where none is heard. */
+		tubRise?: RipeningView['tubRise'];
 	}
-	let { dough }: Props = $props();
+	let { dough, tubRise = null }: Props = $props();
 	const room = useRoom();
 	const title = $derived(mixTitle(dough.view));
 	let seen: Readonly<Partial<Record<SightingKind, Sighting>>> = $state.raw({});
@@ -32,6 +36,13 @@
 		dough.view.kind === 'mix' ? ['wait', 'fold-again', 'go-on'] : ['wait', 'go-on']
 	);
 	const sightings = $derived(Object.values(seen));
+	/** What the sensor said longer ago is not how it is (our default). */
+	const FRESH_MS = 10 * 60_000;
+	const risen = $derived(
+		tubRise && kinds.includes('rise') && room.now.epochMs - tubRise.measuredAtMs < FRESH_MS
+			? { ...tubRise, sighting: riseSeen(tubRise.percent) }
+			: null
+	);
 	const readiness = $derived.by(() => {
 		const { clock, dose } = dough.story;
 		return judgeReadiness(
@@ -62,6 +73,16 @@
 </script>
 
 <section aria-label="Look at {title}" data-look>
+	{#if risen}
+		<button
+			class="action-lesser big"
+			data-tub-rise
+			onclick={() => (seen = { ...seen, rise: risen.sighting })}
+			>{risen.sensor} says {Math.round(risen.percent)} % risen: {sightingText(
+				risen.sighting
+			)}</button
+		>
+	{/if}
 	<SightingsField {kinds} {seen} onSet={(now: typeof seen) => (seen = now)} />
 	<Verdict {readiness} />
 	<div class="mt-3 flex flex-wrap gap-3">

@@ -190,7 +190,7 @@
 				</div>
 				{#key selected.key}
 					{#if looking === 'look'}
-						<div class="mt-4"><LookAtDough dough={selected} /></div>
+						<div class="mt-4"><LookAtDough dough={selected} tubRise={view.tubRise} /></div>
 					{:else if looking === 'check'}
 						<div class="mt-4"><CheckDough dough={selected} {view} /></div>
 					{/if}

@@ -9,6 +9,8 @@ export interface DeviceSensor {
 	readonly kind: SensorKind;
 	/** The place it tells, for a probe of one. */
 	readonly placeId: string | null;
+	/** The deck it stands on, for a sensor of one. */
+	readonly deckId: string | null;
 	readonly reportEverySeconds: number;
 }
 
@@ -42,6 +44,7 @@ export async function findDeviceByKey(db: Db | Tx, keySha256: string): Promise<K
 			name: sensor.name,
 			kind: sensor.kind,
 			placeId: sensor.place_id,
+			deckId: sensor.deck_id,
 			reportEverySeconds: sensor.report_every_s
 		}))
 	};
@@ -50,7 +53,9 @@ export async function findDeviceByKey(db: Db | Tx, keySha256: string): Promise<K
 export interface NewDeviceReading {
 	readonly id: string;
 	readonly sensorId: string;
-	readonly celsius: number;
+	/** null of a tub sensor, which tells per cent. */
+	readonly celsius: number | null;
+	readonly percent: number | null;
 	readonly measuredAtMs: number;
 }
 
@@ -63,10 +68,11 @@ export async function insertDeviceReadings(
 	const rows = await tx
 		.insertInto('device_reading')
 		.values(
-			readings.map(({ id, sensorId, celsius, measuredAtMs }) => ({
+			readings.map(({ id, sensorId, celsius, percent, measuredAtMs }) => ({
 				id,
 				sensor_id: sensorId,
 				celsius,
+				percent,
 				measured_at: new Date(measuredAtMs)
 			}))
 		)
@@ -86,6 +92,7 @@ export async function loadDeviceReadings(
 		id: row.id,
 		sensorId: row.sensor_id,
 		celsius: row.celsius,
+		percent: row.percent,
 		measuredAtMs: row.measured_at.getTime()
 	}));
 }
@@ -127,6 +134,8 @@ export interface SensorNow {
 	readonly placeId: string | null;
 	readonly reportEverySeconds: number;
 	readonly last: { readonly celsius: number; readonly measuredAtMs: number } | null;
+	/** Of a tub sensor: how far its dough has risen. */
+	readonly lastRise: { readonly percent: number; readonly measuredAtMs: number } | null;
 	/** It has said its last figure since then; null where it moved within what was looked at. */
 	readonly unmovedSinceMs: number | null;
 }
@@ -144,15 +153,16 @@ export async function loadSensorsNow(db: Db | Tx): Promise<readonly SensorNow[]>
 		place_id: string | null;
 		report_every_s: number;
 		celsius: number | null;
+		percent: number | null;
 		measured_at: Date | null;
 		unmoved_since: Date | null;
 	}>`select s.id as sensor_id, s.name as sensor, d.id as device_id, s.kind, s.place_id, s.report_every_s,
-			newest.celsius, newest.measured_at,
+			newest.celsius, newest.percent, newest.measured_at,
 			case when moved.measured_at is null then run.first_at end as unmoved_since
 		from device_sensor s
 		join device d on d.id = s.device_id and d.revoked_at is null
 		left join lateral (
-			select celsius, measured_at from device_reading where sensor_id = s.id
+			select celsius, percent, measured_at from device_reading where sensor_id = s.id
 			order by measured_at desc, recorded_at desc limit 1
 		) newest on true
 		left join lateral (
@@ -163,9 +173,9 @@ export async function loadSensorsNow(db: Db | Tx): Promise<readonly SensorNow[]>
 		) run on true
 		left join lateral (
 			select measured_at from (
-				select measured_at, celsius from device_reading where sensor_id = s.id
+				select measured_at, celsius, percent from device_reading where sensor_id = s.id
 				order by measured_at desc, recorded_at desc limit ${LOOKED_AT}
-			) looked where looked.celsius <> newest.celsius limit 1
+			) looked where coalesce(looked.celsius, looked.percent) <> coalesce(newest.celsius, newest.percent) limit 1
 		) moved on true
 		order by d.name, s.name`.execute(db);
 	return rows.map((row) => ({
@@ -179,7 +189,45 @@ export async function loadSensorsNow(db: Db | Tx): Promise<readonly SensorNow[]>
 			row.celsius !== null && row.measured_at !== null
 				? { celsius: row.celsius, measuredAtMs: row.measured_at.getTime() }
 				: null,
+		lastRise:
+			row.percent !== null && row.measured_at !== null
+				? { percent: row.percent, measuredAtMs: row.measured_at.getTime() }
+				: null,
 		unmovedSinceMs: row.unmoved_since?.getTime() ?? null
+	}));
+}
+
+/** What the sensors of decks said last, read often: one step of the index each. */
+export async function loadDecksNow(db: Db | Tx): Promise<
+	readonly {
+		readonly deckId: string;
+		readonly kind: 'deck-stone' | 'loaf-core';
+		readonly sensor: string;
+		readonly celsius: number;
+		readonly measuredAtMs: number;
+	}[]
+> {
+	const { rows } = await sql<{
+		deck_id: string;
+		kind: 'deck-stone' | 'loaf-core';
+		name: string;
+		celsius: number;
+		measured_at: Date;
+	}>`select s.deck_id, s.kind, s.name, newest.celsius, newest.measured_at
+		from device_sensor s
+		join device d on d.id = s.device_id and d.revoked_at is null
+		cross join lateral (
+			select celsius, measured_at from device_reading where sensor_id = s.id
+			order by measured_at desc, recorded_at desc limit 1
+		) newest
+		where s.deck_id is not null
+		order by newest.measured_at desc`.execute(db);
+	return rows.map((row) => ({
+		deckId: row.deck_id,
+		kind: row.kind,
+		sensor: row.name,
+		celsius: row.celsius,
+		measuredAtMs: row.measured_at.getTime()
 	}));
 }
 
@@ -307,6 +355,7 @@ export async function putDevice(
 		name: sensor.name,
 		kind: sensor.kind,
 		place_id: sensor.placeId,
+		deck_id: sensor.deckId,
 		report_every_s: sensor.reportEverySeconds
 	}));
 	await tx

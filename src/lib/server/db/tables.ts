@@ -354,12 +354,14 @@ export interface Tables
 		name: string;
 		kind: SensorKind;
 		place_id: string | null;
+		deck_id: string | null;
 		report_every_s: number;
 	};
 	device_reading: {
 		id: string;
 		sensor_id: string;
-		celsius: number;
+		celsius: number | null;
+		percent: number | null;
 		measured_at: Date;
 		recorded_at: RecordedAt;
 	};

@@ -13,8 +13,11 @@ const SENSORS: readonly (readonly [name: string, kind: SensorKind, place?: DemoP
 	['Flour bin', 'flour-probe'],
 	['Ingredient fridge', 'place-probe', 'Ingredient fridge'],
 	['Dough probe', 'core-probe'],
-	['Surface thermometer', 'surface-thermometer']
+	['Surface thermometer', 'surface-thermometer'],
+	['Tub sensor', 'tub-rise']
 ];
+/** Each deck has a probe in its stone, and one for a loaf. */
+const DECKS = ['Deck 1', 'Deck 2', 'Upper', 'Lower'] as const;
 const REPORT_EVERY_SECONDS = 20;
 
 /** Lets the probes of the demo in by the key of this start; one of an earlier start no longer counts. */
@@ -25,13 +28,31 @@ export async function letProbesIn(db: Db, key: string): Promise<void> {
 			name: DEVICE,
 			keySha256: keyFingerprint(key),
 			commandId: null,
-			sensors: SENSORS.map(([name, kind, place]) => ({
-				id: demoId('sensor', name),
-				name,
-				kind,
-				placeId: place ? demoPlaceId(place) : null,
-				reportEverySeconds: REPORT_EVERY_SECONDS
-			}))
+			sensors: [
+				...SENSORS.map(([name, kind, place]) => ({
+					id: demoId('sensor', name),
+					name,
+					kind,
+					placeId: place ? demoPlaceId(place) : null,
+					deckId: null,
+					reportEverySeconds: REPORT_EVERY_SECONDS
+				})),
+				...DECKS.flatMap((deck) =>
+					(
+						[
+							[`Stone, ${deck}`, 'deck-stone'],
+							[`Loaf probe, ${deck}`, 'loaf-core']
+						] as const
+					).map(([name, kind]) => ({
+						id: demoId('sensor', name),
+						name,
+						kind,
+						placeId: null,
+						deckId: demoId('deck', deck),
+						reportEverySeconds: REPORT_EVERY_SECONDS
+					}))
+				)
+			]
 		})
 	);
 }

@@ -6,7 +6,7 @@ import { loadBookSize } from '../db/book-size.ts';
 import type { Db } from '../db/client.ts';
 import { loadDevices, loadSensorsNow } from '../db/devices.ts';
 import { loadEntries } from '../db/entries.ts';
-import { decksOf, mixersOf, placesOf } from '../db/of-entries.ts';
+import { decksOf, mixersOf, placesOf, plannedOvensOf } from '../db/of-entries.ts';
 import { loadScalesNow, type ScaleNow } from '../db/scales.ts';
 import { BakeryNotSetUp } from './day-production.ts';
 import { countEntries } from './read-entries.ts';
@@ -52,6 +52,9 @@ export async function readBakeryRoom(db: Db, date: BakeDate): Promise<BakeryRoom
 			version: bakery.version
 		},
 		places: [...placesOf(entries, 'in-use').values()],
+		decks: plannedOvensOf(entries).flatMap((oven) =>
+			oven.decks.map(({ id, name }) => ({ id, name: `${oven.name}, ${name}` }))
+		),
 		devices: devices.map((device) => ({
 			...device,
 			sensors: sensors
@@ -63,6 +66,7 @@ export async function readBakeryRoom(db: Db, date: BakeDate): Promise<BakeryRoom
 					placeId: sensor.placeId,
 					reportEverySeconds: sensor.reportEverySeconds,
 					now: sensor.last ? probeView({ ...sensor, last: sensor.last }) : null,
+					rise: sensor.lastRise,
 					shown: shownBy(scales.find(({ sensorId }) => sensorId === sensor.sensorId))
 				}))
 		}))

@@ -3,6 +3,7 @@ import { batchKey } from '../../core/planning/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import { loadMixedOn } from '../db/batch-log-standing.ts';
 import type { Db } from '../db/client.ts';
+import { loadDecksNow } from '../db/devices.ts';
 import { newestPlanNumber } from '../db/plans.ts';
 import { loadResults, loadStruckResults } from '../db/results.ts';
 import { loadWorkEntries, loadWorkLog, tappedBefore } from '../db/work.ts';
@@ -30,12 +31,13 @@ export async function readNightLog(db: Db, date: BakeDate): Promise<NightLogView
 
 /** What was tapped so far, and what else tells that something is done. A fixed few queries, however long the night. */
 export async function readBenchMoment(db: Db, date: BakeDate): Promise<BenchMomentView> {
-	const [planNumber, entries, tapped, mixed, results] = await Promise.all([
+	const [planNumber, entries, tapped, mixed, results, decks] = await Promise.all([
 		newestPlanNumber(db, date),
 		loadWorkEntries(db, date),
 		tappedBefore(db, date),
 		loadMixedOn(db, date),
-		loadResults(db, date)
+		loadResults(db, date),
+		loadDecksNow(db)
 	]);
 	return {
 		planNumber,
@@ -48,6 +50,7 @@ export async function readBenchMoment(db: Db, date: BakeDate): Promise<BenchMome
 					: batchKey({ kind: 'mix', formulaId, ordinal }),
 			atMs
 		})),
-		results
+		results,
+		decks
 	};
 }

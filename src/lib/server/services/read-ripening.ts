@@ -25,6 +25,9 @@ export async function readRipening(
 	const room = inputs.find((input) => input.quantity === 'room');
 	const roomProbe = newestOf(sensors, 'room-probe');
 	const coreProbe = newestOf(sensors, 'core-probe');
+	const tub = sensors
+		.filter(({ lastRise }) => lastRise !== null)
+		.sort((a, b) => (b.lastRise?.measuredAtMs ?? 0) - (a.lastRise?.measuredAtMs ?? 0))[0];
 	const trace = await readRoomTrace(db, firstMs, nowMs, room?.reading?.celsius ?? null);
 	return {
 		date,
@@ -33,6 +36,7 @@ export async function readRipening(
 		named: namedAir(inputs, trace, nowMs),
 		roomProbe: roomProbe ? probeView(roomProbe) : null,
 		coreProbe: coreProbe ? probeView(coreProbe) : null,
+		tubRise: tub?.lastRise ? { sensor: tub.sensor, ...tub.lastRise } : null,
 		roomCelsius: room?.reading?.celsius ?? room?.unread.celsius ?? day.bakery.assumed.roomCelsius,
 		retarders: day.retarders
 	};

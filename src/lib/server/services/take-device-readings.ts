@@ -2,6 +2,7 @@ import {
 	deviceReadingSchema,
 	MOST_AHEAD_MINUTES,
 	MOST_LATE_DAYS,
+	SENSOR_LIMITS,
 	type DeviceAnswer,
 	type DeviceReading,
 	type RefusedReading,
@@ -78,7 +79,7 @@ export async function takeDeviceReadings(
 				good.flatMap(({ reading }) => {
 					const sensor = device.sensors.find((sensor) => sensor.id === reading.sensorId);
 					const quantity = sensor ? QUANTITY[sensor.kind] : undefined;
-					return quantity && inserted.has(reading.id)
+					return quantity && reading.celsius !== null && inserted.has(reading.id)
 						? [{ quantity, celsius: reading.celsius, atMs: reading.measuredAtMs }]
 						: [];
 				}),
@@ -130,6 +131,21 @@ function judge(
 			'malformed',
 			'sensor: it is a scale; its weights go to /devices/weights'
 		);
+	const isRise = sensor.kind === 'tub-rise';
+	if (isRise !== (reading.risePercent !== undefined))
+		return refuse(
+			at,
+			reading.id,
+			'malformed',
+			isRise ? 'risePercent: a tub sensor tells per cent' : 'celsius: this sensor tells degrees'
+		);
+	if (sensor.kind !== 'deck-stone' && (reading.celsius ?? 0) > SENSOR_LIMITS.mostCelsius)
+		return refuse(
+			at,
+			reading.id,
+			'malformed',
+			`celsius: at the most ${SENSOR_LIMITS.mostCelsius}; only a stone is hotter`
+		);
 	const measuredAtMs = Date.parse(reading.measuredAt);
 	if (measuredAtMs > nowMs + MOST_AHEAD_MINUTES * 60_000)
 		return refuse(
@@ -147,7 +163,13 @@ function judge(
 		);
 	return {
 		at,
-		reading: { id: reading.id, sensorId: sensor.id, celsius: reading.celsius, measuredAtMs }
+		reading: {
+			id: reading.id,
+			sensorId: sensor.id,
+			celsius: reading.celsius ?? null,
+			percent: reading.risePercent ?? null,
+			measuredAtMs
+		}
 	};
 }
 
@@ -156,6 +178,7 @@ function isSame(one: NewDeviceReading, other: NewDeviceReading | undefined): boo
 		other !== undefined &&
 		one.sensorId === other.sensorId &&
 		one.celsius === other.celsius &&
+		one.percent === other.percent &&
 		one.measuredAtMs === other.measuredAtMs
 	);
 }

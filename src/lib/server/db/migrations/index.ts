@@ -21,6 +21,7 @@ import * as workTaps from './0026-work-taps.ts';
 import * as weighings from './0021-weighings.ts';
 import * as results from './0027-results.ts';
 import * as timesLearned from './0028-times-learned.ts';
+import * as ovenAndTubSensors from './0029-oven-and-tub-sensors.ts';
 import * as stock from './0020-stock.ts';
 import * as standingOrders from './0019-standing-orders.ts';
 import * as doughsTaken from './0017-doughs-taken.ts';
@@ -57,7 +58,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0025-standing-before': standingBefore,
 	'0026-work-taps': workTaps,
 	'0027-results': results,
-	'0028-times-learned': timesLearned
+	'0028-times-learned': timesLearned,
+	'0029-oven-and-tub-sensors': ovenAndTubSensors
 };
 
 export const migrations: MigrationProvider = {
