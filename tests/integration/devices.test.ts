@@ -382,7 +382,7 @@ test('what a device is told of follows the taps: a load in its deck until it is 
 			{ minutes: Math.round((work.endMs - NOW_MS) / 60_000) }
 		);
 	const look = async () =>
-		(await surroundingsOf(t.db, held, Date.now())).sensors.map(({ holds }) => holds);
+		(await surroundingsOf(t.db, held, NOW_MS)).sensors.map(({ holds }) => holds);
 	assert.equal((await at(load, 'ended')).outcome, 'done');
 	const [deck] = await look();
 	assert.ok(deck?.kind === 'deck' && deck.load, JSON.stringify(deck));
