@@ -192,7 +192,7 @@ journey(
 		await type(page, `${HARBOUR_2}, dough came out at`, '25.3');
 		await says(page, '[data-outbox]', '2 entries wait', `${HARBOUR_2}: it came out at 25.3 °C`);
 		// A way to another room does not lead to a broken page.
-		await (await byName(page, 'link', 'Plan')).click();
+		await (await byName(page, 'link', 'Day')).click();
 		await says(page, '[data-not-live]', 'this one stays');
 		assert.match(page.url(), /\/water$/);
 		// What is left of this page is what the browser keeps.

@@ -34,7 +34,7 @@ journey(
 	'a formula stands with its stages side by side and the total at the edge',
 	async (bakery) => {
 		await visit(bakery, '/bake/2026-11-24/orders');
-		await (await byName(bakery.page, 'link', 'Formulas')).click();
+		await (await byName(bakery.page, 'link', 'House')).click();
 		await says(bakery.page, sentence, 'Bollard dough');
 		await openInList(bakery.page, 'Harbour dough');
 		await says(
@@ -184,6 +184,7 @@ journey(
 			'32.00 % → 44.00 %'
 		);
 		await says(page, 'main', 'Revision 2, by Maud Tarrow');
+		await (await byName(page, 'link', 'Day')).click();
 		await (await byName(page, 'link', 'Doughs')).click();
 		await says(page, '[data-dough="Harbour dough"]', '22.0 %');
 	}

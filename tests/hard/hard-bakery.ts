@@ -32,7 +32,8 @@ export async function openHardBakery(): Promise<HardBakery> {
 					id: randomUUID(),
 					name: 'Fuzz probe',
 					kind: 'room-probe',
-					placeId: null, deckId: null,
+					placeId: null,
+					deckId: null,
 					reportEverySeconds: 60
 				}
 			]

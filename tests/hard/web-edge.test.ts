@@ -191,7 +191,18 @@ test('fifty who accept one plan at once are told the same version', async () => 
 });
 
 test('two hundred pages at once are all answered, and so are commands beside them', async () => {
-	const pages = ['orders', 'doughs', 'plan', 'bench', 'water', 'fermentation', 'log', 'trace', 'morning', 'learned'];
+	const pages = [
+		'orders',
+		'doughs',
+		'plan',
+		'bench',
+		'water',
+		'fermentation',
+		'log',
+		'trace',
+		'morning',
+		'learned'
+	];
 	const [answers, commands] = await Promise.all([
 		Promise.all(
 			Array.from({ length: 200 }, (_, n) => ask(`/bake/${TOMORROW}/${pages[n % pages.length]}`))

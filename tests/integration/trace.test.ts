@@ -1,6 +1,7 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
+import { ourLot } from '../../src/lib/contracts/our-lot.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readBench } from '../../src/lib/server/services/read-bench.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
@@ -165,6 +166,14 @@ test('what is searched is found by date and by name; what nobody has is nothing'
 	assert.ok(named.batches.some(({ kind }) => kind === 'mix'));
 	for (const text of ['%', '_', "' or true --", '\\', 'no such thing'])
 		assert.deepEqual((await readTraceSearch(t.db, TOMORROW, text)).batches, [], text);
+	const [first] = day.batches;
+	assert.ok(first, 'the date has batches');
+	const ours = await readTraceSearch(t.db, TOMORROW, ourLot(first).toUpperCase());
+	assert.deepEqual(
+		ours.batches.map(({ id }) => id),
+		[first.id],
+		'our own lot, as its label says'
+	);
 	assert.equal(await readLotTrace(t.db, FLOUR, 'none'), null);
 	assert.equal(await readBatchTrace(t.db, randomUUID()), null);
 });

@@ -220,7 +220,8 @@ const input: z.ZodType<BakeDayInput> = z.object({
 				})
 				.nullable(),
 			piecesPerTray: z.number().default(1),
-			dividerId: z.string().nullable().default(null)
+			dividerId: z.string().nullable().default(null),
+			shape: z.string().default('')
 		})
 	)
 });

@@ -80,4 +80,6 @@ export interface BatchTraceView {
 	/** Its date, where no accepted plan tells its drops. */
 	readonly unplanned: readonly BakeDate[];
 	readonly allergens: readonly string[];
+	/** When the first of it was booked; null where nothing was. */
+	readonly beganMs: number | null;
 }

@@ -231,7 +231,8 @@ export const DAY: BakeDayInput = {
 			deckIds: ['deck 1', 'deck 2'],
 			vessel: null,
 			piecesPerTray: 6,
-			dividerId: null
+			dividerId: null,
+			shape: ''
 		}
 	]
 };

@@ -223,6 +223,8 @@ export interface PlannedProduct {
 	readonly piecesPerTray: number;
 	/** The divider that divides it; null where hands do. */
 	readonly dividerId: string | null;
+	/** How it is shaped and scored, in words; empty where nobody wrote it down. */
+	readonly shape: string;
 }
 
 export interface PlannedVessel {

@@ -92,6 +92,15 @@
 		if (entry.kind === 'load') return { name: 'Stone', least: 50, most: 400 };
 		return entry.measure === 'core' ? { name: 'Core', least: 0, most: 130 } : null;
 	});
+	/** What hands do by the product's own method. */
+	const BY_METHOD: ReadonlySet<string> = new Set(['divide', 'pre-shape', 'shape', 'pan', 'score']);
+	const method = $derived.by(() => {
+		const { batch } = entry;
+		if (batch?.kind !== 'portion' && batch?.kind !== 'load') return '';
+		const shapes = task?.step.kind === 'hands-on' && BY_METHOD.has(task.step.activity);
+		if (!shapes && entry.kind !== 'load') return '';
+		return document?.input.products.find(({ id }) => id === batch.productId)?.shape ?? '';
+	});
 	let celsius: number | null = $state(null);
 	/** What a probe said longer ago is not how it is (our default). */
 	const FRESH_MS = 5 * 60_000;
@@ -164,6 +173,7 @@
 			<BigFigure {name} size="middle">{figure}</BigFigure>
 		{/each}
 	</div>
+	{#if method}<p class="line" data-method>How: <b>{method}</b></p>{/if}
 	{#if entry.caution}<p class="caution" data-caution>{entry.caution}</p>{/if}
 	{#if !isOver}
 		<div class="actions">

@@ -104,10 +104,13 @@
 			target.select();
 	}
 
+	let lastKnown = untrack(() => bakery);
 	provideRoom({
 		get bakery() {
-			if (!bakery) throw new Error('a room was opened without a bakery');
-			return bakery;
+			// While the database is away the page that still stands goes on with what it had.
+			lastKnown = bakery ?? lastKnown;
+			if (!lastKnown) throw new Error('a room was opened without a bakery');
+			return lastKnown;
 		},
 		now,
 		retries,

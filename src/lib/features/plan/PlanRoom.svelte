@@ -16,7 +16,6 @@
 	import Notice from '../../ui/Notice.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { unmadeText, unplannedText } from '../../wording/failure-text.ts';
-	import { learnedText } from '../../wording/learned-text.ts';
 	import { clockText, dateText, dayText } from '../../wording/time-text.ts';
 	import type { WorkEntry } from '../../core/bench/index.ts';
 	import { PlanModel } from './plan-model.svelte.ts';
@@ -208,9 +207,9 @@
 				? 'One figure of this plan is learned'
 				: `${input.learned.length} figures of this plan are learned`}</summary
 		>
-		<ul>
-			{#each input.learned as one (learnedText(one))}<li>{learnedText(one)}.</li>{/each}
-		</ul>
+		{#await import('./LearnedHere.svelte') then { default: LearnedHere }}
+			<LearnedHere learned={input.learned} />
+		{/await}
 	</details>
 {/if}
 {#each view.unmade as unmade, index (index)}

@@ -129,7 +129,7 @@ export async function findBatches(
 			and b.state <> 'withdrawn' and b.kind <> 'load'
 			and lower(coalesce(f.name, p.name, r.name)) like ${`%${like(text)}%`}
 		order by b.bake_date desc, array_position(array['pre-ferment', 'preparation', 'feed', 'mix', 'portion'], b.kind),
-			name, b.ordinal, b.id
+			name, b.ordinal, b.pieces, b.mass_g, b.id
 		limit ${most}`.execute(db);
 	return rows.map(tracedOf);
 }
@@ -152,7 +152,7 @@ export async function loadFollowed(
 			select ${BATCH} from followed join batch b using (id) ${NAMED}
 			where b.state <> 'withdrawn'
 			order by b.bake_date, array_position(array['pre-ferment', 'preparation', 'feed', 'mix', 'portion', 'load'],
-				b.kind), name, b.ordinal, b.id`.execute(db),
+				b.kind), name, b.ordinal, b.pieces, b.mass_g, b.id`.execute(db),
 		sql<{ batch_id: string; parent_id: string }>`${followed}
 			select p.batch_id, p.parent_id from batch_parent p
 			where p.batch_id in (select id from followed) and p.parent_id in (select id from followed)`.execute(

@@ -130,7 +130,8 @@ function plannedProduct(
 			vessel && (vessel.use === 'tray' || vessel.use === 'board')
 				? (vessel.holds ?? 1)
 				: piecesPerTray(revision.footprint),
-		dividerId: revision.dividerId
+		dividerId: revision.dividerId,
+		shape: revision.shape
 	};
 }
 

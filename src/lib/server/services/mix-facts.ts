@@ -13,22 +13,24 @@ export async function readMixFacts(db: Db, date: BakeDate): Promise<readonly Mix
 	const mixes = batches.filter((batch) => batch.kind === 'mix').filter(isBegun);
 	const ids = mixes.map(({ id }) => id);
 	const [log, weighed] = await Promise.all([loadLogOf(db, ids), loadWeighedFacts(db, ids)]);
-	return mixes.map((mix): MixFacts => {
-		const own = log.filter(({ batchId }) => batchId === mix.id);
-		const measured = own.findLast((entry) => entry.kind === 'measured');
-		const judged = own.findLast((entry) => entry.kind === 'judged');
-		const facts = weighed.find(({ batchId }) => batchId === mix.id);
-		return {
-			mix: batchKey({ kind: 'mix', formulaId: mix.formulaId, ordinal: mix.ordinal }),
-			doughOffKelvins:
-				measured?.kind === 'measured' && measured.targetCelsius !== null
-					? measured.celsius - measured.targetCelsius
-					: null,
-			judged: judged?.kind === 'judged' ? judged.verdict : null,
-			saltShare: facts?.saltShare ?? null,
-			waterShare: facts?.waterShare ?? null,
-			yeastShare: facts?.yeastShare ?? null,
-			newFlourLot: facts?.newFlourLot ?? null
-		};
-	});
+	return mixes
+		.map((mix): MixFacts => {
+			const own = log.filter(({ batchId }) => batchId === mix.id);
+			const measured = own.findLast((entry) => entry.kind === 'measured');
+			const judged = own.findLast((entry) => entry.kind === 'judged');
+			const facts = weighed.find(({ batchId }) => batchId === mix.id);
+			return {
+				mix: batchKey({ kind: 'mix', formulaId: mix.formulaId, ordinal: mix.ordinal }),
+				doughOffKelvins:
+					measured?.kind === 'measured' && measured.targetCelsius !== null
+						? measured.celsius - measured.targetCelsius
+						: null,
+				judged: judged?.kind === 'judged' ? judged.verdict : null,
+				saltShare: facts?.saltShare ?? null,
+				waterShare: facts?.waterShare ?? null,
+				yeastShare: facts?.yeastShare ?? null,
+				newFlourLot: facts?.newFlourLot ?? null
+			};
+		})
+		.sort((a, b) => (a.mix < b.mix ? -1 : 1));
 }

@@ -95,7 +95,12 @@ async function missesOf(db: Db, day: BakeryDay): Promise<readonly DoughMiss[]> {
 				}
 			];
 		})
-		.sort((a, b) => Math.abs(b.offKelvins) - Math.abs(a.offKelvins));
+		.sort(
+			(a, b) =>
+				Math.abs(b.offKelvins) - Math.abs(a.offKelvins) ||
+				a.name.localeCompare(b.name, 'en') ||
+				a.ordinal - b.ordinal
+		);
 }
 
 async function pacesOf(db: Db, date: BakeDate): Promise<readonly PaceOfPerson[]> {

@@ -1,3 +1,4 @@
+import { readOurLot } from '../../contracts/our-lot.ts';
 import type {
 	BatchTraceView,
 	LotTraceView,
@@ -37,7 +38,8 @@ export async function readTraceSearch(
 	query: string
 ): Promise<TraceSearchView> {
 	const text = query.trim();
-	const asked = parseBakeDate(text);
+	const ours = readOurLot(text);
+	const asked = parseBakeDate(ours?.date ?? text);
 	const on = asked.ok ? asked.value : null;
 	if (text === '') return { date, query, lots: [], batches: [], more: false };
 	const [lots, batches] = await Promise.all([
@@ -57,7 +59,10 @@ export async function readTraceSearch(
 		date,
 		query,
 		lots: lots.slice(0, MOST_LOTS),
-		batches: batches.slice(0, MOST_BATCHES).map(viewOf),
+		batches: batches
+			.filter(({ id }) => id.startsWith(ours?.idBegins ?? ''))
+			.slice(0, MOST_BATCHES)
+			.map(viewOf),
 		more: lots.length > MOST_LOTS || batches.length > MOST_BATCHES
 	};
 }
@@ -168,7 +173,8 @@ export async function readBatchTrace(db: Db, batchId: string): Promise<BatchTrac
 		})),
 		drops,
 		unplanned,
-		allergens
+		allergens,
+		beganMs: times.length > 0 ? Math.min(...times) : null
 	};
 }
 
@@ -233,7 +239,7 @@ async function dropsOf(
 				product: portion.name,
 				pieces,
 				known: before?.known === 'told' ? 'told' : known,
-				mixes: [...new Set([...(before?.mixes ?? []), mixName])]
+				mixes: [...new Set([...(before?.mixes ?? []), mixName])].sort()
 			});
 		}
 	}

@@ -1,4 +1,4 @@
-import { error } from '@sveltejs/kit';
+import { error, redirect } from '@sveltejs/kit';
 import { database } from '$lib/server/db/connection.ts';
 import { dateOfPage, forPage, idOfPage } from '$lib/server/page.ts';
 import { readLotTrace } from '$lib/server/services/read-trace.ts';
@@ -9,6 +9,8 @@ export const load: PageServerLoad = ({ params, url, depends, locals }) => {
 	const date = dateOfPage(params.date);
 	const lot = (url.searchParams.get('lot') ?? '').replaceAll('\0', '');
 	const next = { href: `/bake/${date}/trace`, label: 'Trace another' };
+	// An address that names no lot asks for one.
+	if (lot === '') redirect(303, next.href);
 	const ingredientId = idOfPage(params.ingredient, 'ingredient', next);
 	return forPage(locals, async () => {
 		const view = await readLotTrace(database(), ingredientId, lot);
