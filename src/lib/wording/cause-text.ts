@@ -127,7 +127,7 @@ export function evidenceText(key: EvidenceKey, evidence: Evidence, units?: UnitC
 	}
 }
 
-/** What a fault is put to, in one sentence: a cause that the log shows, or that it shows none. */
+/** What a fault is put to, in one sentence that begins with it: a cause that the log shows, or that it shows none. */
 export function faultSentence(
 	fault: string,
 	causes: readonly RankedCause[],
@@ -136,10 +136,12 @@ export function faultSentence(
 ): string {
 	const [first, second] = causes;
 	if (!first) return '';
-	const Fault = fault.charAt(0).toUpperCase() + fault.slice(1);
-	if (first.isShown)
-		return `${Fault}: ${CAUSE_TEXT[first.cause].name}. ${first.speaksFor.map((key) => evidenceText(key, evidence, units)).join(', ')}.`;
+	const causeOf = (one: RankedCause) => CAUSE_TEXT[one.cause].name;
+	if (first.isShown) {
+		const shown = first.speaksFor.map((key) => evidenceText(key, evidence, units)).join(', ');
+		return `${fault}, most likely because ${causeOf(first)} (${shown}).`;
+	}
 	if (first.speaksFor.length > 0 && second)
-		return `${Fault}: ${CAUSE_TEXT[first.cause].name}, or ${CAUSE_TEXT[second.cause].name}.`;
-	return `${Fault}: the log does not show why. Most often ${CAUSE_TEXT[first.cause].name}${second ? `, or ${CAUSE_TEXT[second.cause].name}` : ''}.`;
+		return `${fault}: perhaps because ${causeOf(first)}, or because ${causeOf(second)}.`;
+	return `${fault}: the log does not show why. Most often ${causeOf(first)}${second ? `, or ${causeOf(second)}` : ''}.`;
 }

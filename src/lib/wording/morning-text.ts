@@ -6,7 +6,7 @@ import { changeText } from './learned-text.ts';
 import { shortDateText } from './time-text.ts';
 
 /** How the drops of a night went, in one line. */
-export function dropsLine(drops: readonly DropExpected[], log: NightLog): string {
+export function dropsLine(drops: readonly DropExpected[], log: NightLog, nowMs: number): string {
 	if (drops.length === 0) return 'No plan was accepted for this night.';
 	if (log.done === 0)
 		return 'Nothing was tapped: whether the drops were held is not known, and nothing is learned of the times.';
@@ -16,6 +16,8 @@ export function dropsLine(drops: readonly DropExpected[], log: NightLog): string
 			: []
 	);
 	const told = `${log.done} of ${log.of} things were tapped`;
+	if (drops.some(({ dueMs }) => dueMs > nowMs))
+		return `The night is not over: by what was tapped so far ${late.length === 0 ? 'all drops hold' : `late are ${late.join(', ')}`}; ${told}.`;
 	return late.length === 0
 		? `All ${drops.length} drops were packed in time, by what was tapped; ${told}.`
 		: `Packed late: ${late.join(', ')}; ${told}.`;

@@ -51,10 +51,16 @@ export function recallSentence({ lot, batches, drops }: LotTraceView): string {
 /** What went into a batch and where it went, in one sentence. */
 export function batchSentence({ batch, madeOf, drops }: BatchTraceView): string {
 	const lots = madeOf.flatMap(({ ingredients }) => ingredients);
+	const told = lots.filter(({ lots: of }) => of.some(({ known }) => known === 'told')).length;
 	const unknown = lots.filter(({ lots: of }) => of.length === 0).length;
+	const how = [
+		...(told > 0 ? [`the lot of ${told} told at the scale`] : []),
+		...(lots.length - told - unknown > 0 ? [`of ${lots.length - told - unknown} possible`] : []),
+		...(unknown > 0 ? [`of ${unknown} not known`] : [])
+	].join(', ');
 	const names = [...new Set(drops.map(({ drop }) => drop))];
 	const went = names.length === 0 ? 'no drop is known' : `its bread went to ${names.join(', ')}`;
-	return `${tracedName(batch)}, ${shortDateText(batch.date)}: ${some(lots.length, 'ingredient', 'ingredients')} went in, ${unknown === 0 ? 'each with its lot' : `${unknown} without a lot`}; ${went}.`;
+	return `${tracedName(batch)}, ${shortDateText(batch.date)}: ${some(lots.length, 'ingredient', 'ingredients')} went in${how === '' ? '' : `, ${told > 0 ? '' : 'the lot '}${how}`}; ${went}.`;
 }
 
 /** A batch by its name: "Harbour dough 2", "Harbour loaf". */

@@ -84,13 +84,17 @@
 	.short {
 		margin: 0 20px 12px;
 		padding: 10px 14px;
-		border: 2px solid var(--line);
+		border: 2px solid var(--ink);
 		font-size: 19px;
 		display: grid;
 		gap: 8px;
 	}
-	.short.open {
-		border-color: var(--ink);
+	.short:not(.open) {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 14px;
+		padding: 0;
+		border: 0;
 	}
 	.act-now {
 		justify-self: start;

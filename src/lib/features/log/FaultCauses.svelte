@@ -2,6 +2,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { Fault } from '../../core/results/index.ts';
 	import { causesOf, type Evidence } from '../../core/tracing/index.ts';
+	import { capital } from '../../wording/capital.ts';
 	import {
 		CAUSE_TEXT,
 		EVIDENCE_WANTED,
@@ -31,7 +32,7 @@
 
 <div class="fault" data-fault={FAULT_TEXT[fault]}>
 	<p data-fault-cause={first?.isShown ? first.cause : 'not shown'}>
-		<b>{faultSentence(FAULT_TEXT[fault], causes, evidence, units)}</b>
+		<b>{capital(faultSentence(FAULT_TEXT[fault], causes, evidence, units))}</b>
 	</p>
 	{#if first}<p>Next time: {CAUSE_TEXT[first.cause].next}</p>{/if}
 	<details>

@@ -98,7 +98,7 @@
 				<li>
 					{clockText(entry.atMs, zone)}
 					{text}, {entry.by}
-					<button class="action-lesser" onclick={() => void results.takeBack(entry.id, text)}
+					<button class="action-small" onclick={() => void results.takeBack(entry.id, text)}
 						>It is not so</button
 					>
 				</li>

@@ -78,7 +78,12 @@
 	});
 	const date = $derived(view.date);
 	const lines = $derived([
-		{ name: 'Drops', text: dropsLine(drops, log), href: resolve(`/bake/${date}/log`), to: 'Log' },
+		{
+			name: 'Drops',
+			text: dropsLine(drops, log, room.now.epochMs),
+			href: resolve(`/bake/${date}/log`),
+			to: 'Log'
+		},
 		{
 			name: 'Bread',
 			text: breadLine(counted, shorts, faults),

@@ -15,7 +15,6 @@
 	import { cautionText } from '../../wording/caution-text.ts';
 	import { toDoList } from '../../wording/task-text.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
-	import Difference from './Difference.svelte';
 	import type { PlanModel } from './plan-model.svelte.ts';
 	import DropsAhead from './DropsAhead.svelte';
 	import WaysOut from './WaysOut.svelte';
@@ -109,7 +108,11 @@
 		</section>
 	{/if}
 	{#if model.difference && view.accepted}
-		<Difference difference={model.difference} {input} version={view.accepted.number} {onSelect} />
+		{@const difference = model.difference}
+		{@const version = view.accepted.number}
+		{#await import('./Difference.svelte') then { default: Difference }}
+			<Difference {difference} {input} {version} {onSelect} />
+		{/await}
 	{/if}
 	<section aria-labelledby="to-do" data-to-do>
 		<h2 id="to-do">What to do</h2>
