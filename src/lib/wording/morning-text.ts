@@ -17,7 +17,7 @@ export function dropsLine(drops: readonly DropExpected[], log: NightLog, nowMs: 
 	);
 	const told = `${log.done} of ${log.of} things were tapped`;
 	if (drops.some(({ dueMs }) => dueMs > nowMs))
-		return `The night is not over: by what was tapped so far ${late.length === 0 ? 'all drops hold' : `late are ${late.join(', ')}`}; ${told}.`;
+		return `The night is not over; by what was tapped so far ${late.length === 0 ? 'all drops hold' : `these are late: ${late.join(', ')}`}; ${told}.`;
 	return late.length === 0
 		? `All ${drops.length} drops were packed in time, by what was tapped; ${told}.`
 		: `Packed late: ${late.join(', ')}; ${told}.`;
