@@ -169,6 +169,12 @@ journey(
 		await crewUntil(bakery, load.endMs, night);
 		await at(bakery, load.endMs + MINUTE, `${BENCH}/oven`);
 		await page.click(`[data-work="${load.what}"]`);
+		// It is looked at before it is loaded.
+		await press(page, 'Look at it');
+		await page.click('[data-seen="poke:half-springs-back"]');
+		await says(page, '[data-look-at-pieces] [data-verdict]', 'poke');
+		await press(page, 'Load it');
+		await page.waitForSelector('[data-look-at-pieces]', { hidden: true });
 		await press(page, 'Done');
 		await says(page, '[data-hand]', steam.what);
 

@@ -55,6 +55,15 @@ export async function resultsOf(db: Db): Promise<readonly Readonly<Record<string
 		{ ...of, told: { kind: 'weighed', pieces: 2, bakedGrams: 1500 } },
 		{ ...of, told: { kind: 'scored', scores: { crust: 4, crumb: null, taste: 3 }, note: '' } },
 		{ ...of, told: { kind: 'fault', fault: 'pale', note: 'on one side' } },
+		{
+			...of,
+			told: {
+				kind: 'judged',
+				clock: { share: 0.9, earlyShare: 0.7, lateShare: 1.4 },
+				sightings: [{ kind: 'poke', seen: 'stays' }],
+				decision: 'load'
+			}
+		},
 		{ ...of, told: { kind: 'less', dropId: demoId('drop', 'Ferry'), pieces: 1 } },
 		{ ...of, told: { kind: 'again', pieces: 1 } },
 		{ kind: 'strike-result', entryId: demoId('drop', 'Ferry') }

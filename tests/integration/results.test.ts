@@ -92,6 +92,12 @@ test('everything that can be told of a portion is kept as it was told', async ()
 		{ kind: 'weighed', pieces: 4, bakedGrams: 3120.5 },
 		{ kind: 'scored', scores: { crust: 4, crumb: null, taste: 5 }, note: 'open, a little wild' },
 		{ kind: 'fault', fault: 'dull-crust', note: '' },
+		{
+			kind: 'judged',
+			clock: { share: 0.9, earlyShare: 0.7, lateShare: 1.4 },
+			sightings: [{ kind: 'poke', seen: 'half-springs-back' }],
+			decision: 'load'
+		},
 		{ kind: 'less', dropId: drop.id, pieces: 1 }
 	];
 	for (const told of all) assert.equal((await tell(told, 12)).outcome, 'done');

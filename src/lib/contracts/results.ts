@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { id, type DropId, type FormulaId, type ProductId } from '../core/identity.ts';
-import { FAULTS, type ResultTold } from '../core/results/index.ts';
+import { FAULTS, PIECE_DECISIONS, type ResultTold } from '../core/results/index.ts';
 import { uuidSchema } from './border-schemas.ts';
 import { MOST_BATCH_GRAMS, MOST_PIECES } from './limits.ts';
+import { sightingsSchema } from './sightings.ts';
 import { line } from './text.ts';
 
 /** A portion as a command speaks of it: by its product and its mix. */
@@ -39,6 +40,16 @@ export const resultToldSchema: z.ZodType<ResultTold> = z.discriminatedUnion('kin
 			message: 'nothing was scored',
 			path: ['scores']
 		}),
+	z.object({
+		kind: z.literal('judged'),
+		clock: z.object({
+			share: z.number().min(0).max(100),
+			earlyShare: z.number().min(-10).lt(1),
+			lateShare: z.number().gt(1).max(100)
+		}),
+		sightings: sightingsSchema,
+		decision: z.enum(PIECE_DECISIONS)
+	}),
 	z.object({ kind: z.literal('fault'), fault: z.enum(FAULTS), note }),
 	z.object({
 		kind: z.literal('less'),

@@ -1,4 +1,14 @@
-import type { CountedPortion, Fault, ResultTold, Scored, Short } from '../core/results/index.ts';
+import {
+	readinessOf,
+	type CountedPortion,
+	type Fault,
+	type PieceDecision,
+	type ResultTold,
+	type Scored,
+	type Short
+} from '../core/results/index.ts';
+import type { Readiness } from '../core/fermentation/index.ts';
+import { sightingText, VERDICT_TEXT } from './readiness-text.ts';
 import { formatMass, type UnitChoice } from '../core/units/index.ts';
 
 /** Why pieces are second or lost, as a tap says it (our words; anything else is typed). */
@@ -63,6 +73,10 @@ export function toldText(
 		}
 		case 'fault':
 			return `${FAULT_TEXT[told.fault]}${told.note ? `: ${told.note}` : ''}`;
+		case 'judged': {
+			const seen = told.sightings.map(sightingText).join(', ');
+			return `${VERDICT_TEXT[readinessOf(told).verdict]} in proof${seen ? ` (${seen})` : ', by the clock alone'}: ${PIECE_DECISION_TEXT[told.decision]}`;
+		}
 		case 'less':
 			return `${dropName(told.dropId)} gets ${told.pieces} fewer`;
 		case 'again':
@@ -77,4 +91,27 @@ export function shortText({ name, open, ordered, expected, toPlan }: Short): str
 	return toPlan > 0
 		? `${name}: ${toPlan} of ${missing} short are made again, once it is planned.`
 		: `${name}: ${missing} short, and answered.`;
+}
+
+export const PIECE_DECISION_TEXT: Readonly<Record<PieceDecision, string>> = {
+	wait: 'wait',
+	cold: 'into the cold',
+	load: 'load it',
+	'pre-shape-again': 'pre-shape again'
+};
+
+/** What can be done about pieces that stand so, in the trade's way; the decision is the baker's. */
+export function whatCanBeDone({ verdict, wantsPreShape }: Readiness): string {
+	if (wantsPreShape)
+		return 'It runs: pre-shape it again and rest it a quarter of an hour, or load it first of all.';
+	switch (verdict) {
+		case 'not-yet':
+			return 'Give it time, or somewhere warmer; another load first.';
+		case 'nearly':
+			return 'Next but one; scored a little deeper it can go sooner.';
+		case 'ready':
+			return 'Load it; where no deck is free, into the cold now.';
+		case 'late':
+			return 'This one first, with a smaller slash; what has to wait goes into the cold now.';
+	}
 }

@@ -39,6 +39,7 @@ export {
 	type ReadinessVerdict,
 	type ReadinessDecision,
 	type ReadinessReason,
+	type ClockStanding,
 	type Readiness
 } from './readiness.ts';
 export { timeConstantRevealed, ownWarming, timeConstantSpread } from './time-constant.ts';

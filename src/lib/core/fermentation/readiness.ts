@@ -19,10 +19,11 @@ export type Sighting = {
 	readonly [K in SightingKind]: { readonly kind: K; readonly seen: (typeof SIGHTINGS)[K][number] };
 }[SightingKind];
 
-/** What is looked for in a dough, and in a pre-ferment or a culture. */
-export const SIGHTS: Readonly<Record<'dough' | 'leaven', readonly SightingKind[]>> = {
+/** What is looked for in a dough, in a pre-ferment or a culture, and in pieces in proof: their height is that in the basket. */
+export const SIGHTS: Readonly<Record<'dough' | 'leaven' | 'pieces', readonly SightingKind[]>> = {
 	dough: ['rise', 'float', 'poke', 'dome', 'wobble', 'window', 'smell', 'blade-drag', 'spread'],
-	leaven: ['volume', 'dome', 'float', 'pour', 'smell', 'taste']
+	leaven: ['volume', 'dome', 'float', 'pour', 'smell', 'taste'],
+	pieces: ['poke', 'dome', 'rise', 'wobble', 'spread']
 };
 
 export type ReadinessVerdict = 'not-yet' | 'nearly' | 'ready' | 'late';

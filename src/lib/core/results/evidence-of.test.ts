@@ -6,7 +6,13 @@ import { id, type FormulaId, type ProductId } from '../identity.ts';
 import { DAY, planned } from '../planning/harbour-day.fixture.ts';
 import { batchKey } from '../planning/index.ts';
 import { causesOf, NO_EVIDENCE } from '../tracing/index.ts';
-import { evidenceOf, type MixFacts, type PortionRef } from './index.ts';
+import {
+	evidenceOf,
+	proofStanding,
+	type MixFacts,
+	type PortionRef,
+	type ResultEntry
+} from './index.ts';
 
 const MINUTE = 60_000;
 const { plan } = planned(DAY);
@@ -45,8 +51,11 @@ function tapped(
 	}
 	return entries;
 }
-const evidence = (entries: readonly WorkEntry[], known: MixFacts | null = facts) =>
-	evidenceOf(portion, plan, workStates(entries), known);
+const evidence = (
+	entries: readonly WorkEntry[],
+	known: MixFacts | null = facts,
+	results: readonly ResultEntry[] = []
+) => evidenceOf(portion, plan, workStates(entries), known, results);
 const near = (actual: number | null, wanted: number) =>
 	assert.ok(actual !== null && Math.abs(actual - wanted) < 0.02, `${actual} is not ${wanted}`);
 
@@ -95,4 +104,47 @@ test('steam that was left out, forgotten or late is told apart', () => {
 	);
 	assert.equal(evidence(left).steam, 'left-out');
 	assert.equal(causesOf('dull-crust', evidence(left))[0]?.cause, 'no-steam');
+});
+
+test('pieces that were looked at in proof are judged by that, whatever was seen of their dough before', () => {
+	const judged: ResultEntry = {
+		id: 'looked at',
+		portion,
+		told: {
+			kind: 'judged',
+			clock: { share: 1.35, earlyShare: 0.7, lateShare: 1.4 },
+			sightings: [
+				{ kind: 'poke', seen: 'stays' },
+				{ kind: 'dome', seen: 'fallen' }
+			],
+			decision: 'load'
+		},
+		by: 'Ilo',
+		atMs: 5_000
+	};
+	assert.equal(evidence([], facts, [judged]).judged, 'late');
+	const other = { ...judged, portion: { ...portion, ordinal: 2 } };
+	assert.equal(evidence([], facts, [other]).judged, 'early', 'by its dough');
+	assert.equal(
+		causesOf('flat', evidence([], { ...facts, doughOffKelvins: 0 }, [judged]))[0]?.cause,
+		'proof-long'
+	);
+});
+
+test('a proof stands by the clock from when it was really shaped', () => {
+	const proof = chain.find(({ step }) => step.kind === 'wait' && step.activity === 'proof');
+	const load = chain.find(({ batch }) => batch.kind === 'load');
+	assert.ok(proof?.marks && load, 'the loaf is proofed');
+	const ripe = proof.marks.ripeMs - proof.startMs;
+	const standing = (entries: readonly WorkEntry[], nowMs: number) =>
+		proofStanding(portion, plan, batchKey(load.batch), workStates(entries), nowMs);
+	const half = standing([], proof.startMs + ripe / 2);
+	near(half?.share ?? null, 0.5);
+	assert.ok(half && half.earlyShare < 1 && half.lateShare > 1);
+	assert.equal(standing([], proof.startMs - MINUTE), null, 'not begun');
+	const late = standing(
+		tapped((what, kind) => (what === 'do' && kind === 'portion' ? 30 : 0)),
+		proof.startMs + 30 * MINUTE + ripe / 2
+	);
+	near(late?.share ?? null, 0.5);
 });

@@ -1,9 +1,9 @@
 import { steamKey, workKey, type WorkState } from '../bench/index.ts';
-import type { ReadinessVerdict } from '../fermentation/index.ts';
+import type { ClockStanding, ReadinessVerdict } from '../fermentation/index.ts';
 import { batchKey, type BatchRef, type DayPlan, type DayTask } from '../planning/index.ts';
 import { MINUTE_MS } from '../time/index.ts';
 import type { Evidence } from '../tracing/index.ts';
-import type { PortionRef } from './result-entry.ts';
+import { readinessOf, type PortionRef, type ResultEntry } from './result-entry.ts';
 
 /** What was measured, judged and weighed of a mix. */
 export interface MixFacts {
@@ -36,7 +36,9 @@ export function evidenceOf(
 	portion: PortionRef,
 	{ tasks }: Pick<DayPlan, 'tasks'>,
 	states: ReadonlyMap<string, WorkState>,
-	facts: MixFacts | null
+	facts: MixFacts | null,
+	/** What was told of the night's portions: how its pieces were judged in proof comes before how its dough was. */
+	results: readonly ResultEntry[]
 ): Evidence {
 	const mix = tasksOf(tasks, batchKey({ kind: 'mix', ...portion }));
 	const own = tasksOf(tasks, batchKey({ kind: 'portion', ...portion }));
@@ -57,7 +59,7 @@ export function evidenceOf(
 		doughOffKelvins: facts?.doughOffKelvins ?? null,
 		bulkShare: mean(chains.map((chain) => waitShare(chain, 'bulk', states))),
 		proofShare: mean(chains.map((chain) => waitShare(chain, 'proof', states))),
-		judged: facts?.judged ? JUDGED[facts.judged] : null,
+		judged: judgedAs(piecesJudged(portion, results) ?? facts?.judged ?? null),
 		foldsShare: foldsShare([...mix, ...portionOnly], states),
 		steam: WORST_FIRST.find((one) => steam.includes(one)) ?? null,
 		stoneOffKelvins: mean(bakes.map((task) => readOff(task, 'load', states))),
@@ -68,6 +70,25 @@ export function evidenceOf(
 		yeastShare: facts?.yeastShare ?? null,
 		newFlourLot: facts?.newFlourLot ?? null
 	};
+}
+
+/** How its pieces stood when they were looked at last; null where nobody did. */
+function piecesJudged(
+	portion: PortionRef,
+	results: readonly ResultEntry[]
+): ReadinessVerdict | null {
+	const key = batchKey({ kind: 'portion', ...portion });
+	const last = [...results]
+		.sort((a, b) => a.atMs - b.atMs)
+		.findLast(
+			({ portion: of, told }) =>
+				told.kind === 'judged' && batchKey({ kind: 'portion', ...of }) === key
+		);
+	return last?.told.kind === 'judged' ? readinessOf(last.told).verdict : null;
+}
+
+function judgedAs(verdict: ReadinessVerdict | null): Evidence['judged'] {
+	return verdict === null ? null : JUDGED[verdict];
 }
 
 const JUDGED = { 'not-yet': 'early', nearly: 'early', ready: 'ready', late: 'late' } as const;
@@ -99,11 +120,12 @@ function beganMs(state: WorkState | undefined, plannedMs: number): number | null
 	return state?.kind === 'done' ? (state.fromMs ?? state.toMs - plannedMs) : null;
 }
 
-function waitShare(
+/** A wait of a chain with the works around it, and when it really began; null where it has none, or none with a clock. */
+function waitOf(
 	chain: readonly DayTask[],
 	activity: 'bulk' | 'proof',
 	states: ReadonlyMap<string, WorkState>
-): number | null {
+) {
 	const waits = chain.filter(
 		({ step, marks }) => step.kind === 'wait' && step.activity === activity && marks !== null
 	);
@@ -114,9 +136,54 @@ function waitShare(
 	const before = works.findLast(({ toMs }) => toMs <= first.startMs + MINUTE_MS);
 	const after = works.find(({ fromMs }) => fromMs >= last.endMs - MINUTE_MS);
 	const from = before ? states.get(before.key) : undefined;
-	const began = from?.kind === 'done' ? from.toMs : null;
+	return {
+		startMs: first.startMs,
+		marks: last.marks,
+		began: from?.kind === 'done' ? from.toMs : null,
+		after
+	};
+}
+
+/**
+ * Where the proof of a portion, or of one of its loads, stands by the clock.
+ *
+ * Model: as far as it is in parts of the time its plan gives it until ready, from when it was really shaped; as planned where nobody tapped that. Range: states of the
+ * plan's works. Source: definition. Failures: null where it has no proof with a clock, or has not begun it.
+ * Example: 45 of 60 minutes: 0.75.
+ */
+export function proofStanding(
+	portion: PortionRef,
+	{ tasks }: Pick<DayPlan, 'tasks'>,
+	load: string | null,
+	states: ReadonlyMap<string, WorkState>,
+	nowMs: number
+): ClockStanding | null {
+	const own = tasksOf(tasks, batchKey({ kind: 'portion', ...portion })).filter(
+		({ batch }) => batch.kind === 'portion' || batchKey(batch) === load
+	);
+	const wait = waitOf(own, 'proof', states);
+	if (!wait) return null;
+	const { startMs, marks, began } = wait;
+	const ripe = marks.ripeMs - startMs;
+	const since = nowMs - (began ?? startMs);
+	if (ripe <= 0 || since < 0) return null;
+	return {
+		share: since / ripe,
+		earlyShare: Math.min(0.99, (marks.earlyMs - startMs) / ripe),
+		lateShare: Math.max(1.01, ((marks.lateMs ?? marks.ripeMs + ripe / 2) - startMs) / ripe)
+	};
+}
+
+function waitShare(
+	chain: readonly DayTask[],
+	activity: 'bulk' | 'proof',
+	states: ReadonlyMap<string, WorkState>
+): number | null {
+	const wait = waitOf(chain, activity, states);
+	if (!wait) return null;
+	const { startMs, marks, began, after } = wait;
 	const ended = after ? beganMs(states.get(after.key), after.toMs - after.fromMs) : null;
-	const ripe = last.marks.ripeMs - first.startMs;
+	const ripe = marks.ripeMs - startMs;
 	return began === null || ended === null || ripe <= 0 ? null : (ended - began) / ripe;
 }
 

@@ -1,8 +1,11 @@
 export {
 	FAULTS,
+	PIECE_DECISIONS,
+	readinessOf,
 	RESULT_KINDS,
 	SCORED,
 	type Fault,
+	type PieceDecision,
 	type PortionRef,
 	type ResultEntry,
 	type ResultTold,
@@ -10,6 +13,6 @@ export {
 } from './result-entry.ts';
 export { countedOf, type CountedPortion } from './counted.ts';
 export { shortsOf, type Short, type ShortDrop } from './short.ts';
-export { evidenceOf, type MixFacts } from './evidence-of.ts';
+export { evidenceOf, proofStanding, type MixFacts } from './evidence-of.ts';
 export { rescueOf, type Rescue } from './rescue.ts';
 export { bakedOf, scoreOf, type BakedWeight } from './weighed.ts';

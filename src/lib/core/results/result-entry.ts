@@ -1,3 +1,9 @@
+import {
+	judgeReadiness,
+	type ClockStanding,
+	type Readiness,
+	type Sighting
+} from '../fermentation/index.ts';
 import type { DropId, FormulaId, ProductId } from '../identity.ts';
 
 /** The part of a mix that becomes one product. */
@@ -28,7 +34,11 @@ export type Fault = (typeof FAULTS)[number];
 export const SCORED = ['crust', 'crumb', 'taste'] as const;
 export type Scored = (typeof SCORED)[number];
 
-/** What is told of a portion after it was baked. */
+/** What is done about pieces that were looked at. */
+export const PIECE_DECISIONS = ['wait', 'cold', 'load', 'pre-shape-again'] as const;
+export type PieceDecision = (typeof PIECE_DECISIONS)[number];
+
+/** What is told of a portion, in proof or after it was baked. */
 export type ResultTold =
 	/** Counted after the oven; what is counted in several goes adds up. */
 	| {
@@ -47,6 +57,13 @@ export type ResultTold =
 			readonly note: string;
 	  }
 	| { readonly kind: 'fault'; readonly fault: Fault; readonly note: string }
+	/** Looked at in proof: how it stood by the clock then, what was seen, what was decided. */
+	| {
+			readonly kind: 'judged';
+			readonly clock: ClockStanding;
+			readonly sightings: readonly Sighting[];
+			readonly decision: PieceDecision;
+	  }
 	/** A short count is answered: a drop gets fewer. */
 	| { readonly kind: 'less'; readonly dropId: DropId; readonly pieces: number }
 	/** A short count is answered: so many are made again. */
@@ -57,6 +74,7 @@ export const RESULT_KINDS = [
 	'weighed',
 	'scored',
 	'fault',
+	'judged',
 	'less',
 	'again'
 ] as const satisfies readonly ResultTold['kind'][];
@@ -68,4 +86,16 @@ export interface ResultEntry {
 	readonly told: ResultTold;
 	readonly by: string;
 	readonly atMs: number;
+}
+
+/**
+ * How pieces stood when they were looked at, by clock and sights together; worked out anew from what was kept.
+ * Range: something judged. Source: `judgeReadiness`. Failures: none.
+ * Example: at 80 % of their proof with a poke that half springs back: ready.
+ */
+export function readinessOf({
+	clock,
+	sightings
+}: Extract<ResultTold, { readonly kind: 'judged' }>): Readiness {
+	return judgeReadiness(clock, sightings);
 }

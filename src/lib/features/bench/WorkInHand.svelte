@@ -17,6 +17,8 @@
 	import type { BenchModel } from './bench-model.svelte.ts';
 	import DoughOut from './DoughOut.svelte';
 	import { figuresOfWork } from './figures-of-work.ts';
+	import { proofStanding } from '../../core/results/index.ts';
+	import LookAtPieces from './LookAtPieces.svelte';
 	import NotYet from './NotYet.svelte';
 
 	interface Props {
@@ -43,7 +45,7 @@
 		return () => clearTimeout(timer);
 	});
 	/** Open beneath the buttons: why it is not yet, or how warm the dough is. */
-	let open: 'not-yet' | 'measure' | null = $state(null);
+	let open: 'not-yet' | 'measure' | 'look' | null = $state(null);
 
 	const document = $derived(view.accepted?.document ?? null);
 	const task = $derived(document?.plan.tasks.find(({ id }) => id === entry.taskId) ?? null);
@@ -147,6 +149,16 @@
 				}
 			: null;
 	});
+	/** Pieces in proof are looked at before they are loaded. */
+	const proof = $derived.by(() => {
+		const { batch } = entry;
+		if (entry.kind !== 'load' || batch?.kind !== 'load' || !document) return null;
+		const { formulaId, ordinal, productId } = batch;
+		const portion = { formulaId, ordinal, productId };
+		const clock = proofStanding(portion, document.plan, batchKey(batch), model.states, nowMs);
+		const name = document.input.products.find(({ id }) => id === productId)?.name ?? '';
+		return clock && { portion, clock, name };
+	});
 	const done = () => model.tap(entry, 'ended', { celsius });
 </script>
 
@@ -229,6 +241,13 @@
 				{#if doneText}<p role="status" data-done-at><b>{doneText}</b></p>{/if}
 			</div>
 		{/if}
+		{#if proof}
+			<button
+				class="action-lesser weigh"
+				aria-expanded={open === 'look'}
+				onclick={() => (open = open === 'look' ? null : 'look')}>Look at it</button
+			>
+		{/if}
 		{#if weighPath}
 			<a
 				class="action-lesser weigh no-underline!"
@@ -243,6 +262,8 @@
 				mixerId={task?.machineId ?? null}
 				onMeasured={() => (open = null)}
 			/>
+		{:else if open === 'look' && proof}
+			<LookAtPieces {...proof} {results} onDecided={() => (open = null)} />
 		{:else if open === 'not-yet'}
 			<NotYet
 				{one}

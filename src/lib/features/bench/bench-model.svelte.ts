@@ -68,7 +68,8 @@ export class BenchModel {
 		);
 		return [...moment.entries, ...waiting, ...here].filter(({ id }) => !this.#struck.includes(id));
 	});
-	readonly #states = $derived.by(() => {
+	/** Where each work stands. */
+	readonly states = $derived.by(() => {
 		const { view, moment } = this.shown();
 		const known = view.accepted
 			? alsoKnown(this.list, view.accepted.document.plan, moment.mixed)
@@ -76,7 +77,7 @@ export class BenchModel {
 		return workStates([...this.entries, ...known]);
 	});
 	readonly expected = $derived.by(() =>
-		expectedOf(this.list, this.#states, this.now(), this.shown().moment.tappedBefore)
+		expectedOf(this.list, this.states, this.now(), this.shown().moment.tappedBefore)
 	);
 	readonly board = $derived.by(() => boardOf(this.expected, this.shown().whose, this.now()));
 	readonly drops = $derived.by(() => {

@@ -39,7 +39,8 @@
 			portion,
 			accepted.document.plan,
 			states,
-			view.facts.find(({ mix }) => mix === batchKey({ kind: 'mix', ...portion })) ?? null
+			view.facts.find(({ mix }) => mix === batchKey({ kind: 'mix', ...portion })) ?? null,
+			results.all
 		);
 	const scaledGrams = ({ portion }: CountedPortion) =>
 		input.products.find(({ id }) => id === portion.productId)?.scaledGrams ?? 0;

@@ -67,7 +67,8 @@
 				portion,
 				document.plan,
 				states,
-				facts.find(({ mix }) => mix === batchKey({ kind: 'mix', ...portion })) ?? null
+				facts.find(({ mix }) => mix === batchKey({ kind: 'mix', ...portion })) ?? null,
+				results
 			);
 			const causes = causesOf(fault, evidence);
 			const product =

@@ -1,5 +1,5 @@
 import type { ColumnType } from 'kysely';
-import type { Fault, ResultTold } from '../../core/results/index.ts';
+import type { Fault, PieceDecision, ResultTold } from '../../core/results/index.ts';
 
 /** Set by the database when the row is written, never by the application. */
 type RecordedAt = ColumnType<Date, never, never>;
@@ -21,6 +21,12 @@ export interface ResultTables {
 		taste: number | null;
 		fault: Fault | null;
 		drop_id: string | null;
+		/** Written as JSON text, read as what it says. */
+		sightings: ColumnType<unknown, string | null, never>;
+		clock_share: number | null;
+		early_share: number | null;
+		late_share: number | null;
+		decision: PieceDecision | null;
 		note: string;
 		command_id: string;
 		occurred_at: Date;

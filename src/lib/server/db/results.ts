@@ -6,7 +6,14 @@ import {
 	type FormulaId,
 	type ProductId
 } from '../../core/identity.ts';
-import type { Fault, PortionRef, ResultEntry, ResultTold } from '../../core/results/index.ts';
+import { sightingsSchema } from '../../contracts/sightings.ts';
+import type {
+	Fault,
+	PieceDecision,
+	PortionRef,
+	ResultEntry,
+	ResultTold
+} from '../../core/results/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db, Tx } from './client.ts';
 import type { EveryColumn } from './tables.ts';
@@ -27,6 +34,11 @@ interface ResultRow {
 	readonly taste: number | null;
 	readonly fault: Fault | null;
 	readonly drop_id: string | null;
+	readonly sightings: unknown;
+	readonly clock_share: number | null;
+	readonly early_share: number | null;
+	readonly late_share: number | null;
+	readonly decision: PieceDecision | null;
 	readonly note: string;
 	readonly occurred_at: Date;
 	readonly by: string;
@@ -102,6 +114,17 @@ function toldOf(row: ResultRow): ResultTold {
 			return { kind, scores: { crust: row.crust, crumb: row.crumb, taste: row.taste }, note };
 		case 'fault':
 			return { kind, fault: row.fault as Fault, note };
+		case 'judged':
+			return {
+				kind,
+				clock: {
+					share: row.clock_share ?? 0,
+					earlyShare: row.early_share ?? 0,
+					lateShare: row.late_share ?? 2
+				},
+				sightings: sightingsSchema.parse(row.sightings),
+				decision: row.decision as PieceDecision
+			};
 		case 'less':
 			return { kind, dropId: id<DropId>(row.drop_id ?? ''), pieces: row.pieces ?? 0 };
 		case 'again':
@@ -183,6 +206,7 @@ export async function insertResult(
 ): Promise<void> {
 	const counted = told.kind === 'counted' ? told : null;
 	const scores = told.kind === 'scored' ? told.scores : null;
+	const judged = told.kind === 'judged' ? told : null;
 	const row: EveryColumn<'result_entry'> = {
 		id: of.id,
 		bake_date: of.date,
@@ -198,6 +222,11 @@ export async function insertResult(
 		taste: scores?.taste ?? null,
 		fault: told.kind === 'fault' ? told.fault : null,
 		drop_id: told.kind === 'less' ? told.dropId : null,
+		sightings: judged ? JSON.stringify(judged.sightings) : null,
+		clock_share: judged?.clock.share ?? null,
+		early_share: judged?.clock.earlyShare ?? null,
+		late_share: judged?.clock.lateShare ?? null,
+		decision: judged?.decision ?? null,
 		note: counted?.because ?? ('note' in told ? told.note : ''),
 		command_id: of.commandId,
 		occurred_at: new Date(of.occurredAtMs)

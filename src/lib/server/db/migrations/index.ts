@@ -22,6 +22,7 @@ import * as weighings from './0021-weighings.ts';
 import * as results from './0027-results.ts';
 import * as timesLearned from './0028-times-learned.ts';
 import * as ovenAndTubSensors from './0029-oven-and-tub-sensors.ts';
+import * as piecesJudged from './0030-pieces-judged.ts';
 import * as stock from './0020-stock.ts';
 import * as standingOrders from './0019-standing-orders.ts';
 import * as doughsTaken from './0017-doughs-taken.ts';
@@ -59,7 +60,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0026-work-taps': workTaps,
 	'0027-results': results,
 	'0028-times-learned': timesLearned,
-	'0029-oven-and-tub-sensors': ovenAndTubSensors
+	'0029-oven-and-tub-sensors': ovenAndTubSensors,
+	'0030-pieces-judged': piecesJudged
 };
 
 export const migrations: MigrationProvider = {
