@@ -7,9 +7,8 @@ import { workStates, type WorkAct } from '../../src/lib/core/bench/index.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { readBench, readBenchMoment } from '../../src/lib/server/services/read-bench.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
-import { workList } from '../../src/lib/wording/work-list.ts';
 import type { HandsOnEntry } from '../../src/lib/wording/list-entry.ts';
-import { heldPlacement } from './placement.ts';
+import { acceptHeld, nightInForce } from './accepted-plan.ts';
 import {
 	batchOf,
 	HARBOUR_DOUGH,
@@ -26,17 +25,8 @@ let t: TestDatabase;
 let list: readonly HandsOnEntry[];
 before(async () => {
 	t = await testDatabase();
-	const { input, fingerprint } = await readPlan(t.db, TOMORROW);
-	const accepted = await send(t.db, {
-		kind: 'accept-plan',
-		date: TOMORROW,
-		fingerprint,
-		placement: heldPlacement(input)
-	});
-	assert.equal(accepted.outcome, 'done', JSON.stringify(accepted));
-	const { accepted: plan } = await readBench(t.db, TOMORROW, NOW_MS);
-	assert.ok(plan);
-	list = workList(plan.document.plan, plan.document.input);
+	await acceptHeld(t.db);
+	({ list } = await nightInForce(t.db));
 });
 after(() => t.drop());
 

@@ -10,12 +10,10 @@ import {
 	type KnownDevice
 } from '../../src/lib/server/db/devices.ts';
 import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
-import { readBench, readBenchMoment } from '../../src/lib/server/services/read-bench.ts';
-import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import { readBenchMoment } from '../../src/lib/server/services/read-bench.ts';
 import { readRipening } from '../../src/lib/server/services/read-ripening.ts';
 import { surroundingsOf } from '../../src/lib/server/services/surroundings-of-device.ts';
-import { workList } from '../../src/lib/wording/work-list.ts';
-import { heldPlacement } from './placement.ts';
+import { acceptHeld, nightInForce } from './accepted-plan.ts';
 import { readRoomTrace } from '../../src/lib/server/services/read-room-trace.ts';
 import { readWater } from '../../src/lib/server/services/read-water.ts';
 import { loadScalesNow } from '../../src/lib/server/db/scales.ts';
@@ -340,20 +338,11 @@ test('a deck tells its stone and the loaf in it, a tub how far its dough has ris
 });
 
 test('what a device is told of follows the taps: a load in its deck until it is drawn, a dough in its tub until it is divided', async () => {
-	const { input, fingerprint } = await readPlan(t.db, TOMORROW);
-	const accepted = await send(t.db, {
-		kind: 'accept-plan',
-		date: TOMORROW,
-		fingerprint,
-		placement: heldPlacement(input)
-	});
-	assert.equal(accepted.outcome, 'done', JSON.stringify(accepted));
-	const { accepted: plan } = await readBench(t.db, TOMORROW, NOW_MS);
-	assert.ok(plan, 'it stands');
-	const list = workList(plan.document.plan, plan.document.input);
+	await acceptHeld(t.db);
+	const { plan, list } = await nightInForce(t.db);
 	const load = list.find(({ kind }) => kind === 'load');
 	const draw = list.find(({ kind, taskId }) => kind === 'draw' && taskId === load?.taskId);
-	const task = plan.document.plan.tasks.find(({ id }) => id === load?.taskId);
+	const task = plan.tasks.find(({ id }) => id === load?.taskId);
 	assert.ok(load && draw && task?.machineId && task.step.kind === 'bake', 'the night bakes');
 	const sensor = { id: randomUUID(), placeId: null, reportEverySeconds: 60 };
 	const held: KnownDevice = {

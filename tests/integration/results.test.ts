@@ -3,17 +3,11 @@ import assert from 'node:assert/strict';
 import { sql } from 'kysely';
 import { id, type FormulaId, type ProductId } from '../../src/lib/core/identity.ts';
 import { countedOf, shortsOf, type ResultTold } from '../../src/lib/core/results/index.ts';
-import {
-	readBench,
-	readBenchMoment,
-	readNightLog
-} from '../../src/lib/server/services/read-bench.ts';
-import { readPlan } from '../../src/lib/server/services/read-plan.ts';
-import { heldPlacement } from './placement.ts';
+import { readBenchMoment, readNightLog } from '../../src/lib/server/services/read-bench.ts';
+import { acceptHeld, nightInForce } from './accepted-plan.ts';
 import {
 	HARBOUR_DOUGH,
 	LOAF,
-	NOW_MS,
 	send,
 	testDatabase,
 	TOMORROW,
@@ -28,28 +22,15 @@ const PORTION = {
 let t: TestDatabase;
 before(async () => {
 	t = await testDatabase();
-	await accept();
+	await acceptHeld(t.db);
 });
 after(() => t.drop());
 
-async function accept() {
-	const { input, fingerprint } = await readPlan(t.db, TOMORROW);
-	const accepted = await send(t.db, {
-		kind: 'accept-plan',
-		date: TOMORROW,
-		fingerprint,
-		placement: heldPlacement(input)
-	});
-	assert.equal(accepted.outcome, 'done', JSON.stringify(accepted));
-	return input;
-}
 const tell = (told: ResultTold, minutes = 10, portion = PORTION) =>
 	send(t.db, { kind: 'tell-result', date: TOMORROW, portion, told }, { minutes });
 async function standing() {
-	const { accepted } = await readBench(t.db, TOMORROW, NOW_MS);
+	const { accepted, input } = await nightInForce(t.db);
 	const { results } = await readBenchMoment(t.db, TOMORROW);
-	assert.ok(accepted);
-	const { input } = accepted.document;
 	const counted = countedOf(input, results, accepted.acceptedAtMs);
 	return {
 		results,
@@ -144,10 +125,10 @@ test('a short count is made again by a further mix: the day plans it, and it is 
 	const [answered] = (await standing()).shorts;
 	assert.deepEqual([answered?.open, answered?.toPlan], [0, 5]);
 
-	const mixesOf = (input: Awaited<ReturnType<typeof accept>>) =>
+	const mixesOf = (input: Awaited<ReturnType<typeof acceptHeld>>) =>
 		input.doughs.find(({ formulaId }) => formulaId === HARBOUR_DOUGH)?.mixes ?? [];
 	const planned = mixesOf(before.input);
-	const input = await acceptLater();
+	const input = await acceptHeld(t.db, 30);
 	const mixes = mixesOf(input);
 	const piecesOf = (of: typeof mixes) =>
 		of.flatMap(({ portions }) =>
@@ -164,15 +145,3 @@ test('a short count is made again by a further mix: the day plans it, and it is 
 	const after = await standing();
 	assert.ok(after.shorts.every(({ open, toPlan }) => open === 0 && toPlan === 0));
 });
-
-/** Accepts the day as it is by then, after what was told. */
-async function acceptLater() {
-	const { input, fingerprint } = await readPlan(t.db, TOMORROW);
-	const accepted = await send(
-		t.db,
-		{ kind: 'accept-plan', date: TOMORROW, fingerprint, placement: heldPlacement(input) },
-		{ minutes: 30 }
-	);
-	assert.equal(accepted.outcome, 'done', JSON.stringify(accepted));
-	return input;
-}

@@ -3,13 +3,12 @@ import assert from 'node:assert/strict';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import { loadBakeryDay } from '../../src/lib/server/services/day-production.ts';
 import { loadLearnedForPlan } from '../../src/lib/server/services/learned-for-plan.ts';
-import { readBench, readBenchMoment } from '../../src/lib/server/services/read-bench.ts';
+import { readBenchMoment } from '../../src/lib/server/services/read-bench.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import type { DayPlan } from '../../src/lib/core/planning/index.ts';
 import type { WorkAct } from '../../src/lib/core/bench/index.ts';
-import { workList } from '../../src/lib/wording/work-list.ts';
 import type { HandsOnEntry } from '../../src/lib/wording/list-entry.ts';
-import { heldPlacement } from './placement.ts';
+import { acceptHeld, nightInForce } from './accepted-plan.ts';
 import { NOW_MS, send, testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
 
 const MINUTE = 60_000;
@@ -19,18 +18,8 @@ let list: readonly HandsOnEntry[];
 let plan: DayPlan;
 before(async () => {
 	t = await testDatabase();
-	const { input, fingerprint } = await readPlan(t.db, TOMORROW);
-	const accepted = await send(t.db, {
-		kind: 'accept-plan',
-		date: TOMORROW,
-		fingerprint,
-		placement: heldPlacement(input)
-	});
-	assert.equal(accepted.outcome, 'done', JSON.stringify(accepted));
-	const { accepted: stands } = await readBench(t.db, TOMORROW, NOW_MS);
-	assert.ok(stands, 'it was accepted');
-	({ plan } = stands.document);
-	list = workList(plan, stands.document.input);
+	await acceptHeld(t.db);
+	({ plan, list } = await nightInForce(t.db));
 });
 after(() => t.drop());
 

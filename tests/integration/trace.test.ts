@@ -3,45 +3,27 @@ import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { ourLot } from '../../src/lib/contracts/our-lot.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
-import { readBench } from '../../src/lib/server/services/read-bench.ts';
-import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import {
 	readBatchTrace,
 	readLotTrace,
 	readTraceSearch
 } from '../../src/lib/server/services/read-trace.ts';
-import { workList } from '../../src/lib/wording/work-list.ts';
 import { recallSentence } from '../../src/lib/wording/trace-text.ts';
-import { heldPlacement } from './placement.ts';
-import {
-	HARBOUR_DOUGH,
-	NOW_MS,
-	send,
-	testDatabase,
-	TOMORROW,
-	type TestDatabase
-} from './test-database.ts';
+import { acceptHeld, nightInForce } from './accepted-plan.ts';
+import { HARBOUR_DOUGH, send, testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
 
 const FLOUR = demoId('ingredient', 'Bread flour');
 let t: TestDatabase;
 before(async () => {
 	t = await testDatabase();
-	const { input, fingerprint } = await readPlan(t.db, TOMORROW);
-	const accepted = await send(t.db, {
-		kind: 'accept-plan',
-		date: TOMORROW,
-		fingerprint,
-		placement: heldPlacement(input)
-	});
-	assert.equal(accepted.outcome, 'done', JSON.stringify(accepted));
+	await acceptHeld(t.db);
 });
 after(() => t.drop());
 
 /** Puts the first hand to a mix: it is begun, and booked. */
 async function begin(ordinal: number, minutes: number) {
-	const { accepted } = await readBench(t.db, TOMORROW, NOW_MS);
-	assert.ok(accepted);
-	const work = workList(accepted.document.plan, accepted.document.input).find(
+	const { list } = await nightInForce(t.db);
+	const work = list.find(
 		({ kind, taskId }) => kind === 'do' && taskId?.startsWith(`mix:${HARBOUR_DOUGH}:${ordinal}:`)
 	);
 	assert.ok(work);
@@ -84,15 +66,15 @@ test('a lot leads to its batches and to every drop that had bread of them, and b
 		assert.deepEqual([own?.known, own?.firstHand], ['possible', true], lot);
 		assert.ok(trace.batches.some(({ kind }) => kind === 'portion'));
 		assert.deepEqual(trace.unplanned, []);
-		const { accepted } = await readBench(t.db, TOMORROW, NOW_MS);
+		const { input } = await nightInForce(t.db);
 		const portions =
-			accepted?.document.input.doughs
+			input.doughs
 				.find(({ formulaId }) => formulaId === HARBOUR_DOUGH)
 				?.mixes.find(({ ordinal }) => ordinal === 1)?.portions ?? [];
 		const names = new Set(
 			portions
 				.flatMap(({ dropIds }) => dropIds)
-				.map((id) => accepted?.document.input.drops.find((drop) => drop.id === id)?.name)
+				.map((id) => input.drops.find((drop) => drop.id === id)?.name)
 		);
 		assert.deepEqual(new Set(trace.drops.map(({ drop }) => drop)), names);
 		assert.match(recallSentence(trace), /possibly: nobody told the lot at the scale/);
