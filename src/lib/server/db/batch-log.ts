@@ -194,6 +194,12 @@ const SUBJECT_OF = {
 } as const satisfies Partial<Record<BatchEventKind, LearnedSubject>>;
 export type ObservedKind = keyof typeof SUBJECT_OF;
 
+/** Up to when something is learned: what happened before a moment, to what was made for dates before one. */
+export interface LearnedUntil {
+	readonly atMs: number;
+	readonly date: string;
+}
+
 /**
  * The newest measured, checked and judged entries of each formula since the learning of its figures began anew,
  * and what the checks among them were measured against; a fixed number of queries, whatever the history.
@@ -202,8 +208,8 @@ export async function loadObservations(
 	db: Db | Tx,
 	formulaIds: readonly string[],
 	kinds: readonly ObservedKind[] = ['measured', 'checked', 'judged'],
-	/** Only what happened before; everything where it is left out. */
-	untilMs: number | null = null
+	/** Everything where it is left out. */
+	until: LearnedUntil | null = null
 ): Promise<{ readonly newest: readonly BatchEntry[]; readonly around: readonly BatchEntry[] }> {
 	if (formulaIds.length === 0) return { newest: [], around: [] };
 	const subjects = kinds.map((kind) => SUBJECT_OF[kind]);
@@ -216,7 +222,12 @@ export async function loadObservations(
 				left join learning_reset reset
 					on reset.subject = kind.subject and reset.formula_id = formula.id
 				where one.recipe_id = formula.id and one.kind = kind.name and ${STANDS}
-					and ${untilMs === null ? sql`true` : sql`one.occurred_at < ${new Date(untilMs)}`}
+					and ${
+						until === null
+							? sql`true`
+							: sql`one.occurred_at < ${new Date(until.atMs)}
+						and (select b.bake_date from batch b where b.id = one.batch_id) < ${until.date}`
+					}
 					and (reset.at is null
 						or (one.occurred_at >= reset.at and one.recorded_at > reset.recorded_at))
 				order by one.occurred_at desc, one.recorded_at desc limit ${NEWEST_OBSERVATIONS}

@@ -3,6 +3,7 @@ import type { TimedTask } from '../../core/bench/index.ts';
 import { workEntryOf, type WorkEntryRow } from './work.ts';
 import type { WorkEntry } from '../../core/bench/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
+import type { LearnedUntil } from './batch-log.ts';
 import type { Db, Tx } from './client.ts';
 
 /** A task that is learned from, as the newest plan that has it tells it. */
@@ -100,11 +101,11 @@ export interface TimedRow {
 /** As many of the newest times as anything is learned from; what is older says little of today. */
 const NEWEST_TIMES = 60;
 
-/** The newest times of some recipes before a moment, newest first; one query, whatever the history. */
+/** The newest times of some recipes up to then, newest first; one query, whatever the history. */
 export async function loadTimes(
 	db: Db | Tx,
 	recipeIds: readonly string[],
-	beforeMs: number
+	until: LearnedUntil
 ): Promise<readonly TimedRow[]> {
 	const { rows } = await sql<{
 		bake_date: string;
@@ -118,7 +119,8 @@ export async function loadTimes(
 		occurred_at: Date;
 	}>`select found.* from unnest(${sql.val([...new Set(recipeIds)])}::uuid[]) as recipe (id)
 		cross join lateral (
-			select * from work_timed w where w.recipe_id = recipe.id and w.occurred_at < ${new Date(beforeMs)}
+			select * from work_timed w where w.recipe_id = recipe.id and w.occurred_at < ${new Date(until.atMs)}
+				and w.bake_date < ${until.date}
 			order by w.occurred_at desc limit ${NEWEST_TIMES}
 		) found order by found.occurred_at desc, found.task_key`.execute(db);
 	return rows.map((row) => ({
@@ -174,11 +176,11 @@ export interface StoneRow {
 
 const NEWEST_STONES = 20;
 
-/** The newest readings of some decks' stones at loading before a moment. */
+/** The newest readings of some decks' stones at loading up to then. */
 export async function loadStones(
 	db: Db | Tx,
 	deckIds: readonly string[],
-	beforeMs: number
+	until: LearnedUntil
 ): Promise<readonly StoneRow[]> {
 	const { rows } = await sql<{
 		bake_date: string;
@@ -188,7 +190,7 @@ export async function loadStones(
 	}>`select found.* from unnest(${sql.val([...new Set(deckIds)])}::uuid[]) as deck (id)
 		cross join lateral (
 			select * from work_timed w where w.machine_id = deck.id and w.stone_off_k is not null
-				and w.occurred_at < ${new Date(beforeMs)}
+				and w.occurred_at < ${new Date(until.atMs)} and w.bake_date < ${until.date}
 			order by w.occurred_at desc limit ${NEWEST_STONES}
 		) found`.execute(db);
 	return rows.map((row) => ({

@@ -3,6 +3,7 @@ import type { LearnedInPlan } from '../../core/planning/index.ts';
 import { HANDS_ON_ACTIVITIES } from '../../core/formula/index.ts';
 import { addDays, instantOf, type BakeDate, type WallTime } from '../../core/time/index.ts';
 import type { Db, Tx } from '../db/client.ts';
+import type { LearnedUntil } from '../db/batch-log.ts';
 import { loadStones, loadTimes } from '../db/work-timed.ts';
 import type { BakeryDay } from './day-production.ts';
 import { loadObservationsOf, observationsOf } from './observations.ts';
@@ -13,20 +14,22 @@ const LEAST_CHANGE = 0.03;
 const LEAST_MINUTES = 1;
 
 /**
- * What is learned until noon of the day before a date is in its plan: the nights before are over by then, and what is tapped tonight changes no
- * plan that is followed tonight.
+ * What is learned until noon of the day before a date, of the nights before it, is in its plan: those are over by then, and what is tapped tonight
+ * changes no plan that is followed tonight.
  */
-export function learnedUntilMs(date: BakeDate, timeZone: string): number {
-	return instantOf(addDays(date, -1), '12:00' as WallTime, timeZone).epochMs;
+function learnedUntil(date: BakeDate, timeZone: string): LearnedUntil {
+	return { date, atMs: instantOf(addDays(date, -1), '12:00' as WallTime, timeZone).epochMs };
 }
 
 /** What the log taught of everything a date makes, as its plan takes it; a fixed number of queries. */
 export async function loadLearnedForPlan(
 	db: Db | Tx,
 	day: BakeryDay,
-	untilMs: number = learnedUntilMs(day.date, day.bakery.timeZone)
+	/** As it was believed for the plan of that date. */
+	asOf: BakeDate = day.date
 ): Promise<readonly LearnedInPlan[]> {
 	const { production, book } = day;
+	const until = learnedUntil(asOf, day.bakery.timeZone);
 	const names = new Map<string, string>();
 	for (const { resolved, mixes } of production.doughs) {
 		names.set(resolved.formula.id, resolved.formula.name);
@@ -44,9 +47,9 @@ export async function loadLearnedForPlan(
 	];
 	const decks = day.ovens.flatMap((oven) => oven.decks.map(({ id }) => id));
 	const [observations, times, stones] = await Promise.all([
-		loadObservationsOf(db, ferments, { kinds: ['judged'], untilMs }),
-		loadTimes(db, recipes, untilMs),
-		loadStones(db, decks, untilMs)
+		loadObservationsOf(db, ferments, { kinds: ['judged'], until }),
+		loadTimes(db, recipes, until),
+		loadStones(db, decks, until)
 	]);
 	const clocks = ferments.flatMap((recipeId): readonly LearnedInPlan[] => {
 		const { mean, used } = learnedClock(observationsOf(observations, recipeId).judged);

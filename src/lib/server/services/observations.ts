@@ -8,7 +8,12 @@ import {
 } from '../../core/learning/index.ts';
 import { ripeningStep } from '../../core/ripening/index.ts';
 import type { Step } from '../../core/formula/index.ts';
-import { loadObservations, type BatchEntry, type ObservedKind } from '../db/batch-log.ts';
+import {
+	loadObservations,
+	type BatchEntry,
+	type LearnedUntil,
+	type ObservedKind
+} from '../db/batch-log.ts';
 import type { Db, Tx } from '../db/client.ts';
 
 /** What was observed of one formula's doughs, newest first, as its figures are learned from it. */
@@ -30,10 +35,10 @@ export async function loadObservationsOf(
 	formulaIds: readonly string[],
 	{
 		kinds,
-		untilMs = null
-	}: { readonly kinds?: readonly ObservedKind[]; readonly untilMs?: number | null } = {}
+		until = null
+	}: { readonly kinds?: readonly ObservedKind[]; readonly until?: LearnedUntil | null } = {}
 ): Promise<ReadonlyMap<string, Observations>> {
-	const { newest, around } = await loadObservations(db, formulaIds, kinds, untilMs);
+	const { newest, around } = await loadObservations(db, formulaIds, kinds, until);
 	const of = (entries: readonly BatchEntry[], formulaId: string) =>
 		entries.filter((entry) => entry.recipeId === formulaId).reverse();
 	return new Map(

@@ -16,7 +16,7 @@ import { loadWeighedBaked } from '../db/results.ts';
 import { loadTimesByPerson } from '../db/work-timed.ts';
 import { bakeDayInput, fingerprintOf } from './bake-day-input.ts';
 import { isBegun, loadBakeryDay, type BakeryDay } from './day-production.ts';
-import { learnedUntilMs, loadLearnedForPlan } from './learned-for-plan.ts';
+import { loadLearnedForPlan } from './learned-for-plan.ts';
 import { loadObservationsOf } from './observations.ts';
 import { readNightLog } from './read-bench.ts';
 import { learnedOf } from './read-learned.ts';
@@ -32,7 +32,7 @@ export async function readMorning(db: Db, date: BakeDate): Promise<MorningView> 
 	]);
 	const [learned, before, leads, misses, paces, weighed] = await Promise.all([
 		loadLearnedForPlan(db, next),
-		loadLearnedForPlan(db, next, learnedUntilMs(date, next.bakery.timeZone)),
+		loadLearnedForPlan(db, next, date),
 		loadLeadsOn(db, following),
 		missesOf(db, day),
 		pacesOf(db, date),
