@@ -13,7 +13,6 @@
 	import { benchSentence, isDropLate, spareText, STATION_TEXT } from '../../wording/bench-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import { BenchModel } from './bench-model.svelte.ts';
-	import ShortDrops from './ShortDrops.svelte';
 	import SoundHere from './SoundHere.svelte';
 	import WorkInHand from './WorkInHand.svelte';
 	import WorkList from './WorkList.svelte';
@@ -153,7 +152,10 @@
 	</ul>
 	{#if planning}{@render again(() => (planning = false))}{/if}
 	{#each results.shorts as short (short.productId)}
-		<ShortDrops {short} accepted={view.accepted} {results} {nowMs} {zone} />
+		{@const accepted = view.accepted}
+		{#await import('./ShortDrops.svelte') then { default: ShortDrops }}
+			<ShortDrops {short} {accepted} {results} {nowMs} {zone} />
+		{/await}
 	{/each}
 	{#if model.message}<p class="told" role="alert">{model.message}</p>{/if}
 	{#if model.already}

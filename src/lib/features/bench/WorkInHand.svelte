@@ -4,7 +4,6 @@
 	import type { ToldResults } from '../../client/told-results.svelte.ts';
 	import type { BenchView, DeckProbe } from '../../contracts/bench-views.ts';
 	import type { BoardWork } from '../../core/bench/index.ts';
-	import CountPieces from '../../fields/CountPieces.svelte';
 	import TemperatureField from '../../fields/TemperatureField.svelte';
 	import BigFigure from '../../ui/BigFigure.svelte';
 	import { batchKey } from '../../core/planning/index.ts';
@@ -18,7 +17,6 @@
 	import DoughOut from './DoughOut.svelte';
 	import { figuresOfWork } from './figures-of-work.ts';
 	import { proofStanding } from '../../core/results/index.ts';
-	import LookAtPieces from './LookAtPieces.svelte';
 	import NotYet from './NotYet.svelte';
 
 	interface Props {
@@ -263,7 +261,9 @@
 				onMeasured={() => (open = null)}
 			/>
 		{:else if open === 'look' && proof}
-			<LookAtPieces {...proof} {results} onDecided={() => (open = null)} />
+			{#await import('./LookAtPieces.svelte') then { default: LookAtPieces }}
+				<LookAtPieces {...proof} {results} onDecided={() => (open = null)} />
+			{/await}
 		{:else if open === 'not-yet'}
 			<NotYet
 				{one}
@@ -278,7 +278,11 @@
 			/>
 		{/if}
 	{/if}
-	{#if counts}<CountPieces {...counts} {results} />{/if}
+	{#if counts}
+		{#await import('../../fields/CountPieces.svelte') then { default: CountPieces }}
+			<CountPieces {...counts} {results} />
+		{/await}
+	{/if}
 	{#if isOver && one.state.kind !== 'open' && one.state.entry.by !== ''}
 		{@const tapped = one.state.entry}
 		<div class="actions">
