@@ -220,8 +220,9 @@ journey(
 		await page.waitForSelector('[data-deck="Deck 3"]');
 		await press(page, 'Save');
 		await says(page, '[data-plan-changed]', 'was made before this change');
-		// The notice moves what stands below it while it comes.
-		await page.locator('[data-plan-changed] a').click();
+		// By keyboard: the notice moves what stands below it while it comes.
+		await page.focus('[data-plan-changed] a');
+		await page.keyboard.press('Enter');
 		await says(page, '[data-room-note]', 'changed since version 1');
 	},
 	AFTERNOON

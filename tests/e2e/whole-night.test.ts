@@ -171,7 +171,7 @@ journey(
 		await page.click(`[data-work="${load.what}"]`);
 		// It is looked at before it is loaded.
 		await press(page, 'Look at it');
-		await page.click('[data-seen="poke:half-springs-back"]');
+		await (await page.waitForSelector('[data-seen="poke:half-springs-back"]'))?.click();
 		await says(page, '[data-look-at-pieces] [data-verdict]', 'poke');
 		await press(page, 'Load it');
 		await page.waitForSelector('[data-look-at-pieces]', { hidden: true });

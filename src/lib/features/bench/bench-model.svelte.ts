@@ -87,10 +87,15 @@ export class BenchModel {
 			: [];
 	});
 
-	/** What was tapped last, while it can be taken back with one tap; null after. */
+	/**
+	 * What was tapped last, while it can be taken back with one tap; null after. Of each work only what stands is
+	 * asked: the clocks of two screens differ by a little, and its end can bear an earlier time than its beginning.
+	 */
 	readonly last: WorkEntry | null = $derived.by(() => {
 		const nowMs = this.now();
-		const found = [...this.entries].sort((a, b) => b.atMs - a.atMs)[0];
+		const found = [...workStates(this.entries).values()]
+			.flatMap((state) => ('entry' in state ? [state.entry] : []))
+			.sort((a, b) => b.atMs - a.atMs)[0];
 		return found && nowMs - found.atMs <= UNDO_MS && nowMs >= found.atMs ? found : null;
 	});
 
