@@ -20,7 +20,13 @@ async function main() {
 		portMayMove: false,
 		starting: 'starting Jovet',
 		// Whatever the surroundings say: a bakery of one's own begins empty.
-		env: { JOVET_DEMO: '', JOVET_DEMO_AT: '', JOVET_DEMO_PLANNED: '', JOVET_DEMO_DEVICE_KEY: '' }
+		env: {
+			JOVET_DEMO: '',
+			JOVET_DEMO_AT: '',
+			JOVET_DEMO_SPEED: '',
+			JOVET_DEMO_PLANNED: '',
+			JOVET_DEMO_DEVICE_KEY: ''
+		}
 	});
 }
 

@@ -25,7 +25,9 @@ export const init: ServerInit = async () => {
 		const now = Date.now();
 		const isNew = await loadSaltmarrow(
 			db,
-			env.JOVET_DEMO_AT ? demoClock(env.JOVET_DEMO_AT, now) : REAL_TIME,
+			env.JOVET_DEMO_AT
+				? demoClock(env.JOVET_DEMO_AT, now, Number(env.JOVET_DEMO_SPEED || 1))
+				: REAL_TIME,
 			now
 		);
 		if (isNew && env.JOVET_DEMO_PLANNED) await planNextNight(db, now);

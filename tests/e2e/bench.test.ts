@@ -261,6 +261,70 @@ journey(
 		await press(page, 'Done');
 		await page.waitForSelector(`[data-work="${draw.what}"][data-work-state=done]`);
 		await says(page, `[data-work="${draw.what}"]`, '97 °C');
+		// How it coloured and how it sounded is one tap each.
+		await page.click(`[data-work="${draw.what}"]`);
+		for (const [label, name] of [
+			['Crust', 'golden'],
+			['Knocked from below it sounds', 'hollow']
+		] as const) {
+			await page.waitForSelector(`[aria-label="${label}"]`);
+			await press(page, name);
+			await page.waitForFunction(
+				(label, name) =>
+					document
+						.querySelector(`[aria-label="${label}"] [aria-pressed=true]`)
+						?.textContent?.trim() === name,
+				{},
+				label,
+				name
+			);
+		}
+		assert.deepEqual(await accessibilityFaults(page), []);
+
+		// On the bench pieces are looked at before they are shaped: what runs is pre-shaped once more, and asked for later.
+		const shape = list.find(
+			({ taskId, atMs }) =>
+				atMs > draw.endMs &&
+				plan.tasks.some(
+					({ id, step }) => id === taskId && step.kind === 'hands-on' && step.activity === 'shape'
+				)
+		);
+		assert.ok(shape, 'something is shaped after it');
+		await at(bakery, wallOf(shape.atMs), `${BENCH}/bench`);
+		await page.click(`[data-work="${shape.what}"]`);
+		await inHand(page, shape.what, 'open');
+		await press(page, 'Look at it');
+		await (await page.waitForSelector('[data-seen="spread:runs"]'))?.click();
+		await says(page, '[data-can-be-done]', 'pre-shape it once more');
+		assert.deepEqual(await accessibilityFaults(page), []);
+		await press(page, 'Pre-shape again');
+		const later = await stored(bakery, shape, 'put-off');
+		assert.ok(later.kind === 'put-off', shape.key);
+		assert.equal(later.because, 'pre-shape again');
+		await says(page, `[data-work="${shape.what}"]`, 'in 15 min', 'pre-shape again');
+		const { results } = await readBenchMoment(bakery.database.db, TOMORROW);
+		assert.deepEqual(
+			results.map(({ told }) =>
+				told.kind === 'judged'
+					? [told.at, told.decision]
+					: told.kind === 'drawn'
+						? [told.browning, told.sound]
+						: [told.kind]
+			),
+			[
+				['golden', null],
+				[null, 'hollow'],
+				['rest', 'pre-shape-again']
+			]
+		);
+
+		// As it went: what was told is drawn solid, and a stretch tells its times.
+		await visit(bakery, `/bake/${TOMORROW}/log`);
+		const drawn = `[data-went] [data-segment^="${draw.taskId}#"]`;
+		await page.waitForSelector(drawn);
+		await page.click(drawn);
+		await says(page, '[data-went-chosen]', load.what, draw.what, 'planned', 'done');
+		assert.deepEqual(await accessibilityFaults(page), []);
 	},
 	AFTERNOON
 );

@@ -59,11 +59,14 @@ export async function resultsOf(db: Db): Promise<readonly Readonly<Record<string
 			...of,
 			told: {
 				kind: 'judged',
+				at: 'proof',
+				bookFactor: 1,
 				clock: { share: 0.9, earlyShare: 0.7, lateShare: 1.4 },
 				sightings: [{ kind: 'poke', seen: 'stays' }],
 				decision: 'load'
 			}
 		},
+		{ ...of, told: { kind: 'drawn', browning: 'brown', sound: 'dull' } },
 		{ ...of, told: { kind: 'less', dropId: demoId('drop', 'Ferry'), pieces: 1 } },
 		{ ...of, told: { kind: 'again', pieces: 1 } },
 		{ kind: 'strike-result', entryId: demoId('drop', 'Ferry') }

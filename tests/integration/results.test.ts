@@ -75,10 +75,22 @@ test('everything that can be told of a portion is kept as it was told', async ()
 		{ kind: 'fault', fault: 'dull-crust', note: '' },
 		{
 			kind: 'judged',
+			at: 'proof',
+			bookFactor: 1,
 			clock: { share: 0.9, earlyShare: 0.7, lateShare: 1.4 },
 			sightings: [{ kind: 'poke', seen: 'half-springs-back' }],
 			decision: 'load'
 		},
+		{
+			kind: 'judged',
+			at: 'rest',
+			bookFactor: 1,
+			clock: { share: 1, earlyShare: 0.75, lateShare: 2 },
+			sightings: [{ kind: 'spread', seen: 'runs' }],
+			decision: 'pre-shape-again'
+		},
+		{ kind: 'drawn', browning: 'golden', sound: null },
+		{ kind: 'drawn', browning: null, sound: 'hollow' },
 		{ kind: 'less', dropId: drop.id, pieces: 1 }
 	];
 	for (const told of all) assert.equal((await tell(told, 12)).outcome, 'done');

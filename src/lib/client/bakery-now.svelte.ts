@@ -1,5 +1,8 @@
 import { bakeryTime, type BakeryClock } from '../core/time/bakery-clock.ts';
 
+/** However fast the clock runs, a page is drawn anew no more often than this. */
+const LEAST_TICK_MS = 250;
+
 /** The bakery's clock in the browser: the one place in the interface that knows the time. */
 export class BakeryNow {
 	#clock: BakeryClock = $state.raw({ anchorRealMs: 0, anchorBakeryMs: 0, rate: 1 });
@@ -20,13 +23,14 @@ export class BakeryNow {
 		return bakeryTime(this.#clock, { epochMs: this.#realMs }).epochMs;
 	}
 
-	/** Lets it run; gives the stop. */
+	/** Lets it run; gives the stop. A clock that runs fast is read more often, so that no second of it is missed by far. */
 	start(): () => void {
+		let timer: ReturnType<typeof setTimeout> | undefined;
 		const tick = () => {
 			this.#realMs = Date.now();
+			timer = setTimeout(tick, Math.max(LEAST_TICK_MS, 1000 / Math.max(1, this.#clock.rate)));
 		};
 		tick();
-		const timer = setInterval(tick, 1000);
-		return () => clearInterval(timer);
+		return () => clearTimeout(timer);
 	}
 }

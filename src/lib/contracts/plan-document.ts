@@ -80,6 +80,7 @@ export const takenElsewhereSchema = z.array(
 const learnedOf = { name: z.string(), used: count };
 const learnedInPlan = z.discriminatedUnion('kind', [
 	z.object({ kind: z.literal('clock'), recipeId: z.string(), ...learnedOf, share: z.number() }),
+	z.object({ kind: z.literal('proof'), recipeId: z.string(), ...learnedOf, share: z.number() }),
 	z.object({
 		kind: z.literal('hands'),
 		recipeId: z.string(),

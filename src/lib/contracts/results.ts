@@ -1,6 +1,13 @@
 import { z } from 'zod';
 import { id, type DropId, type FormulaId, type ProductId } from '../core/identity.ts';
-import { FAULTS, PIECE_DECISIONS, type ResultTold } from '../core/results/index.ts';
+import {
+	BROWNINGS,
+	FAULTS,
+	LOOKED_AT,
+	PIECE_DECISIONS,
+	SOUNDS,
+	type ResultTold
+} from '../core/results/index.ts';
 import { uuidSchema } from './border-schemas.ts';
 import { MOST_BATCH_GRAMS, MOST_PIECES } from './limits.ts';
 import { sightingsSchema } from './sightings.ts';
@@ -42,14 +49,27 @@ export const resultToldSchema: z.ZodType<ResultTold> = z.discriminatedUnion('kin
 		}),
 	z.object({
 		kind: z.literal('judged'),
+		// A tablet that waited through a change of version looked at them in proof.
+		at: z.enum(LOOKED_AT).default('proof'),
 		clock: z.object({
 			share: z.number().min(0).max(100),
 			earlyShare: z.number().min(-10).lt(1),
 			lateShare: z.number().gt(1).max(100)
 		}),
+		bookFactor: z.number().min(0.1).max(10).default(1),
 		sightings: sightingsSchema,
 		decision: z.enum(PIECE_DECISIONS)
 	}),
+	z
+		.object({
+			kind: z.literal('drawn'),
+			browning: z.enum(BROWNINGS).nullable(),
+			sound: z.enum(SOUNDS).nullable()
+		})
+		.refine(({ browning, sound }) => browning !== null || sound !== null, {
+			message: 'nothing was looked at',
+			path: ['browning']
+		}),
 	z.object({ kind: z.literal('fault'), fault: z.enum(FAULTS), note }),
 	z.object({
 		kind: z.literal('less'),

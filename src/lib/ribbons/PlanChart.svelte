@@ -6,7 +6,7 @@
 	import { InTurns } from '../ui/in-turns.svelte.ts';
 	import HouseRows from './HouseRows.svelte';
 	import { machineRows } from './machine-rows.ts';
-	import { planRows } from './plan-rows.ts';
+	import { happenedRows, planRows, type Happened } from './plan-rows.ts';
 	import { wholeOf, type TimeWindow } from './time-window.ts';
 
 	interface Props {
@@ -23,6 +23,10 @@
 		onDrag?: (taskId: string, toMs: number, letGo: boolean) => void;
 		/** How much of the width the names take. */
 		names?: number;
+		/** What of the plan has happened; its ribbons are a night as it went then, without the house below. */
+		happened?: Happened | null;
+		/** Another plan of the same doughs: where it has hands and ovens is drawn under each ribbon. */
+		against?: DayPlan | null;
 	}
 	let {
 		plan,
@@ -34,7 +38,9 @@
 		window: looked,
 		onSelect,
 		onDrag,
-		names = 150
+		names = 150,
+		happened = null,
+		against = null
 	}: Props = $props();
 
 	const HOUR_MS = 3_600_000;
@@ -44,8 +50,20 @@
 	const ROWS_PER_FRAME = 6;
 	/** A hand that trembles does not move anything. */
 	const LEAST_DRAG_PX = 5;
-	const rows = $derived(planRows(plan, input));
-	const house = $derived(machineRows(plan, input));
+	const rows = $derived.by(() => {
+		const own = planRows(plan, input);
+		return happened ? happenedRows(own, happened) : own;
+	});
+	const house = $derived(happened ? [] : machineRows(plan, input));
+	const linesOf = $derived.by(() => {
+		if (!against) return {};
+		return Object.fromEntries(
+			planRows(against, input).map(({ key, segments }) => [
+				key,
+				segments.filter(({ texture }) => texture === 'hands' || texture === 'oven')
+			])
+		);
+	});
 	/** What is worked with is drawn by and by, ribbons first; a sheet to be printed stands at once. */
 	const turns = new InTurns(() => (onSelect ? rows.length + house.length : 0), ROWS_PER_FRAME);
 	const most = $derived(onSelect ? turns.drawn : Infinity);
@@ -60,7 +78,11 @@
 	});
 	const everyHour = $derived(scale * HOUR_MS >= 26);
 	const houseTop = $derived(TOP + rows.length * RIBBON_HEIGHT + 22);
-	const height = $derived(houseTop + house.length * MACHINE_HEIGHT + 6);
+	const height = $derived(
+		house.length > 0
+			? houseTop + house.length * MACHINE_HEIGHT + 6
+			: TOP + rows.length * RIBBON_HEIGHT
+	);
 	const isMidnight = (ms: number) => clockText(ms, zone) === '00:00';
 	/** How much the name of a day takes, in pixels. */
 	const DAY_PX = 90;
@@ -174,18 +196,29 @@
 			<text x="4" y="15" class="name">{row.title}</text>
 			<text x="4" y="31" class="note">{row.subtitle}</text>
 			<g clip-path="url(#{id}-time)">
+				{#each linesOf[row.key] ?? [] as line, at (at)}
+					<rect
+						x={x(line.fromMs)}
+						y="36"
+						width={Math.max(1.5, x(line.toMs) - x(line.fromMs))}
+						height="4"
+						fill="var(--ink-2)"
+						data-planned={line.taskId}
+					/>
+				{/each}
 				<Ribbon
 					id="{id}-{index}"
 					segments={row.segments
 						.map((segment, at) => ({ ...segment, key: `${segment.taskId}#${at}` }))
 						.filter(({ fromMs, toMs }) => toMs > range.from && fromMs < range.to)
-						.map(({ key, fromMs, toMs, texture, lane, celsius }) => ({
+						.map(({ key, fromMs, toMs, texture, lane, celsius, measured = false }) => ({
 							key,
 							fromX: x(fromMs),
 							toX: x(toMs),
 							texture,
 							lane,
-							celsius
+							celsius,
+							measured
 						}))}
 					marks={row.marks
 						.filter((mark) => isLooked(mark.ms))
@@ -207,9 +240,11 @@
 		</g>
 	{/each}
 
-	<text x="4" y={houseTop - 6} class="note">
-		{house.some(({ kind }) => kind === 'person') ? 'Hands, mixers and decks' : 'Mixers and decks'}
-	</text>
+	{#if house.length > 0}
+		<text x="4" y={houseTop - 6} class="note">
+			{house.some(({ kind }) => kind === 'person') ? 'Hands, mixers and decks' : 'Mixers and decks'}
+		</text>
+	{/if}
 	<HouseRows
 		rows={house.slice(0, Math.max(0, most - rows.length))}
 		{zone}

@@ -6,8 +6,10 @@
 		units: UnitChoice;
 		/** Whether work of other dates is drawn too. */
 		others?: boolean;
+		/** Whether the ribbons are a night as it went, with its plan under them. */
+		went?: boolean;
 	}
-	let { units, others = false }: Props = $props();
+	let { units, others = false, went = false }: Props = $props();
 	const degrees = (celsius: number) => formatTemperature({ celsius }, 0, units);
 </script>
 
@@ -35,6 +37,10 @@
 		</svg>
 		drop
 	</span>
+	{#if went}
+		<span><span class="swatch forecast"></span> paler: expected, or nobody told</span>
+		<span><span class="swatch line"></span> hands and oven as planned</span>
+	{/if}
 	{#if others}<span><span class="swatch others"></span> for another date</span>{/if}
 </p>
 
@@ -56,6 +62,15 @@
 		height: 10px;
 		border-color: var(--ink-2);
 		background: var(--line);
+	}
+	.forecast {
+		height: 10px;
+		opacity: 0.55;
+	}
+	.line {
+		height: 4px;
+		border: 0;
+		background: var(--ink-2);
 	}
 	.waiting {
 		height: 8px;

@@ -16,6 +16,14 @@ export interface RowSegment {
 	readonly texture: 'hands' | 'waiting' | 'cold' | 'oven';
 	readonly lane: 'main' | 'beside';
 	readonly celsius: readonly number[];
+	/** It happened: what is drawn is no forecast. */
+	readonly measured?: boolean;
+}
+
+/** Up to when what is told of tasks has happened. */
+export interface Happened {
+	readonly told: ReadonlySet<string>;
+	readonly nowMs: number;
 }
 
 export interface PlanRow {
@@ -25,6 +33,27 @@ export interface PlanRow {
 	readonly segments: readonly RowSegment[];
 	readonly marks: readonly { readonly ms: number; readonly kind: 'early' | 'ripe' | 'late' }[];
 	readonly pinsMs: readonly number[];
+}
+
+/** Rows of which that has happened that was told of: a stretch that goes on is parted at the moment. */
+export function happenedRows(
+	rows: readonly PlanRow[],
+	{ told, nowMs }: Happened
+): readonly PlanRow[] {
+	return rows.map((row) => ({
+		...row,
+		segments: row.segments.flatMap((segment): readonly RowSegment[] => {
+			if (!told.has(segment.taskId) || segment.fromMs >= nowMs) return [segment];
+			if (segment.toMs <= nowMs) return [{ ...segment, measured: true }];
+			const share = (nowMs - segment.fromMs) / (segment.toMs - segment.fromMs);
+			const part = (from: number, to: number) =>
+				[0, 0.25, 0.5, 0.75, 1].map((at) => celsiusAt(segment.celsius, from + at * (to - from)));
+			return [
+				{ ...segment, toMs: nowMs, celsius: part(0, share), measured: true },
+				{ ...segment, fromMs: nowMs, celsius: part(share, 1) }
+			];
+		})
+	}));
 }
 
 /**

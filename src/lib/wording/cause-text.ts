@@ -22,7 +22,10 @@ export const CAUSE_TEXT: Readonly<Record<Cause, { readonly name: string; readonl
 			name: 'it proofed too long',
 			next: 'Load it sooner, or put it in the cold when the oven is late.'
 		},
-		'weak-dough': { name: 'folds were left out', next: 'Give every fold of its plan.' },
+		'weak-dough': {
+			name: 'the dough had too little strength',
+			next: 'Give every fold of its plan; where it runs on the bench, pre-shape it once more.'
+		},
 		'loose-shape': {
 			name: 'shaped too loosely',
 			next: 'Shape tighter, and rest it before shaping.'
@@ -61,11 +64,13 @@ export const EVIDENCE_WANTED: Readonly<Record<EvidenceKey, string>> = {
 	doughOffKelvins: 'how warm the dough came out of the mixer',
 	bulkShare: 'when its bulk began and ended',
 	proofShare: 'when it was shaped and loaded',
+	spread: 'how it lay on the bench before shaping',
 	judged: 'how it looked before it was baked',
 	foldsShare: 'which folds were done',
 	steam: 'whether it had steam',
 	stoneOffKelvins: 'how hot the stone was at loading',
 	coreOffKelvins: 'its core as it was drawn',
+	sound: 'how it sounded as it was drawn',
 	bakeShare: 'when it was loaded and drawn',
 	saltShare: 'what was weighed of its salt',
 	waterShare: 'what was weighed of its water',
@@ -84,6 +89,12 @@ const JUDGED_TEXT = {
 	ready: 'it was judged ready',
 	late: 'it was judged past ready'
 } as const;
+const SPREAD_TEXT = {
+	stands: 'it stood on the bench',
+	'spreads-a-little': 'it spread a little on the bench',
+	runs: 'it ran on the bench'
+} as const;
+const SOUND_TEXT = { dull: 'it sounded dull', hollow: 'it sounded hollow' } as const;
 const percent = (share: number) => `${formatNumber(share * 100, 0)} %`;
 
 /** What the log says, in a few words. */
@@ -102,6 +113,10 @@ export function evidenceText(key: EvidenceKey, evidence: Evidence, units?: UnitC
 			return of(evidence.bulkShare ?? 0, 'its bulk had');
 		case 'proofShare':
 			return of(evidence.proofShare ?? 0, 'its proof had');
+		case 'spread':
+			return evidence.spread ? SPREAD_TEXT[evidence.spread] : '';
+		case 'sound':
+			return evidence.sound ? SOUND_TEXT[evidence.sound] : '';
 		case 'judged':
 			return evidence.judged ? JUDGED_TEXT[evidence.judged] : '';
 		case 'foldsShare':

@@ -13,6 +13,8 @@ export function learnedText(one: LearnedInPlan): string {
 	switch (one.kind) {
 		case 'clock':
 			return `${one.name} ferments ${percent(one.share)} than its book, ${from(one.used)}`;
+		case 'proof':
+			return `${one.name} proofs ${percent(one.share)} than its book, ${from(one.used)}`;
 		case 'hands':
 			return `${one.name}: to ${ACTIVITY_TEXT[one.activity].toLowerCase()} takes ${percent(one.share)} than its book, ${from(one.used)}`;
 		case 'bake':

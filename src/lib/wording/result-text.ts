@@ -1,11 +1,14 @@
 import {
 	readinessOf,
+	type Browning,
 	type CountedPortion,
 	type Fault,
+	type LookedAt,
 	type PieceDecision,
 	type ResultTold,
 	type Scored,
-	type Short
+	type Short,
+	type Sound
 } from '../core/results/index.ts';
 import type { Readiness } from '../core/fermentation/index.ts';
 import { sightingText, VERDICT_TEXT } from './readiness-text.ts';
@@ -33,6 +36,18 @@ export const SCORED_TEXT: Readonly<Record<Scored, string>> = {
 	crust: 'Crust',
 	crumb: 'Crumb',
 	taste: 'Taste'
+};
+
+export const BROWNING_TEXT: Readonly<Record<Browning, string>> = {
+	pale: 'pale',
+	golden: 'golden',
+	brown: 'brown',
+	dark: 'dark'
+};
+export const SOUND_TEXT: Readonly<Record<Sound, string>> = { dull: 'dull', hollow: 'hollow' };
+const LOOKED_AT_TEXT: Readonly<Record<LookedAt, string>> = {
+	rest: 'on the bench',
+	proof: 'in proof'
 };
 
 /** What a portion came to so far: "14 good, 1 second, 1 lost of 16". */
@@ -73,9 +88,16 @@ export function toldText(
 		}
 		case 'fault':
 			return `${FAULT_TEXT[told.fault]}${told.note ? `: ${told.note}` : ''}`;
+		case 'drawn': {
+			const parts = [
+				...(told.browning ? [`crust ${BROWNING_TEXT[told.browning]}`] : []),
+				...(told.sound ? [`sounds ${SOUND_TEXT[told.sound]}`] : [])
+			];
+			return `drawn: ${parts.join(', ')}`;
+		}
 		case 'judged': {
 			const seen = told.sightings.map(sightingText).join(', ');
-			return `${VERDICT_TEXT[readinessOf(told).verdict]} in proof${seen ? ` (${seen})` : ', by the clock alone'}: ${PIECE_DECISION_TEXT[told.decision]}`;
+			return `${VERDICT_TEXT[readinessOf(told).verdict]} ${LOOKED_AT_TEXT[told.at]}${seen ? ` (${seen})` : ', by the clock alone'}: ${PIECE_DECISION_TEXT[told.decision]}`;
 		}
 		case 'less':
 			return `${dropName(told.dropId)} gets ${told.pieces} fewer`;
@@ -97,11 +119,24 @@ export const PIECE_DECISION_TEXT: Readonly<Record<PieceDecision, string>> = {
 	wait: 'wait',
 	cold: 'into the cold',
 	load: 'load it',
-	'pre-shape-again': 'pre-shape again'
+	'pre-shape-again': 'pre-shape again',
+	shape: 'shape it'
 };
 
 /** What can be done about pieces that stand so, in the trade's way; the decision is the baker's. */
-export function whatCanBeDone({ verdict, wantsPreShape }: Readiness): string {
+export function whatCanBeDone({ verdict, wantsPreShape }: Readiness, at: LookedAt): string {
+	if (at === 'rest') {
+		if (wantsPreShape) return 'It runs: pre-shape it once more, and rest it a quarter of an hour.';
+		switch (verdict) {
+			case 'not-yet':
+			case 'nearly':
+				return 'Leave it a few minutes: what is still tight tears when it is shaped.';
+			case 'ready':
+				return 'Shape it.';
+			case 'late':
+				return 'Shape it tighter than usual; where it has gone slack, pre-shape it once more.';
+		}
+	}
 	if (wantsPreShape)
 		return 'It runs: pre-shape it again and rest it a quarter of an hour, or load it first of all.';
 	switch (verdict) {

@@ -19,10 +19,13 @@ export type Sighting = {
 	readonly [K in SightingKind]: { readonly kind: K; readonly seen: (typeof SIGHTINGS)[K][number] };
 }[SightingKind];
 
-/** What is looked for in a dough, in a pre-ferment or a culture, and in pieces in proof: their height is that in the basket. */
-export const SIGHTS: Readonly<Record<'dough' | 'leaven' | 'pieces', readonly SightingKind[]>> = {
+/** What is looked for in a dough, in a pre-ferment or a culture, in pieces that rest on the bench, and in pieces in proof: their height is that in the basket. */
+export const SIGHTS: Readonly<
+	Record<'dough' | 'leaven' | 'rested' | 'pieces', readonly SightingKind[]>
+> = {
 	dough: ['rise', 'float', 'poke', 'dome', 'wobble', 'window', 'smell', 'blade-drag', 'spread'],
 	leaven: ['volume', 'dome', 'float', 'pour', 'smell', 'taste'],
+	rested: ['spread', 'poke'],
 	pieces: ['poke', 'dome', 'rise', 'wobble', 'spread']
 };
 

@@ -27,13 +27,15 @@ export {
 	learnedLoss,
 	learnedRecovery,
 	learnedShare,
+	learnedWater,
 	type LearnedShare,
 	type LossOfBake,
 	type StoneAtLoading,
-	type TimedWork
+	type TimedWork,
+	type WaterOfMix
 } from './learned-times.ts';
 export { learnedRise } from './learned-rise.ts';
 export { learnedTub, type LearnedTub, type TubHistory } from './learned-tub.ts';
-export { learnedClock, type LearnedClock } from './learned-clock.ts';
+export { learnedClock, learnedProof, type LearnedClock, type ProofLook } from './learned-clock.ts';
 export { learnedRipening, type LearnedRipening } from './learned-ripening.ts';
 export { beliefOverTime, type BeliefThen } from './belief-over-time.ts';

@@ -12,6 +12,14 @@ export type LearnedInPlan =
 			/** From how many observations. */
 			readonly used: number;
 	  }
+	/** Pieces take so many times the minutes of their proof's clock. */
+	| {
+			readonly kind: 'proof';
+			readonly recipeId: string;
+			readonly name: string;
+			readonly share: number;
+			readonly used: number;
+	  }
 	/** Hands take so many times the minutes of the book. */
 	| {
 			readonly kind: 'hands';
@@ -52,7 +60,7 @@ export function asLearned(
 ): readonly Step[] {
 	const own = learned.filter((one) => one.kind !== 'recovery' && one.recipeId === recipeId);
 	if (own.length === 0) return steps;
-	const clock = own.find(({ kind }) => kind === 'clock');
+	const clock = own.find(({ kind }) => kind === 'clock' || kind === 'proof');
 	const bake = own.find(({ kind }) => kind === 'bake');
 	const ripens = steps.find((step) => step.kind === 'wait' && step.clock !== null);
 	return steps.map((step): Step => {
@@ -75,7 +83,7 @@ export function asLearned(
 				};
 			}
 			case 'wait':
-				if (step !== ripens || clock?.kind !== 'clock' || !step.clock) return step;
+				if (step !== ripens || !clock || clock.kind === 'recovery' || !step.clock) return step;
 				return {
 					...step,
 					clock: {
@@ -130,6 +138,7 @@ function keyOf(one: LearnedInPlan): string {
 		case 'hands':
 			return `hands ${one.recipeId} ${one.activity}`;
 		case 'clock':
+		case 'proof':
 		case 'bake':
 			return `${one.kind} ${one.recipeId}`;
 		case 'recovery':

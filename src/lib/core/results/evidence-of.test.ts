@@ -4,11 +4,12 @@ import { steamKey, workKey, workStates, type WorkEntry } from '../bench/index.ts
 import { tap } from '../bench/taps.fixture.ts';
 import { id, type FormulaId, type ProductId } from '../identity.ts';
 import { DAY, planned } from '../planning/harbour-day.fixture.ts';
-import { batchKey } from '../planning/index.ts';
+import { batchKey, type DayTask } from '../planning/index.ts';
 import { causesOf, NO_EVIDENCE } from '../tracing/index.ts';
 import {
 	evidenceOf,
 	proofStanding,
+	restStanding,
 	type MixFacts,
 	type PortionRef,
 	type ResultEntry
@@ -112,6 +113,8 @@ test('pieces that were looked at in proof are judged by that, whatever was seen 
 		portion,
 		told: {
 			kind: 'judged',
+			at: 'proof',
+			bookFactor: 1,
 			clock: { share: 1.35, earlyShare: 0.7, lateShare: 1.4 },
 			sightings: [
 				{ kind: 'poke', seen: 'stays' },
@@ -129,6 +132,74 @@ test('pieces that were looked at in proof are judged by that, whatever was seen 
 		causesOf('flat', evidence([], { ...facts, doughOffKelvins: 0 }, [judged]))[0]?.cause,
 		'proof-long'
 	);
+});
+
+const looked = (at: 'rest' | 'proof', seen: 'stands' | 'runs', atMs: number): ResultEntry => ({
+	id: `${at} ${atMs}`,
+	portion,
+	told: {
+		kind: 'judged',
+		at,
+		bookFactor: 1,
+		clock: { share: 1, earlyShare: 0.75, lateShare: 2 },
+		sightings: [{ kind: 'spread', seen }],
+		decision: 'shape'
+	},
+	by: 'Ilo',
+	atMs
+});
+const drawn = (sound: 'dull' | 'hollow' | null, atMs: number): ResultEntry => ({
+	id: `drawn ${atMs}`,
+	portion,
+	told: { kind: 'drawn', browning: 'golden', sound },
+	by: 'Ilo',
+	atMs
+});
+
+test('what ran on the bench is a weak dough, and says nothing of its proof', () => {
+	const found = evidence([], null, [looked('rest', 'stands', 1), looked('rest', 'runs', 2)]);
+	assert.equal(found.spread, 'runs', 'as it was seen last');
+	assert.equal(found.judged, null);
+	assert.equal(causesOf('flat', found)[0]?.cause, 'weak-dough');
+	assert.equal(evidence([], null, [looked('proof', 'runs', 1)]).spread, null);
+});
+
+test('a dull knock is a bake too short; a colour alone says nothing of the sound', () => {
+	const found = evidence([], null, [drawn('dull', 1), drawn(null, 2)]);
+	assert.equal(found.sound, 'dull');
+	assert.equal(causesOf('gummy', found)[0]?.cause, 'bake-short');
+	assert.equal(evidence([], null, [drawn(null, 2)]).sound, null);
+});
+
+test('a rest on the bench stands by the clock from when it was really pre-shaped', () => {
+	const divide = chain.find(({ batch }) => batch.kind === 'portion');
+	const wait = chain.find(({ step }) => step.kind === 'wait' && step.activity === 'proof');
+	assert.ok(divide?.step.kind === 'hands-on' && wait?.step.kind === 'wait', 'it is divided');
+	const from = divide.endMs;
+	const rest: DayTask = {
+		...wait,
+		id: 'resting',
+		step: { ...wait.step, activity: 'rest' },
+		startMs: from,
+		endMs: from + 20 * MINUTE,
+		attended: []
+	};
+	const shape: DayTask = {
+		...divide,
+		id: 'shaping',
+		step: { ...divide.step, activity: 'shape' },
+		startMs: rest.endMs,
+		endMs: rest.endMs + 10 * MINUTE,
+		attended: []
+	};
+	const tasks = [divide, rest, shape];
+	const standing = (entries: readonly WorkEntry[], nowMs: number) =>
+		restStanding(portion, { tasks }, shape.id, workStates(entries), nowMs)?.share ?? null;
+	near(standing([], from + 15 * MINUTE), 0.75);
+	const late = tapped((what, kind) => (what === 'do' && kind === 'portion' ? 5 : 0));
+	near(standing(late, from + 15 * MINUTE), 0.5);
+	assert.equal(standing([], from - MINUTE), null, 'not begun');
+	assert.equal(restStanding(portion, { tasks }, rest.id, workStates([]), rest.endMs), null);
 });
 
 test('a proof stands by the clock from when it was really shaped', () => {

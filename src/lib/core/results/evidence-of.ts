@@ -3,7 +3,7 @@ import type { ClockStanding, ReadinessVerdict } from '../fermentation/index.ts';
 import { batchKey, type BatchRef, type DayPlan, type DayTask } from '../planning/index.ts';
 import { MINUTE_MS } from '../time/index.ts';
 import type { Evidence } from '../tracing/index.ts';
-import { readinessOf, type PortionRef, type ResultEntry } from './result-entry.ts';
+import { readinessOf, type PortionRef, type ResultEntry, type ResultTold } from './result-entry.ts';
 
 /** What was measured, judged and weighed of a mix. */
 export interface MixFacts {
@@ -59,11 +59,13 @@ export function evidenceOf(
 		doughOffKelvins: facts?.doughOffKelvins ?? null,
 		bulkShare: mean(chains.map((chain) => waitShare(chain, 'bulk', states))),
 		proofShare: mean(chains.map((chain) => waitShare(chain, 'proof', states))),
+		spread: spreadSeen(portion, results),
 		judged: judgedAs(piecesJudged(portion, results) ?? facts?.judged ?? null),
 		foldsShare: foldsShare([...mix, ...portionOnly], states),
 		steam: WORST_FIRST.find((one) => steam.includes(one)) ?? null,
 		stoneOffKelvins: mean(bakes.map((task) => readOff(task, 'load', states))),
 		coreOffKelvins: mean(bakes.map((task) => readOff(task, 'draw', states))),
+		sound: lastOf(portion, results, 'drawn', ({ sound }) => sound !== null)?.sound ?? null,
 		bakeShare: mean(bakes.map((task) => bakeShare(task, states))),
 		saltShare: facts?.saltShare ?? null,
 		waterShare: facts?.waterShare ?? null,
@@ -72,19 +74,45 @@ export function evidenceOf(
 	};
 }
 
-/** How its pieces stood when they were looked at last; null where nobody did. */
+type Told<K extends ResultTold['kind']> = Extract<ResultTold, { readonly kind: K }>;
+
+/** What was told last of a portion, of one kind and as asked; null where nobody told. */
+function lastOf<K extends ResultTold['kind']>(
+	portion: PortionRef,
+	results: readonly ResultEntry[],
+	kind: K,
+	isAsked: (told: Told<K>) => boolean
+): Told<K> | null {
+	const key = batchKey({ kind: 'portion', ...portion });
+	return (
+		[...results]
+			.sort((a, b) => a.atMs - b.atMs)
+			.flatMap(({ portion: of, told }): readonly Told<K>[] =>
+				told.kind === kind && batchKey({ kind: 'portion', ...of }) === key ? [told as Told<K>] : []
+			)
+			.findLast(isAsked) ?? null
+	);
+}
+
+/** How its pieces stood when they were looked at last in proof; null where nobody did. */
 function piecesJudged(
 	portion: PortionRef,
 	results: readonly ResultEntry[]
 ): ReadinessVerdict | null {
-	const key = batchKey({ kind: 'portion', ...portion });
-	const last = [...results]
-		.sort((a, b) => a.atMs - b.atMs)
-		.findLast(
-			({ portion: of, told }) =>
-				told.kind === 'judged' && batchKey({ kind: 'portion', ...of }) === key
-		);
-	return last?.told.kind === 'judged' ? readinessOf(last.told).verdict : null;
+	const last = lastOf(portion, results, 'judged', ({ at }) => at === 'proof');
+	return last && readinessOf(last).verdict;
+}
+
+/** How its pieces lay on the bench when they were looked at last before they were shaped; null where nobody did. */
+function spreadSeen(portion: PortionRef, results: readonly ResultEntry[]): Evidence['spread'] {
+	const last = lastOf(
+		portion,
+		results,
+		'judged',
+		({ at, sightings }) => at === 'rest' && sightings.some(({ kind }) => kind === 'spread')
+	);
+	const found = last?.sightings.find((one) => one.kind === 'spread');
+	return found?.kind === 'spread' ? found.seen : null;
 }
 
 function judgedAs(verdict: ReadinessVerdict | null): Evidence['judged'] {
@@ -172,6 +200,34 @@ export function proofStanding(
 		earlyShare: Math.min(0.99, (marks.earlyMs - startMs) / ripe),
 		lateShare: Math.max(1.01, ((marks.lateMs ?? marks.ripeMs + ripe / 2) - startMs) / ripe)
 	};
+}
+
+/** Pieces that rest before they are shaped are slack from here on, and stiffen again after so much more, in parts of their rest (our default). */
+const RESTED_SHARES = { earlyShare: 0.75, lateShare: 2 } as const;
+
+/**
+ * Where the rest of a portion on the bench stands by the clock, before it is shaped.
+ *
+ * Model: as far as it is in parts of the rest that its plan gives it, from when it was really pre-shaped or divided; as planned where nobody tapped that. Range: states of the
+ * plan's works. Source: definition; early and late our default. Failures: null where it does not rest before it is shaped, or has not begun to.
+ * Example: 15 of 20 minutes: 0.75.
+ */
+export function restStanding(
+	portion: PortionRef,
+	{ tasks }: Pick<DayPlan, 'tasks'>,
+	shaping: string,
+	states: ReadonlyMap<string, WorkState>,
+	nowMs: number
+): ClockStanding | null {
+	const own = tasksOf(tasks, batchKey({ kind: 'portion', ...portion }));
+	const shape = own.find(({ id }) => id === shaping);
+	const rest = shape && own.findLast(({ endMs }) => endMs <= shape.startMs + MINUTE_MS);
+	if (rest?.step.kind !== 'wait' || rest.step.activity !== 'rest') return null;
+	const before = worksIn(own).findLast(({ toMs }) => toMs <= rest.startMs + MINUTE_MS);
+	const state = before && states.get(before.key);
+	const since = nowMs - (state?.kind === 'done' ? state.toMs : rest.startMs);
+	const lasts = rest.endMs - rest.startMs;
+	return lasts <= 0 || since < 0 ? null : { share: since / lasts, ...RESTED_SHARES };
 }
 
 function waitShare(

@@ -34,9 +34,21 @@ export type Fault = (typeof FAULTS)[number];
 export const SCORED = ['crust', 'crumb', 'taste'] as const;
 export type Scored = (typeof SCORED)[number];
 
+/** Where pieces are looked at: resting on the bench before they are shaped, or in proof. */
+export const LOOKED_AT = ['rest', 'proof'] as const;
+export type LookedAt = (typeof LOOKED_AT)[number];
+
 /** What is done about pieces that were looked at. */
-export const PIECE_DECISIONS = ['wait', 'cold', 'load', 'pre-shape-again'] as const;
+export const PIECE_DECISIONS = ['wait', 'cold', 'load', 'pre-shape-again', 'shape'] as const;
 export type PieceDecision = (typeof PIECE_DECISIONS)[number];
+
+/** How a crust has coloured, from young to old. */
+export const BROWNINGS = ['pale', 'golden', 'brown', 'dark'] as const;
+export type Browning = (typeof BROWNINGS)[number];
+
+/** How the bottom of a loaf answers a knock: a damp crumb answers dully. */
+export const SOUNDS = ['dull', 'hollow'] as const;
+export type Sound = (typeof SOUNDS)[number];
 
 /** What is told of a portion, in proof or after it was baked. */
 export type ResultTold =
@@ -57,10 +69,19 @@ export type ResultTold =
 			readonly note: string;
 	  }
 	| { readonly kind: 'fault'; readonly fault: Fault; readonly note: string }
-	/** Looked at in proof: how it stood by the clock then, what was seen, what was decided. */
+	/** Drawn: how it had coloured, how it sounded; at least one of the two. */
+	| {
+			readonly kind: 'drawn';
+			readonly browning: Browning | null;
+			readonly sound: Sound | null;
+	  }
+	/** Looked at on the bench or in proof: how it stood by the clock then, what was seen, what was decided. */
 	| {
 			readonly kind: 'judged';
+			readonly at: LookedAt;
 			readonly clock: ClockStanding;
+			/** How many times its book's minutes its plan gave it: the clock is that of the plan. */
+			readonly bookFactor: number;
 			readonly sightings: readonly Sighting[];
 			readonly decision: PieceDecision;
 	  }
@@ -74,6 +95,7 @@ export const RESULT_KINDS = [
 	'weighed',
 	'scored',
 	'fault',
+	'drawn',
 	'judged',
 	'less',
 	'again'

@@ -61,7 +61,10 @@ export const SHOWN_BY: Readonly<
 		proofShare: (e) => above(e.proofShare, 1.12, 1.3),
 		judged: (e) => isOneOf(e.judged, 'late')
 	},
-	'weak-dough': { foldsShare: (e) => below(e.foldsShare, 0.99, 0.5) },
+	'weak-dough': {
+		foldsShare: (e) => below(e.foldsShare, 0.99, 0.5),
+		spread: (e) => isOneOf(e.spread, 'runs', 'spreads-a-little')
+	},
 	'loose-shape': {},
 	'shallow-score': {},
 	'no-steam': { steam: (e) => isOneOf(e.steam, 'left-out', 'late', 'not-told') },
@@ -69,7 +72,8 @@ export const SHOWN_BY: Readonly<
 	'stone-hot': { stoneOffKelvins: (e) => above(e.stoneOffKelvins, 8, 20) },
 	'bake-short': {
 		bakeShare: (e) => below(e.bakeShare, 0.95, 0.85),
-		coreOffKelvins: (e) => below(e.coreOffKelvins, -1, -3)
+		coreOffKelvins: (e) => below(e.coreOffKelvins, -1, -3),
+		sound: (e) => isOneOf(e.sound, 'dull')
 	},
 	'bake-long': { bakeShare: (e) => above(e.bakeShare, 1.08, 1.2) },
 	'salt-low': { saltShare: (e) => below(e.saltShare, 0.9, 0.6) },

@@ -6,6 +6,8 @@ export interface Evidence {
 	readonly bulkShare: number | null;
 	/** How much of its proof it had when it was loaded, its ready time as 1. */
 	readonly proofShare: number | null;
+	/** How its pieces lay on the bench when they were looked at last before they were shaped. */
+	readonly spread: 'stands' | 'spreads-a-little' | 'runs' | null;
 	/** How it was judged last before it was baked. */
 	readonly judged: 'early' | 'ready' | 'late' | null;
 	/** Fold sets done, of those planned. */
@@ -16,6 +18,8 @@ export interface Evidence {
 	readonly stoneOffKelvins: number | null;
 	/** How much hotter than wanted its core was when it was drawn, in degrees. */
 	readonly coreOffKelvins: number | null;
+	/** How its bottom answered a knock as it was drawn. */
+	readonly sound: 'dull' | 'hollow' | null;
 	/** How long it baked, of what its programme says. */
 	readonly bakeShare: number | null;
 	/** What went in, of what was wanted. */
@@ -33,11 +37,13 @@ export const NO_EVIDENCE: Evidence = {
 	doughOffKelvins: null,
 	bulkShare: null,
 	proofShare: null,
+	spread: null,
 	judged: null,
 	foldsShare: null,
 	steam: null,
 	stoneOffKelvins: null,
 	coreOffKelvins: null,
+	sound: null,
 	bakeShare: null,
 	saltShare: null,
 	waterShare: null,

@@ -7,11 +7,7 @@
 		type Sighting,
 		type SightingKind
 	} from '../../core/fermentation/index.ts';
-	import {
-		PIECE_DECISIONS,
-		type PieceDecision,
-		type PortionRef
-	} from '../../core/results/index.ts';
+	import type { LookedAt, PieceDecision, PortionRef } from '../../core/results/index.ts';
 	import SightingsField from '../../fields/SightingsField.svelte';
 	import Verdict from '../../fields/Verdict.svelte';
 	import { capital } from '../../wording/capital.ts';
@@ -20,11 +16,19 @@
 	interface Props {
 		name: string;
 		portion: PortionRef;
+		/** Where they are looked at, and how they stand there by the clock. */
+		at: LookedAt;
 		clock: ClockStanding;
+		bookFactor: number;
 		results: ToldResults;
-		onDecided: () => void;
+		onDecided: (decision: PieceDecision) => void;
 	}
-	let { name, portion, clock, results, onDecided }: Props = $props();
+	let { name, portion, at, clock, bookFactor, results, onDecided }: Props = $props();
+	/** What can be decided there, what most often follows first. */
+	const WAYS: Readonly<Record<LookedAt, readonly PieceDecision[]>> = {
+		rest: ['shape', 'wait', 'pre-shape-again'],
+		proof: ['load', 'wait', 'cold', 'pre-shape-again']
+	};
 	let seen: Readonly<Partial<Record<SightingKind, Sighting>>> = $state.raw({});
 	const sightings = $derived(Object.values(seen));
 	const readiness = $derived(judgeReadiness(clock, sightings));
@@ -33,21 +37,27 @@
 		// As the clock stood when it was decided.
 		const told = {
 			kind: 'judged',
+			at,
 			clock: { ...clock },
+			bookFactor,
 			sightings: [...sightings],
 			decision
 		} as const;
 		const what = `${name}: ${PIECE_DECISION_TEXT[decision]}`;
-		if (await results.tell(portion, told, what)) onDecided();
+		if (await results.tell(portion, told, what)) onDecided(decision);
 	}
 </script>
 
 <section class="look" aria-label="Look at {name}" data-look-at-pieces>
-	<SightingsField kinds={SIGHTS.pieces} {seen} onSet={(now: typeof seen) => (seen = now)} />
+	<SightingsField
+		kinds={at === 'rest' ? SIGHTS.rested : SIGHTS.pieces}
+		{seen}
+		onSet={(now: typeof seen) => (seen = now)}
+	/>
 	<Verdict {readiness} />
-	<p class="can" data-can-be-done>{whatCanBeDone(readiness)}</p>
+	<p class="can" data-can-be-done>{whatCanBeDone(readiness, at)}</p>
 	<div class="ways" role="group" aria-label="What is done about it">
-		{#each PIECE_DECISIONS as decision (decision)}
+		{#each WAYS[at] as decision (decision)}
 			<button class="action-lesser" onclick={() => void decide(decision)}
 				>{capital(PIECE_DECISION_TEXT[decision])}</button
 			>

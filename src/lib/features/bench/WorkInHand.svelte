@@ -7,6 +7,7 @@
 	import TemperatureField from '../../fields/TemperatureField.svelte';
 	import BigFigure from '../../ui/BigFigure.svelte';
 	import { batchKey } from '../../core/planning/index.ts';
+	import { PIECE_DECISION_TEXT } from '../../wording/result-text.ts';
 	import { coreText } from '../../wording/core-text.ts';
 	import { handText, whenText } from '../../wording/bench-text.ts';
 	import type { HandsOnEntry } from '../../wording/list-entry.ts';
@@ -16,7 +17,8 @@
 	import type { BenchModel } from './bench-model.svelte.ts';
 	import DoughOut from './DoughOut.svelte';
 	import { figuresOfWork } from './figures-of-work.ts';
-	import { proofStanding } from '../../core/results/index.ts';
+	import { lookOfWork, WAITS_MINUTES } from './look-of-work.ts';
+	import type { PieceDecision } from '../../core/results/index.ts';
 	import NotYet from './NotYet.svelte';
 
 	interface Props {
@@ -147,16 +149,21 @@
 				}
 			: null;
 	});
-	/** Pieces in proof are looked at before they are loaded. */
-	const proof = $derived.by(() => {
-		const { batch } = entry;
-		if (entry.kind !== 'load' || batch?.kind !== 'load' || !document) return null;
-		const { formulaId, ordinal, productId } = batch;
-		const portion = { formulaId, ordinal, productId };
-		const clock = proofStanding(portion, document.plan, batchKey(batch), model.states, nowMs);
-		const name = document.input.products.find(({ id }) => id === productId)?.name ?? '';
-		return clock && { portion, clock, name };
-	});
+	/** Pieces that are looked at first. */
+	const look = $derived(
+		document && !isOver && one.state.kind !== 'begun'
+			? lookOfWork(entry, document, model.states, nowMs)
+			: null
+	);
+	function looked(decision: PieceDecision) {
+		open = null;
+		const minutes = WAITS_MINUTES[decision];
+		if (minutes !== undefined)
+			void model.tap(entry, 'put-off', {
+				untilMs: Math.round(nowMs) + minutes * 60_000,
+				because: PIECE_DECISION_TEXT[decision]
+			});
+	}
 	const done = () => model.tap(entry, 'ended', { celsius });
 </script>
 
@@ -239,7 +246,7 @@
 				{#if doneText}<p role="status" data-done-at><b>{doneText}</b></p>{/if}
 			</div>
 		{/if}
-		{#if proof}
+		{#if look}
 			<button
 				class="action-lesser weigh"
 				aria-expanded={open === 'look'}
@@ -260,9 +267,9 @@
 				mixerId={task?.machineId ?? null}
 				onMeasured={() => (open = null)}
 			/>
-		{:else if open === 'look' && proof}
+		{:else if open === 'look' && look}
 			{#await import('./LookAtPieces.svelte') then { default: LookAtPieces }}
-				<LookAtPieces {...proof} {results} onDecided={() => (open = null)} />
+				<LookAtPieces {...look} {results} onDecided={looked} />
 			{/await}
 		{:else if open === 'not-yet'}
 			<NotYet
@@ -277,6 +284,11 @@
 				onDoneAt={(atMs: number) => void model.tap(entry, 'ended', { atMs })}
 			/>
 		{/if}
+	{/if}
+	{#if counts && entry.kind === 'draw'}
+		{#await import('../../fields/DrawnLook.svelte') then { default: DrawnLook }}
+			<DrawnLook name={counts.name} portion={counts.counted.portion} {results} />
+		{/await}
 	{/if}
 	{#if counts}
 		{#await import('../../fields/CountPieces.svelte') then { default: CountPieces }}

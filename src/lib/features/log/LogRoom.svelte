@@ -2,11 +2,12 @@
 	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { NightLogView } from '../../contracts/bench-views.ts';
-	import { alsoKnown, nightLog, type LoggedWork } from '../../core/bench/index.ts';
+	import { alsoKnown, nightLog, workStates, type LoggedWork } from '../../core/bench/index.ts';
 	import { batchKey } from '../../core/planning/index.ts';
 	import { formatTemperature } from '../../core/units/index.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import NightResults from './NightResults.svelte';
+	import NightRibbons from './NightRibbons.svelte';
 	import { STATION_TEXT } from '../../wording/bench-text.ts';
 	import { laterText, logSentence } from '../../wording/log-text.ts';
 	import { subjectText } from '../../wording/task-text.ts';
@@ -77,6 +78,16 @@
 	{/snippet}
 </RoomHeading>
 
+{#if document && batches.length > 0}
+	<NightRibbons
+		plan={document.plan}
+		input={document.input}
+		states={workStates(known)}
+		facts={view.facts}
+		works={log.batches.flatMap(({ works }) => works)}
+		{nameOf}
+	/>
+{/if}
 {#if view.accepted}<NightResults {view} accepted={view.accepted} entries={known} />{/if}
 {#if batches.length > 0}
 	<div class="log">

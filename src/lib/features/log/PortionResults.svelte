@@ -13,6 +13,7 @@
 	import { formatMass, formatNumber } from '../../core/units/index.ts';
 	import ChoiceField from '../../fields/ChoiceField.svelte';
 	import CountPieces from '../../fields/CountPieces.svelte';
+	import DrawnLook from '../../fields/DrawnLook.svelte';
 	import MassField from '../../fields/MassField.svelte';
 	import NumberField from '../../fields/NumberField.svelte';
 	import TextField from '../../fields/TextField.svelte';
@@ -106,7 +107,10 @@
 		</ul>
 	{/if}
 	{#if open}<div class="forms">
-			<CountPieces {name} {counted} most={counted.left} {results} />
+			<div>
+				<CountPieces {name} {counted} most={counted.left} {results} />
+				<DrawnLook {name} portion={counted.portion} {results} />
+			</div>
 			<div data-score>
 				{#each SCORED as one (one)}
 					<div class="score" role="group" aria-label={SCORED_TEXT[one]}>

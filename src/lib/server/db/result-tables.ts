@@ -1,5 +1,12 @@
 import type { ColumnType } from 'kysely';
-import type { Fault, PieceDecision, ResultTold } from '../../core/results/index.ts';
+import type {
+	Browning,
+	Fault,
+	LookedAt,
+	PieceDecision,
+	ResultTold,
+	Sound
+} from '../../core/results/index.ts';
 
 /** Set by the database when the row is written, never by the application. */
 type RecordedAt = ColumnType<Date, never, never>;
@@ -27,6 +34,10 @@ export interface ResultTables {
 		early_share: number | null;
 		late_share: number | null;
 		decision: PieceDecision | null;
+		looked_at: LookedAt | null;
+		book_factor: number | null;
+		browning: Browning | null;
+		sound: Sound | null;
 		note: string;
 		command_id: string;
 		occurred_at: Date;

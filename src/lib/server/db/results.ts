@@ -8,13 +8,17 @@ import {
 } from '../../core/identity.ts';
 import { sightingsSchema } from '../../contracts/sightings.ts';
 import type {
+	Browning,
 	Fault,
+	LookedAt,
 	PieceDecision,
 	PortionRef,
 	ResultEntry,
-	ResultTold
+	ResultTold,
+	Sound
 } from '../../core/results/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
+import type { LearnedUntil } from './batch-log.ts';
 import type { Db, Tx } from './client.ts';
 import type { EveryColumn } from './tables.ts';
 
@@ -39,6 +43,10 @@ interface ResultRow {
 	readonly early_share: number | null;
 	readonly late_share: number | null;
 	readonly decision: PieceDecision | null;
+	readonly looked_at: LookedAt | null;
+	readonly book_factor: number | null;
+	readonly browning: Browning | null;
+	readonly sound: Sound | null;
 	readonly note: string;
 	readonly occurred_at: Date;
 	readonly by: string;
@@ -114,14 +122,18 @@ function toldOf(row: ResultRow): ResultTold {
 			return { kind, scores: { crust: row.crust, crumb: row.crumb, taste: row.taste }, note };
 		case 'fault':
 			return { kind, fault: row.fault as Fault, note };
+		case 'drawn':
+			return { kind, browning: row.browning, sound: row.sound };
 		case 'judged':
 			return {
 				kind,
+				at: row.looked_at ?? 'proof',
 				clock: {
 					share: row.clock_share ?? 0,
 					earlyShare: row.early_share ?? 0,
 					lateShare: row.late_share ?? 2
 				},
+				bookFactor: row.book_factor ?? 1,
 				sightings: sightingsSchema.parse(row.sightings),
 				decision: row.decision as PieceDecision
 			};
@@ -172,6 +184,42 @@ export async function loadWeighedBaked(db: Db): Promise<readonly WeighedBaked[]>
 		}));
 }
 
+/** Pieces of some product that were looked at in proof. */
+export interface ProofLookedAt {
+	readonly id: string;
+	readonly productId: string;
+	readonly told: Extract<ResultTold, { readonly kind: 'judged' }>;
+	readonly occurredAtMs: number;
+}
+
+/** As many of the newest looks as proofs are learned from, of all products together. */
+const NEWEST_LOOKS = 400;
+
+/** The newest looks at pieces in proof, newest first, up to then; one query, whatever the history. */
+export async function loadProofsLookedAt(
+	db: Db | Tx,
+	/** Everything where it is left out. */
+	until: LearnedUntil | null = null
+): Promise<readonly ProofLookedAt[]> {
+	const { rows } = await sql<ResultRow>`
+		${RESULT} where e.id in (
+				select id from result_entry where kind = 'judged' and looked_at = 'proof'
+					and ${
+						until === null
+							? sql`true`
+							: sql`occurred_at < ${new Date(until.atMs)} and bake_date < ${until.date}`
+					}
+				order by occurred_at desc limit ${NEWEST_LOOKS})
+			and not exists (select 1 from result_struck s where s.entry_id = e.id)
+		order by e.occurred_at desc, e.id`.execute(db);
+	return rows.map((row) => ({
+		id: row.id,
+		productId: row.product_id,
+		told: toldOf(row) as ProofLookedAt['told'],
+		occurredAtMs: row.occurred_at.getTime()
+	}));
+}
+
 /** The batch of a portion of a date that is not withdrawn; null where there is none. */
 export async function findPortion(
 	tx: Tx,
@@ -207,6 +255,7 @@ export async function insertResult(
 	const counted = told.kind === 'counted' ? told : null;
 	const scores = told.kind === 'scored' ? told.scores : null;
 	const judged = told.kind === 'judged' ? told : null;
+	const drawn = told.kind === 'drawn' ? told : null;
 	const row: EveryColumn<'result_entry'> = {
 		id: of.id,
 		bake_date: of.date,
@@ -227,6 +276,10 @@ export async function insertResult(
 		early_share: judged?.clock.earlyShare ?? null,
 		late_share: judged?.clock.lateShare ?? null,
 		decision: judged?.decision ?? null,
+		looked_at: judged?.at ?? null,
+		book_factor: judged?.bookFactor ?? null,
+		browning: drawn?.browning ?? null,
+		sound: drawn?.sound ?? null,
 		note: counted?.because ?? ('note' in told ? told.note : ''),
 		command_id: of.commandId,
 		occurred_at: new Date(of.occurredAtMs)

@@ -32,6 +32,17 @@ export interface WorkTables {
 		stone_off_k: number | null;
 		occurred_at: Date;
 	};
+	time_ignored: {
+		bake_date: string;
+		task_key: string;
+		command_id: string;
+	};
+	times_reset: {
+		recipe_id: string;
+		at: Date;
+		command_id: string;
+		recorded_at: RecordedAt;
+	};
 	work_struck: {
 		entry_id: string;
 		command_id: string;

@@ -5,6 +5,7 @@ import type { WorkEntry } from '../../core/bench/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { LearnedUntil } from './batch-log.ts';
 import type { Db, Tx } from './client.ts';
+import type { EveryColumn } from './tables.ts';
 
 /** A task that is learned from, as the newest plan that has it tells it. */
 export interface TaskToTime {
@@ -89,23 +90,31 @@ export async function keepTimed(
 /** Something timed. */
 export interface TimedRow {
 	readonly id: string;
+	readonly date: string;
+	readonly taskId: string;
 	readonly recipeId: string;
 	readonly activity: string;
 	readonly machineId: string | null;
-	readonly byId: string;
+	readonly by: string;
 	readonly bookMinutes: number;
 	readonly realMinutes: number;
 	readonly occurredAtMs: number;
+	/** Somebody said that it does not count. */
+	readonly ignored: boolean;
 }
 
 /** As many of the newest times as anything is learned from; what is older says little of today. */
 const NEWEST_TIMES = 60;
 
-/** The newest times of some recipes up to then, newest first; one query, whatever the history. */
+/** Nobody said that it does not count. */
+const COUNTS = sql`not exists (select 1 from time_ignored i where i.bake_date = w.bake_date and i.task_key = w.task_key)`;
+
+/** The newest times of some recipes since they were learned anew and up to then, newest first; one query, whatever the history. */
 export async function loadTimes(
 	db: Db | Tx,
 	recipeIds: readonly string[],
-	until: LearnedUntil
+	/** Everything where it is left out. */
+	until: LearnedUntil | null = null
 ): Promise<readonly TimedRow[]> {
 	const { rows } = await sql<{
 		bake_date: string;
@@ -113,25 +122,37 @@ export async function loadTimes(
 		recipe_id: string;
 		activity: string;
 		machine_id: string | null;
-		by_id: string;
+		by: string;
 		book_min: number;
 		real_min: number;
 		occurred_at: Date;
-	}>`select found.* from unnest(${sql.val([...new Set(recipeIds)])}::uuid[]) as recipe (id)
+		ignored: boolean;
+	}>`select found.*, person.name as by from unnest(${sql.val([...new Set(recipeIds)])}::uuid[]) as recipe (id)
+		left join times_reset reset on reset.recipe_id = recipe.id
 		cross join lateral (
-			select * from work_timed w where w.recipe_id = recipe.id and w.occurred_at < ${new Date(until.atMs)}
-				and w.bake_date < ${until.date}
+			select w.*, not (${COUNTS}) as ignored from work_timed w where w.recipe_id = recipe.id
+				and (reset.at is null or w.occurred_at >= reset.at)
+				and ${
+					until === null
+						? sql`true`
+						: sql`w.occurred_at < ${new Date(until.atMs)} and w.bake_date < ${until.date}`
+				}
 			order by w.occurred_at desc limit ${NEWEST_TIMES}
-		) found order by found.occurred_at desc, found.task_key`.execute(db);
+		) found
+		join bakery_entry person on person.id = found.by_id
+		order by found.occurred_at desc, found.task_key`.execute(db);
 	return rows.map((row) => ({
 		id: `${row.bake_date} ${row.task_key}`,
+		date: row.bake_date,
+		taskId: row.task_key,
 		recipeId: row.recipe_id,
 		activity: row.activity,
 		machineId: row.machine_id,
-		byId: row.by_id,
+		by: row.by,
 		bookMinutes: row.book_min,
 		realMinutes: row.real_min,
-		occurredAtMs: row.occurred_at.getTime()
+		occurredAtMs: row.occurred_at.getTime(),
+		ignored: row.ignored
 	}));
 }
 
@@ -156,7 +177,7 @@ export async function loadTimesByPerson(
 		real_min: number;
 	}>`select found.* from unnest(${sql.val([...new Set(personIds)])}::uuid[]) as person (id)
 		cross join lateral (
-			select * from work_timed w where w.by_id = person.id and w.activity <> 'bake'
+			select * from work_timed w where w.by_id = person.id and w.activity <> 'bake' and ${COUNTS}
 			order by w.occurred_at desc limit ${NEWEST_TIMES}
 		) found`.execute(db);
 	return rows.map((row) => ({
@@ -190,7 +211,7 @@ export async function loadStones(
 	}>`select found.* from unnest(${sql.val([...new Set(deckIds)])}::uuid[]) as deck (id)
 		cross join lateral (
 			select * from work_timed w where w.machine_id = deck.id and w.stone_off_k is not null
-				and w.occurred_at < ${new Date(until.atMs)} and w.bake_date < ${until.date}
+				and w.occurred_at < ${new Date(until.atMs)} and w.bake_date < ${until.date} and ${COUNTS}
 			order by w.occurred_at desc limit ${NEWEST_STONES}
 		) found`.execute(db);
 	return rows.map((row) => ({
@@ -198,4 +219,65 @@ export async function loadStones(
 		deckId: row.machine_id,
 		offKelvins: row.stone_off_k
 	}));
+}
+
+/** How many times are kept of some recipes, counted no further than anything is learned from. */
+export async function countTimes(
+	db: Db | Tx,
+	recipeIds: readonly string[]
+): Promise<ReadonlyMap<string, number>> {
+	const { rows } = await sql<{ id: string; times: number }>`
+		select recipe.id, (select count(*)::int from (
+			select 1 from work_timed w where w.recipe_id = recipe.id limit ${NEWEST_TIMES}
+		) newest) as times from unnest(${sql.val([...new Set(recipeIds)])}::uuid[]) as recipe (id)`.execute(
+		db
+	);
+	return new Map(rows.map(({ id, times }) => [id, times]));
+}
+
+/** Lets a time not count, or count again; false where there is no such time. */
+export async function setTimeIgnored(
+	tx: Tx,
+	{ date, taskId }: { readonly date: BakeDate; readonly taskId: string },
+	ignored: boolean,
+	commandId: string
+): Promise<boolean> {
+	const known = await tx
+		.selectFrom('work_timed')
+		.select('task_key')
+		.where('bake_date', '=', date)
+		.where('task_key', '=', taskId)
+		.executeTakeFirst();
+	if (!known) return false;
+	if (ignored) {
+		const row: EveryColumn<'time_ignored'> = {
+			bake_date: date,
+			task_key: taskId,
+			command_id: commandId
+		};
+		await tx
+			.insertInto('time_ignored')
+			.values(row)
+			.onConflict((conflict) => conflict.doNothing())
+			.execute();
+	} else
+		await tx
+			.deleteFrom('time_ignored')
+			.where('bake_date', '=', date)
+			.where('task_key', '=', taskId)
+			.execute();
+	return true;
+}
+
+/** From a moment on the times of a recipe are learned anew. */
+export async function putTimesReset(
+	tx: Tx,
+	reset: { readonly recipeId: string; readonly atMs: number; readonly commandId: string }
+): Promise<void> {
+	const moment = { at: new Date(reset.atMs), command_id: reset.commandId };
+	await tx
+		.insertInto('times_reset')
+		.values({ recipe_id: reset.recipeId, ...moment })
+		.onConflict((conflict) => conflict.column('recipe_id').doUpdateSet(moment))
+		.execute();
 }

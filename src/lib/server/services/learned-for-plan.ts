@@ -1,9 +1,17 @@
-import { learnedClock, learnedRecovery, learnedShare } from '../../core/learning/index.ts';
+import {
+	learnedClock,
+	learnedProof,
+	learnedRecovery,
+	learnedShare,
+	type ProofLook
+} from '../../core/learning/index.ts';
 import type { LearnedInPlan } from '../../core/planning/index.ts';
+import { readinessOf } from '../../core/results/index.ts';
 import { HANDS_ON_ACTIVITIES } from '../../core/formula/index.ts';
 import { addDays, instantOf, type BakeDate, type WallTime } from '../../core/time/index.ts';
 import type { Db, Tx } from '../db/client.ts';
 import type { LearnedUntil } from '../db/batch-log.ts';
+import { loadProofsLookedAt, type ProofLookedAt } from '../db/results.ts';
 import { loadStones, loadTimes } from '../db/work-timed.ts';
 import type { BakeryDay } from './day-production.ts';
 import { loadObservationsOf, observationsOf } from './observations.ts';
@@ -46,15 +54,28 @@ export async function loadLearnedForPlan(
 		...production.builds.map(({ preparation }) => preparation.id)
 	];
 	const decks = day.ovens.flatMap((oven) => oven.decks.map(({ id }) => id));
-	const [observations, times, stones] = await Promise.all([
+	const [observations, all, stones, looks] = await Promise.all([
 		loadObservationsOf(db, ferments, { kinds: ['judged'], until }),
 		loadTimes(db, recipes, until),
-		loadStones(db, decks, until)
+		loadStones(db, decks, until),
+		loadProofsLookedAt(db, until)
 	]);
+	const times = all.filter(({ ignored }) => !ignored);
 	const clocks = ferments.flatMap((recipeId): readonly LearnedInPlan[] => {
 		const { mean, used } = learnedClock(observationsOf(observations, recipeId).judged);
 		return counts(mean, used)
 			? [{ kind: 'clock', recipeId, name: names.get(recipeId) ?? '', share: rounded(mean), used }]
+			: [];
+	});
+	const products = production.doughs.flatMap(({ mixes }) =>
+		mixes.flatMap(({ portions }) => portions.map(({ productId }) => productId))
+	);
+	const proofs = [...new Set(products)].flatMap((recipeId): readonly LearnedInPlan[] => {
+		const { share, used } = learnedProof(
+			looks.filter(({ productId }) => productId === recipeId).map(proofLook)
+		);
+		return counts(share, used)
+			? [{ kind: 'proof', recipeId, name: names.get(recipeId) ?? '', share: rounded(share), used }]
 			: [];
 	});
 	const taken = recipes.flatMap((recipeId): readonly LearnedInPlan[] =>
@@ -73,7 +94,16 @@ export async function loadLearnedForPlan(
 			? [{ kind: 'recovery', ovenId: oven.id, name: oven.name, minutes: Math.round(minutes), used }]
 			: [];
 	});
-	return [...clocks, ...taken, ...ovens];
+	return [...clocks, ...proofs, ...taken, ...ovens];
+}
+
+/** A look at pieces in proof, as it is learned from. */
+export function proofLook({ id, told }: ProofLookedAt): ProofLook {
+	return {
+		id,
+		bookShare: told.clock.share * told.bookFactor,
+		seen: readinessOf(told).seen
+	};
 }
 
 function counts(share: number, used: number): boolean {

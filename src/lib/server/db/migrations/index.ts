@@ -23,6 +23,8 @@ import * as results from './0027-results.ts';
 import * as timesLearned from './0028-times-learned.ts';
 import * as ovenAndTubSensors from './0029-oven-and-tub-sensors.ts';
 import * as piecesJudged from './0030-pieces-judged.ts';
+import * as restedAndDrawn from './0031-rested-and-drawn.ts';
+import * as timesThatDoNotCount from './0032-times-that-do-not-count.ts';
 import * as stock from './0020-stock.ts';
 import * as standingOrders from './0019-standing-orders.ts';
 import * as doughsTaken from './0017-doughs-taken.ts';
@@ -61,7 +63,9 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0027-results': results,
 	'0028-times-learned': timesLearned,
 	'0029-oven-and-tub-sensors': ovenAndTubSensors,
-	'0030-pieces-judged': piecesJudged
+	'0030-pieces-judged': piecesJudged,
+	'0031-rested-and-drawn': restedAndDrawn,
+	'0032-times-that-do-not-count': timesThatDoNotCount
 };
 
 export const migrations: MigrationProvider = {
