@@ -20,6 +20,7 @@ const PAGES = [
 	'ovens',
 	'run-sheet',
 	'learned',
+	'learned/times',
 	'bench',
 	'log',
 	'trace',

@@ -265,6 +265,21 @@ journey(
 		await says(page, '[data-morning-line=Times]', 'longer than its book');
 		await says(page, '[data-morning-line=Tonight]', 'learned figure');
 		assert.deepEqual(await accessibilityFaults(page), []);
+		// Each time stands there with who took it, and can be left out.
+		await visit(bakery, `/bake/${TOMORROW}/learned/times`);
+		await says(page, '[data-room-sentence]', 'timed by the taps');
+		await press(page, (await textOf(page, '[data-timed] button')).trim());
+		const [ignore] = await page.$$('[data-timed] li button');
+		assert.ok(ignore, 'a time can be ignored');
+		await ignore.click();
+		await page.waitForFunction(() =>
+			/ignored/.test(document.querySelector('[data-timed] li')?.textContent ?? '')
+		);
+		assert.deepEqual(await accessibilityFaults(page), []);
+		await press(page, 'Count it');
+		await page.waitForFunction(
+			() => !/ignored/.test(document.querySelector('[data-timed] li')?.textContent ?? '')
+		);
 		const after = await readPlan(database.db, addDays(TOMORROW, 1));
 		assert.ok(after.input.learned.length > before.input.learned.length, 'more is learned');
 		assert.notEqual(after.fingerprint, before.fingerprint);

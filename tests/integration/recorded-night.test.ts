@@ -23,6 +23,7 @@ import { readIngredient } from '../../src/lib/server/services/read-ingredient.ts
 import { readLearned } from '../../src/lib/server/services/read-learned.ts';
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
 import { readOvens } from '../../src/lib/server/services/read-ovens.ts';
+import { readTimes } from '../../src/lib/server/services/read-times.ts';
 import { readMorning } from '../../src/lib/server/services/read-morning.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { readPreparation } from '../../src/lib/server/services/read-preparation.ts';
@@ -167,6 +168,7 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 			await readLotTrace(t.db, flour, 'BF 3162')
 		];
 	},
+	times: () => readTimes(t.db, TOMORROW, null),
 	morning: async () => {
 		const { night, ...view } = await readMorning(t.db, TOMORROW);
 		return { ...view, facts: night.facts, struckResults: night.struckResults };

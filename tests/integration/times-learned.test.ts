@@ -5,7 +5,9 @@ import { loadBakeryDay } from '../../src/lib/server/services/day-production.ts';
 import { loadLearnedForPlan } from '../../src/lib/server/services/learned-for-plan.ts';
 import { readBenchMoment } from '../../src/lib/server/services/read-bench.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
-import type { DayPlan } from '../../src/lib/core/planning/index.ts';
+import { readTimes } from '../../src/lib/server/services/read-times.ts';
+import type { Step } from '../../src/lib/core/formula/index.ts';
+import type { DayPlan, LearnedInPlan } from '../../src/lib/core/planning/index.ts';
 import type { WorkAct } from '../../src/lib/core/bench/index.ts';
 import type { HandsOnEntry } from '../../src/lib/wording/list-entry.ts';
 import { acceptHeld, nightInForce } from './accepted-plan.ts';
@@ -99,6 +101,109 @@ test('a tap that is taken back teaches nothing any more', async () => {
 	await send(t.db, { kind: 'strike-work', entryId: ended.id }, { minutes: 900 });
 	const after = await t.db.selectFrom('work_timed').selectAll().execute();
 	assert.equal(after.length, before.length - 1);
+});
+
+test('a time that does not count teaches nothing, a recipe that is learned anew stands as its book says', async () => {
+	const shaped = list.filter(
+		({ kind, taskId, batch, endMs, atMs }) =>
+			kind === 'do' && taskId !== null && batch?.kind === 'portion' && endMs - atMs > 4 * MINUTE
+	);
+	const handsOf = async () => (await learnedNext()).filter(({ kind }) => kind === 'hands');
+	const [first] = await handsOf();
+	assert.ok(first?.kind === 'hands');
+	const of = async (recipeId: string) => (await readTimes(t.db, NEXT, recipeId)).activities;
+	const shown = (await of(first.recipeId)).find(({ activity }) => activity === first.activity);
+	assert.ok(shown && shown.used === first.used, 'the page shows what the plan takes');
+	assert.ok(shown.times.every(({ ignored, leftOut }) => !ignored && !leftOut));
+
+	for (const { date, taskId } of shown.times)
+		assert.equal(
+			(await send(t.db, { kind: 'ignore-time', date, taskId, ignored: true })).outcome,
+			'done'
+		);
+	const isOfIt = (one: LearnedInPlan) =>
+		one.kind === 'hands' && one.recipeId === first.recipeId && one.activity === first.activity;
+	assert.ok(!(await handsOf()).some(isOfIt), 'it is no longer in the plan');
+	const ignored = (await of(first.recipeId)).find(({ activity }) => activity === first.activity);
+	assert.deepEqual(
+		[ignored?.used, ignored?.times.every((one) => one.ignored)],
+		[0, true],
+		'it stands there, and does not count'
+	);
+	// A tap on the same work times it anew, and it still does not count.
+	const again = shaped.find(({ taskId }) => taskId === shown.times[0]?.taskId);
+	if (again) await take(again, 1.6);
+	assert.ok(!(await handsOf()).some(isOfIt));
+	for (const { date, taskId } of shown.times)
+		await send(t.db, { kind: 'ignore-time', date, taskId, ignored: false });
+	assert.ok((await handsOf()).some(isOfIt), 'it counts again');
+
+	await send(t.db, { kind: 'reset-times', recipeId: first.recipeId }, { minutes: 1000 });
+	assert.ok(!(await handsOf()).some(isOfIt), 'learned anew');
+	assert.deepEqual(await of(first.recipeId), []);
+	const none = await send(t.db, {
+		kind: 'ignore-time',
+		date: TOMORROW,
+		taskId: 'nothing is called so',
+		ignored: true
+	});
+	assert.deepEqual(none.outcome === 'refused' && none.refusal, {
+		kind: 'unknown',
+		what: 'observation'
+	});
+});
+
+test('pieces that are ready before their clock each night have a shorter proof the next', async () => {
+	const next = (await readPlan(t.db, NEXT)).input;
+	const portion = (await readPlan(t.db, TOMORROW)).input.doughs
+		.flatMap(({ formulaId, mixes }) =>
+			mixes.flatMap(({ ordinal, portions }) =>
+				portions.map(({ productId }) => ({ formulaId, ordinal, productId }))
+			)
+		)
+		.find(({ productId }) => next.products.some(({ id }) => id === productId));
+	assert.ok(portion);
+	for (const minutes of [700, 701, 702])
+		await send(
+			t.db,
+			{
+				kind: 'tell-result',
+				date: TOMORROW,
+				portion,
+				told: {
+					kind: 'judged',
+					at: 'proof',
+					clock: { share: 0.75, earlyShare: 0.7, lateShare: 1.4 },
+					bookFactor: 1,
+					sightings: [
+						{ kind: 'poke', seen: 'half-springs-back' },
+						{ kind: 'rise', seen: 'to-the-mark' }
+					],
+					decision: 'load'
+				}
+			},
+			{ minutes }
+		);
+	const proof = (await learnedNext()).find((one) => one.kind === 'proof');
+	assert.ok(proof?.kind === 'proof' && proof.recipeId === portion.productId, 'learned for it');
+	assert.ok(proof.share < 0.9 && proof.share > 0.7, `${proof.share}`);
+	const clockOf = (steps: readonly Step[] | undefined) => {
+		const wait = steps?.find((step) => step.kind === 'wait' && step.activity === 'proof');
+		return wait?.kind === 'wait' ? (wait.clock?.ripeMinutes ?? NaN) : NaN;
+	};
+	const { product, ...book } = (await loadBakeryDay(t.db, NEXT)).book.products.find(
+		(one) => one.product.id === portion.productId
+	) ?? { product: null, steps: [] };
+	assert.ok(product);
+	const planned = (await readPlan(t.db, NEXT)).input.products.find(
+		({ id }) => id === portion.productId
+	);
+	assert.equal(
+		clockOf(planned?.steps),
+		Math.round(clockOf(book.steps) * proof.share),
+		'the next plan takes it'
+	);
+	assert.equal((await readTimes(t.db, NEXT, portion.productId)).proof?.used, 3);
 });
 
 test('a bake is timed from loaded to drawn, with its stone; a stone that is always short asks for time', async () => {

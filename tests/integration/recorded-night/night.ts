@@ -365,6 +365,8 @@ async function learned({ tell }: Night): Promise<void> {
 		ignored: true
 	});
 	await tell(562, { kind: 'reset-learning', subject: 'friction', formulaId: STICK_DOUGH });
+	await tell(562, { kind: 'ignore-time', date: TOMORROW, taskId: 'not timed', ignored: true });
+	await tell(562, { kind: 'reset-times', recipeId: STICK_DOUGH });
 	await tell(563, { kind: 'set-units', mass: 'imperial', temperature: 'celsius' });
 	await tell(563, { kind: 'set-water-school', school: 'factor-rule', countsSoakers: true });
 	await tell(564, { kind: 'set-base', formulaId: HARBOUR_DOUGH, celsius: 58.5 });

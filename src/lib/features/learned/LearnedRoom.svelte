@@ -61,6 +61,9 @@
 	note="Every figure stands on raw readings: each can be ignored, and all of them left behind."
 >
 	{#snippet actions()}
+		<a class="action-lesser no-underline!" href={resolve(`/bake/${view.date}/learned/times`)}
+			>Times</a
+		>
 		{#if view.formulas.length === 0}
 			<a class="action no-underline!" href={resolve(`/bake/${view.date}/formulas`)}
 				>Begin the first formula</a

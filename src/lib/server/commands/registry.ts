@@ -13,6 +13,7 @@ import { endDough } from './end-dough.ts';
 import { feedCulture } from './feed-culture.ts';
 import { foundBakery } from './found-bakery.ts';
 import { ignoreObservation } from './ignore-observation.ts';
+import { ignoreTime } from './ignore-time.ts';
 import { judgeReadiness } from './judge-readiness.ts';
 import { keepCulture } from './keep-culture.ts';
 import { keepStock } from './keep-stock.ts';
@@ -20,6 +21,7 @@ import { measureDough } from './measure-dough.ts';
 import { moveDough } from './move-dough.ts';
 import { registerDevice } from './register-device.ts';
 import { resetLearning } from './reset-learning.ts';
+import { resetTimes } from './reset-times.ts';
 import { retire } from './retire.ts';
 import { revokeDevice } from './revoke-device.ts';
 import { saveBakery } from './save-bakery.ts';
@@ -67,6 +69,7 @@ export const COMMANDS = [
 	feedCulture,
 	foundBakery,
 	ignoreObservation,
+	ignoreTime,
 	judgeReadiness,
 	keepCulture,
 	keepStock,
@@ -74,6 +77,7 @@ export const COMMANDS = [
 	moveDough,
 	registerDevice,
 	resetLearning,
+	resetTimes,
 	retire,
 	revokeDevice,
 	saveBakery,

@@ -111,6 +111,27 @@ export async function loadWeighedFacts(
 	}));
 }
 
+/** Water is learned from this many of the newest mixes of a formula. */
+const NEWEST_MIXES = 40;
+
+/** What the newest mixes of a formula took of their water; what was struck is left out. One query, whatever the history. */
+export async function loadWaterOfMixes(
+	db: Db | Tx,
+	formulaId: string | null
+): Promise<readonly { readonly id: string; readonly share: number }[]> {
+	if (formulaId === null) return [];
+	const { rows } = await sql<{ id: string; share: number }>`
+		select mix.id, sum(w.weighed_g) / sum(w.wanted_g) as share
+		from (select id from batch where recipe_id = ${formulaId} and kind = 'mix' and state <> 'withdrawn'
+			order by bake_date desc, id limit ${NEWEST_MIXES}) mix
+		join weighing w on w.batch_id = mix.id and w.wanted_g > 0
+		join lateral (select kind from ingredient_revision r where r.ingredient_id = w.ingredient_id
+			order by r.number desc limit 1) r on r.kind = 'water'
+		where not exists (select 1 from weighing_struck s where s.weighing_id = w.id)
+		group by mix.id order by mix.id`.execute(db);
+	return rows;
+}
+
 export async function insertWeighing(tx: Tx, row: EveryColumn<'weighing'>): Promise<void> {
 	await tx.insertInto('weighing').values(row).execute();
 }

@@ -109,6 +109,12 @@ const NEWEST_TIMES = 60;
 /** Nobody said that it does not count. */
 const COUNTS = sql`not exists (select 1 from time_ignored i where i.bake_date = w.bake_date and i.task_key = w.task_key)`;
 
+function upTo(until: LearnedUntil | null) {
+	return until === null
+		? sql`true`
+		: sql`w.occurred_at < ${new Date(until.atMs)} and w.bake_date < ${until.date}`;
+}
+
 /** The newest times of some recipes since they were learned anew and up to then, newest first; one query, whatever the history. */
 export async function loadTimes(
 	db: Db | Tx,
@@ -132,11 +138,7 @@ export async function loadTimes(
 		cross join lateral (
 			select w.*, not (${COUNTS}) as ignored from work_timed w where w.recipe_id = recipe.id
 				and (reset.at is null or w.occurred_at >= reset.at)
-				and ${
-					until === null
-						? sql`true`
-						: sql`w.occurred_at < ${new Date(until.atMs)} and w.bake_date < ${until.date}`
-				}
+				and ${upTo(until)}
 			order by w.occurred_at desc limit ${NEWEST_TIMES}
 		) found
 		join bakery_entry person on person.id = found.by_id
@@ -201,7 +203,8 @@ const NEWEST_STONES = 20;
 export async function loadStones(
 	db: Db | Tx,
 	deckIds: readonly string[],
-	until: LearnedUntil
+	/** Everything where it is left out. */
+	until: LearnedUntil | null = null
 ): Promise<readonly StoneRow[]> {
 	const { rows } = await sql<{
 		bake_date: string;
@@ -211,7 +214,7 @@ export async function loadStones(
 	}>`select found.* from unnest(${sql.val([...new Set(deckIds)])}::uuid[]) as deck (id)
 		cross join lateral (
 			select * from work_timed w where w.machine_id = deck.id and w.stone_off_k is not null
-				and w.occurred_at < ${new Date(until.atMs)} and w.bake_date < ${until.date} and ${COUNTS}
+				and ${upTo(until)} and ${COUNTS}
 			order by w.occurred_at desc limit ${NEWEST_STONES}
 		) found`.execute(db);
 	return rows.map((row) => ({
@@ -267,6 +270,17 @@ export async function setTimeIgnored(
 			.where('task_key', '=', taskId)
 			.execute();
 	return true;
+}
+
+/** Whether anything was timed of a recipe. */
+export async function hasTimes(tx: Tx, recipeId: string): Promise<boolean> {
+	const row = await tx
+		.selectFrom('work_timed')
+		.select('task_key')
+		.where('recipe_id', '=', recipeId)
+		.limit(1)
+		.executeTakeFirst();
+	return row !== undefined;
 }
 
 /** From a moment on the times of a recipe are learned anew. */
