@@ -383,3 +383,76 @@ test('what a device is told of follows the taps: a load in its deck until it is 
 	const [empty] = await look();
 	assert.ok(empty?.kind === 'deck' && empty.load === null, JSON.stringify(empty));
 });
+
+test('a cold room is told what was moved into it, until it is taken out again', async () => {
+	const { plan, list } = await nightInForce(t.db);
+	const waits = plan.tasks.flatMap((task) => {
+		if (task.step.kind !== 'wait' || task.batch.kind === 'preparation') return [];
+		const leg = task.step.legs.findIndex(({ place, named }) => place === 'cold' && named !== null);
+		const named = task.step.legs[leg]?.named;
+		const into = list.filter(({ taskId, kind }) => taskId === task.id && kind === 'move')[leg - 1];
+		return named && into ? [{ task, placeId: named.id, into }] : [];
+	});
+	const [cold] = waits;
+	assert.ok(cold, 'something is moved to the cold');
+	const held: KnownDevice = {
+		id: randomUUID(),
+		name: 'Cold',
+		revoked: false,
+		sensors: [
+			{
+				id: randomUUID(),
+				name: 'Air',
+				kind: 'place-probe',
+				placeId: cold.placeId,
+				deckId: null,
+				reportEverySeconds: 60
+			}
+		]
+	};
+	const look = async () => {
+		const [holds] = (await surroundingsOf(t.db, held, NOW_MS)).sensors.map((one) => one.holds);
+		assert.ok(holds?.kind === 'place', JSON.stringify(holds));
+		return holds;
+	};
+	const tapEnded = (work: {
+		readonly key: string;
+		readonly taskId: string | null;
+		readonly endMs: number;
+	}) =>
+		send(
+			t.db,
+			{
+				kind: 'tap-work',
+				date: TOMORROW,
+				work: work.key,
+				taskId: work.taskId,
+				act: 'ended',
+				untilMs: null,
+				because: '',
+				celsius: null,
+				personId: null
+			},
+			{ minutes: Math.round((work.endMs - NOW_MS) / 60_000) }
+		);
+	assert.deepEqual((await look()).loads, [], 'nothing was tapped');
+	assert.equal((await tapEnded(cold.into)).outcome, 'done');
+	const loaded = await look();
+	assert.equal(loaded.loads.length, 1);
+	const [load] = loaded.loads;
+	assert.ok(load && load.kilograms > 1 && load.kilograms < 200, JSON.stringify(load));
+	assert.ok(loaded.cold, 'a cold room says what cools it');
+	const after = list.find(
+		({ atMs, batch, kind }) =>
+			kind === 'do' &&
+			atMs >= cold.task.endMs &&
+			batch !== null &&
+			batch.kind !== 'preparation' &&
+			cold.task.batch.kind !== 'preparation' &&
+			batch.formulaId === cold.task.batch.formulaId &&
+			batch.ordinal === cold.task.batch.ordinal
+	);
+	assert.ok(after, 'it is worked on after the cold');
+	assert.equal((await tapEnded(after)).outcome, 'done');
+	assert.deepEqual((await look()).loads, [], 'it is out');
+});

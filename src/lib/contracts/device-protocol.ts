@@ -149,7 +149,27 @@ export const surroundingsSchema = z.object({
 						/** When it is to be ready, by its plan. */
 						ripeMs: z.number()
 					}),
-					z.object({ kind: z.literal('place'), setCelsius: z.number() })
+					z.object({
+						kind: z.literal('place'),
+						setCelsius: z.number(),
+						/** What cools it, where that is known: a place that is not kept cold has none. */
+						cold: z
+							.object({
+								compressorWatts: z.number(),
+								airKilojoulesPerKelvin: z.number(),
+								wallsWattsPerKelvin: z.number()
+							})
+							.nullable(),
+						/** The doughs that were put into it and not taken out. */
+						loads: z.array(
+							z.object({
+								inAtMs: z.number(),
+								kilograms: z.number(),
+								celsius: z.number(),
+								timeConstantMinutes: z.number()
+							})
+						)
+					})
 				])
 				.nullable()
 		})

@@ -1,3 +1,4 @@
+import type { z } from 'zod';
 import {
 	deviceAnswerSchema,
 	deviceSelfSchema,
@@ -26,6 +27,13 @@ export class NotNow extends Error {}
 const MOST_KEPT = 5000;
 const PATIENCE_MS = 10_000;
 
+/** An answer as it is to be; one of another version, or of something else at that address, is waited out. */
+function understood<Answer>(schema: z.ZodType<Answer>, answer: unknown): Answer {
+	const read = schema.safeParse(answer);
+	if (!read.success) throw new NotNow('the answer is not one that this device understands');
+	return read.data;
+}
+
 /** Speaks the device protocol, and keeps what could not be sent until it can. */
 export class DeviceClient {
 	#kept: DeviceReading[] = [];
@@ -34,12 +42,12 @@ export class DeviceClient {
 
 	/** Asks who this device is and what the bakery's clock shows. */
 	async self(): Promise<DeviceSelf> {
-		return deviceSelfSchema.parse(await this.#ask('self', { method: 'GET' }));
+		return understood(deviceSelfSchema, await this.#ask('self', { method: 'GET' }));
 	}
 
 	/** Asks what stands where its sensors are. */
 	async surroundings(): Promise<Surroundings> {
-		return surroundingsSchema.parse(await this.#ask('surroundings', { method: 'GET' }));
+		return understood(surroundingsSchema, await this.#ask('surroundings', { method: 'GET' }));
 	}
 
 	/** How many readings wait to be sent. */
@@ -57,7 +65,8 @@ export class DeviceClient {
 		const refused: RefusedReading[] = [];
 		while (this.#kept.length > 0) {
 			const batch = this.#kept.slice(0, MOST_READINGS);
-			const answer = deviceAnswerSchema.parse(
+			const answer = understood(
+				deviceAnswerSchema,
 				await this.#ask('readings', {
 					method: 'POST',
 					body: JSON.stringify({ readings: batch }),
@@ -72,7 +81,8 @@ export class DeviceClient {
 
 	/** Tells what scales show now. What could not be told is not told later: it is not what lies there then. */
 	async show(weights: readonly DeviceWeight[]): Promise<readonly RefusedReading[]> {
-		const answer = deviceAnswerSchema.parse(
+		const answer = understood(
+			deviceAnswerSchema,
 			await this.#ask('weights', {
 				method: 'POST',
 				body: JSON.stringify({ weights }),

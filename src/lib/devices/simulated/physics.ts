@@ -1,6 +1,7 @@
 import { USUAL_TIME_CONSTANT_MINUTES } from '../../core/formula/index.ts';
 import type { Held, TemperatureSensorKind } from '../../contracts/device-protocol.ts';
 import {
+	followRetarder,
 	LIFT,
 	SELF_HEATING_KELVINS_PER_HOUR,
 	temperatureIn
@@ -44,9 +45,10 @@ export function trueCelsius(
 		case 'tap-probe':
 			return around.tap;
 		case 'place-probe':
-			return holds?.kind === 'place'
-				? holds.setCelsius + swing(epochMs)
-				: FRIDGE_CELSIUS + swing(epochMs);
+			return (
+				(holds?.kind === 'place' ? airOf(holds, epochMs, around.room) : FRIDGE_CELSIUS) +
+				swing(epochMs)
+			);
 		case 'core-probe':
 			return doughCore(epochMs, around);
 		case 'surface-thermometer':
@@ -85,6 +87,30 @@ const FRIDGE_CELSIUS = 4.3;
 /** What is held at a temperature swings as its compressor, or its heat, comes and goes. */
 function swing(epochMs: number): number {
 	return 0.9 * Math.sin((2 * Math.PI * epochMs) / (HOUR_MS / 2));
+}
+
+type InPlace = Extract<Held, { readonly kind: 'place' }>;
+
+/** A cold room that was loaded warms, and comes back as its compressor can; anything else is as it is set. */
+function airOf({ setCelsius, cold, loads }: InPlace, epochMs: number, room: number): number {
+	const inIt = loads.filter(({ inAtMs }) => inAtMs <= epochMs).sort((a, b) => a.inAtMs - b.inAtMs);
+	const [first] = inIt;
+	if (!cold || !first) return setCelsius;
+	const minutes = (ms: number) => (ms - first.inAtMs) / 60_000;
+	const [now] = followRetarder(
+		{ setCelsius, ...cold },
+		inIt.map(({ inAtMs, kilograms, celsius, timeConstantMinutes }) => ({
+			inAtMinutes: minutes(inAtMs),
+			kilograms,
+			startCelsius: celsius,
+			timeConstantMinutes,
+			curve: LIFT['bakers-yeast'],
+			referenceCelsius: 24
+		})),
+		room,
+		[minutes(epochMs)]
+	);
+	return now?.airCelsius ?? setCelsius;
 }
 
 type Deck = Extract<Held, { readonly kind: 'deck' }>;

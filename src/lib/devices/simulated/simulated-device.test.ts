@@ -129,9 +129,27 @@ test('a fridge or a prover is as warm as it is set, and swings about it', () => 
 		const at = (minutes: number) =>
 			trueCelsius('place-probe', START_MS + minutes * MINUTE, 'usual', {
 				kind: 'place',
-				setCelsius
+				setCelsius,
+				cold: null,
+				loads: []
 			});
 		for (let minute = 0; minute < 60; minute += 5)
 			assert.ok(Math.abs(at(minute) - setCelsius) < 1, `${at(minute)} of ${setCelsius}`);
 	}
+});
+
+test('a cold room warms when it is loaded, comes back by what its compressor can, and stays cold while it is empty', () => {
+	const cold = { compressorWatts: 200, airKilojoulesPerKelvin: 40, wallsWattsPerKelvin: 6 };
+	const load = { inAtMs: LOADED, kilograms: 40, celsius: 25, timeConstantMinutes: 120 };
+	const at = (minutes: number, loads = [load]) =>
+		trueCelsius('place-probe', LOADED + minutes * MINUTE, 'usual', {
+			kind: 'place',
+			setCelsius: 4,
+			cold,
+			loads
+		});
+	assert.ok(Math.abs(at(30, []) - 4) < 1, `${at(30, [])} empty`);
+	assert.ok(Math.abs(at(-30) - 4) < 1, `${at(-30)} before it is loaded`);
+	assert.ok(at(60) > 6, `${at(60)} an hour after`);
+	assert.ok(Math.abs(at(20 * 60) - 4) < 1.6, `${at(20 * 60)} the next day`);
 });

@@ -12,6 +12,8 @@ const SENSORS: readonly (readonly [name: string, kind: SensorKind, place?: DemoP
 	['Cold tap', 'tap-probe'],
 	['Flour bin', 'flour-probe'],
 	['Ingredient fridge', 'place-probe', 'Ingredient fridge'],
+	['Cold room', 'place-probe', 'Cold room'],
+	['Warm prover', 'place-probe', 'Warm prover'],
 	['Dough probe', 'core-probe'],
 	['Surface thermometer', 'surface-thermometer'],
 	['Tub sensor', 'tub-rise']

@@ -2,20 +2,22 @@ import { isOfDeck } from '../../contracts/sensor-kinds.ts';
 import type { Held, Surroundings } from '../../contracts/device-protocol.ts';
 import { workKey, workStates, type WorkState } from '../../core/bench/index.ts';
 import { id, type PlaceId } from '../../core/identity.ts';
-import { batchKey, type DayPlan } from '../../core/planning/index.ts';
+import { batchKey, type BakeDayInput, type DayPlan } from '../../core/planning/index.ts';
 import { addDays, wallTimeOf } from '../../core/time/index.ts';
 import { loadBakery } from '../db/bakery.ts';
 import { loadMixedOn } from '../db/batch-log-standing.ts';
 import type { Db } from '../db/client.ts';
 import type { KnownDevice } from '../db/devices.ts';
 import { loadEntries } from '../db/entries.ts';
-import { placesOf } from '../db/of-entries.ts';
+import { placesOf, retardersOf } from '../db/of-entries.ts';
 import { loadNewestPlans } from '../db/plans.ts';
 import { loadWorkEntries } from '../db/work.ts';
 import { bakeryNow } from './bakery-now.ts';
+import { loadsIn } from './loads-in-place.ts';
 
 interface Night {
 	readonly plan: DayPlan;
+	readonly input: BakeDayInput;
 	readonly states: ReadonlyMap<string, WorkState>;
 	/** When each mix was measured out of its bowl, by its batch. */
 	readonly mixed: ReadonlyMap<string, number>;
@@ -35,10 +37,11 @@ export async function surroundingsOf(
 		loadEntries(db, today, ['place'])
 	]);
 	const nights = await Promise.all(
-		[...plans].map(async ([date, { plan }]): Promise<Night> => {
+		[...plans].map(async ([date, { plan, input }]): Promise<Night> => {
 			const [taps, mixed] = await Promise.all([loadWorkEntries(db, date), loadMixedOn(db, date)]);
 			return {
 				plan,
+				input,
 				states: workStates(taps),
 				mixed: new Map(
 					mixed.flatMap(({ formulaId, ordinal, atMs }) =>
@@ -49,6 +52,7 @@ export async function surroundingsOf(
 		})
 	);
 	const places = placesOf(entries);
+	const retarders = new Map(retardersOf(entries).map((one) => [one.id, one]));
 	return {
 		sensors: sensors.map(({ name, kind, deckId, placeId }) => {
 			if (isOfDeck(kind) && deckId !== null)
@@ -56,9 +60,22 @@ export async function surroundingsOf(
 			if (kind === 'tub-rise') return { sensor: name, holds: tubNow(nights) };
 			const place =
 				kind === 'place-probe' && placeId !== null ? places.get(id<PlaceId>(placeId)) : undefined;
+			if (!place) return { sensor: name, holds: null };
+			const retarder = retarders.get(place.id);
 			return {
 				sensor: name,
-				holds: place ? { kind: 'place' as const, setCelsius: place.celsius } : null
+				holds: {
+					kind: 'place' as const,
+					setCelsius: place.celsius,
+					cold: retarder
+						? {
+								compressorWatts: retarder.compressorWatts,
+								airKilojoulesPerKelvin: retarder.airKilojoulesPerKelvin,
+								wallsWattsPerKelvin: retarder.wallsWattsPerKelvin
+							}
+						: null,
+					loads: nights.flatMap((night) => loadsIn(night, place.id))
+				}
 			};
 		})
 	};
