@@ -143,6 +143,9 @@ export const productContent = {
 	/** So many pieces more than are ordered, as a share of them. */
 	sparesShare: z.number().min(0).max(0.5).default(0),
 	shape: line(200),
+	/** How it is cut before it is baked, in words; and how deep. */
+	score: line(200).default(''),
+	scoreMm: z.number().min(0.5).max(50).nullable().default(null),
 	vesselId: uuid.nullable(),
 	dividerId: uuid.nullable(),
 	footprint: z

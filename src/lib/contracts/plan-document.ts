@@ -222,7 +222,9 @@ const input: z.ZodType<BakeDayInput> = z.object({
 				.nullable(),
 			piecesPerTray: z.number().default(1),
 			dividerId: z.string().nullable().default(null),
-			shape: z.string().default('')
+			shape: z.string().default(''),
+			score: z.string().default(''),
+			scoreMm: z.number().nullable().default(null)
 		})
 	)
 });

@@ -77,6 +77,8 @@ export interface RipeningDoughView {
 export interface RetarderView extends Retarder {
 	readonly id: string;
 	readonly name: string;
+	/** What its own probe says of its air; null where it has none, or was never heard. */
+	readonly probe: ProbeView | null;
 }
 
 /** A dough as the core follows it; null while it was not mixed, or has no clock. */

@@ -232,7 +232,9 @@ export const DAY: BakeDayInput = {
 			vessel: null,
 			piecesPerTray: 6,
 			dividerId: null,
-			shape: ''
+			shape: '',
+			score: '',
+			scoreMm: null
 		}
 	]
 };

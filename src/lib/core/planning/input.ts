@@ -223,8 +223,11 @@ export interface PlannedProduct {
 	readonly piecesPerTray: number;
 	/** The divider that divides it; null where hands do. */
 	readonly dividerId: string | null;
-	/** How it is shaped and scored, in words; empty where nobody wrote it down. */
+	/** How it is shaped, in words; empty where nobody wrote it down. */
 	readonly shape: string;
+	/** How it is cut before it is baked, in words; and how deep, in millimetres. */
+	readonly score: string;
+	readonly scoreMm: number | null;
 }
 
 export interface PlannedVessel {

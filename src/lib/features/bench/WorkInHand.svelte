@@ -7,6 +7,7 @@
 	import TemperatureField from '../../fields/TemperatureField.svelte';
 	import BigFigure from '../../ui/BigFigure.svelte';
 	import { batchKey } from '../../core/planning/index.ts';
+	import { methodText } from '../../wording/method-text.ts';
 	import { PIECE_DECISION_TEXT } from '../../wording/result-text.ts';
 	import { coreText } from '../../wording/core-text.ts';
 	import { handText, whenText } from '../../wording/bench-text.ts';
@@ -101,7 +102,10 @@
 		if (batch?.kind !== 'portion' && batch?.kind !== 'load') return '';
 		const shapes = task?.step.kind === 'hands-on' && BY_METHOD.has(task.step.activity);
 		if (!shapes && entry.kind !== 'load') return '';
-		return document?.input.products.find(({ id }) => id === batch.productId)?.shape ?? '';
+		const product = document?.input.products.find(({ id }) => id === batch.productId);
+		const isScored =
+			entry.kind === 'load' || (task?.step.kind === 'hands-on' && task.step.activity === 'score');
+		return product ? methodText(product, isScored) : '';
 	});
 	let celsius: number | null = $state(null);
 	/** What a probe said longer ago is not how it is (our default). */

@@ -2,9 +2,15 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { RipeningView } from '../../contracts/ripening-views.ts';
 	import { heatToRemove } from '../../core/fermentation/index.ts';
-	import { formatMass, formatNumber, formatTemperature } from '../../core/units/index.ts';
+	import {
+		formatDifference,
+		formatMass,
+		formatNumber,
+		formatTemperature
+	} from '../../core/units/index.ts';
 	import { mixTitle } from '../../wording/mix-title.ts';
-	import { momentText } from '../../wording/time-text.ts';
+	import { stateOfProbe } from '../../wording/probe-text.ts';
+	import { ageText, momentText } from '../../wording/time-text.ts';
 	import ColdRoomChart from './ColdRoomChart.svelte';
 	import type { RipeningModel } from './ripening-model.svelte.ts';
 
@@ -16,6 +22,15 @@
 	const room = useRoom();
 	const { units, timeZone } = $derived(room.bakery);
 	const degrees = (celsius: number) => formatTemperature({ celsius }, 1, units);
+
+	/** Air swings by about so much as a compressor comes and goes: less is no news (our default). */
+	const SWING_KELVINS = 1.5;
+	function against(readCelsius: number, expectedCelsius: number): string {
+		const off = readCelsius - expectedCelsius;
+		return Math.abs(off) < SWING_KELVINS
+			? ', as expected'
+			: `; ${formatDifference({ kelvins: Math.abs(off) }, 1, units)} ${off > 0 ? 'warmer' : 'colder'} than expected`;
+	}
 
 	const rooms = $derived(
 		view.retarders.map((retarder) => {
@@ -47,6 +62,19 @@
 			data-retarder={retarder.name}
 		>
 			<h2>{retarder.name}</h2>
+			{#if retarder.probe}
+				<p class="mt-1" data-cold-probe>
+					{retarder.probe.name}: <b>{degrees(retarder.probe.celsius)}</b>, {ageText(
+						retarder.probe.measuredAtMs,
+						room.now.epochMs
+					)}{stateOfProbe(retarder.probe, room.now.epochMs).silent
+						? '; silent since'
+						: against(
+								retarder.probe.celsius,
+								inside.length > 0 && now ? now.airCelsius : retarder.setCelsius
+							)}.
+				</p>
+			{/if}
 			{#if inside.length === 0}
 				<p class="mt-1 text-ink-2">
 					Empty, set to {degrees(retarder.setCelsius)}. Send a dough into it and its air is followed

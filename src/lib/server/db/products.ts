@@ -105,6 +105,8 @@ export async function loadProducts(db: Db | Tx): Promise<readonly ProductRevisio
 			bakeLossShare: row.bake_loss_share,
 			sparesShare: row.spares_share,
 			shape: row.shape,
+			score: row.score,
+			scoreMm: row.score_mm,
 			vesselId: row.vessel_id,
 			dividerId: row.divider_id,
 			footprint:
@@ -170,6 +172,8 @@ export async function insertProductRevision(
 		bake_loss_share: contents.bakeLossShare,
 		spares_share: contents.sparesShare,
 		shape: contents.shape,
+		score: contents.score,
+		score_mm: contents.scoreMm,
 		vessel_id: contents.vesselId,
 		divider_id: contents.dividerId,
 		footprint_length_cm: contents.footprint?.lengthCm ?? null,

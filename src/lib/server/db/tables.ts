@@ -208,6 +208,8 @@ export interface Tables
 		bake_loss_share: number;
 		spares_share: number;
 		shape: string;
+		score: Generated<string>;
+		score_mm: number | null;
 		vessel_id: string | null;
 		divider_id: string | null;
 		footprint_length_cm: number | null;

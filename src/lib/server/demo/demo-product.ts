@@ -17,6 +17,8 @@ export interface DemoProduct {
 	/** Pieces made beyond the orders, as a share of them. */
 	readonly spares?: number;
 	readonly shape: string;
+	/** How it is cut, and how deep in millimetres. */
+	readonly score?: readonly [how: string, mm: number];
 	readonly vessel?: string;
 	readonly divider?: string;
 	readonly footprint: readonly [lengthCm: number, widthCm: number];

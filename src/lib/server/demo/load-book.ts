@@ -121,6 +121,8 @@ export async function loadBook(
 				bakeLossShare: product.bakeLoss,
 				sparesShare: product.spares ?? 0,
 				shape: product.shape,
+				score: product.score?.[0] ?? '',
+				scoreMm: product.score?.[1] ?? null,
 				vesselId: product.vessel ? demoId('vessel', product.vessel) : null,
 				dividerId: product.divider ? demoId('divider', product.divider) : null,
 				footprint: { lengthCm: product.footprint[0], widthCm: product.footprint[1] },

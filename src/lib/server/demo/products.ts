@@ -11,6 +11,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		bakedGrams: 780,
 		bakeLoss: 0.13,
 		shape: 'round, seam up in a basket',
+		score: ['one cut along, blade held flat', 8],
 		vessel: 'Round basket',
 		footprint: [24, 24],
 		extras: [['dusting', 'Light rye flour', 4]],
@@ -37,6 +38,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		doughs: [['Harbour dough', 480]],
 		bakeLoss: 0.14,
 		shape: 'small round',
+		score: ['a cross', 6],
 		footprint: [18, 18],
 		piecesPerDeck: 24,
 		steps: [
@@ -60,6 +62,7 @@ export const PRODUCTS: readonly DemoProduct[] = [
 		doughs: [['Stick dough', 340]],
 		bakeLoss: 0.21,
 		shape: 'stick, 55 cm',
+		score: ['five cuts at a slant, blade held flat', 4],
 		footprint: [58, 8],
 		piecesPerDeck: 28,
 		steps: [

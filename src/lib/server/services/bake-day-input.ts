@@ -131,7 +131,9 @@ function plannedProduct(
 				? (vessel.holds ?? 1)
 				: piecesPerTray(revision.footprint),
 		dividerId: revision.dividerId,
-		shape: revision.shape
+		shape: revision.shape,
+		score: revision.score,
+		scoreMm: revision.scoreMm
 	};
 }
 

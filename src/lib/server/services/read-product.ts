@@ -39,6 +39,8 @@ export async function readProduct(
 		bakeLossShare: found?.bakeLossShare ?? BEGINNING.bakeLossShare,
 		sparesShare: found?.sparesShare ?? 0,
 		shape: found?.shape ?? '',
+		score: found?.score ?? '',
+		scoreMm: found?.scoreMm ?? null,
 		vesselId: found?.vesselId ?? null,
 		dividerId: found?.dividerId ?? null,
 		footprint: found?.footprint ?? null,

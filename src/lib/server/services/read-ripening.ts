@@ -38,6 +38,12 @@ export async function readRipening(
 		coreProbe: coreProbe ? probeView(coreProbe) : null,
 		tubRise: tub?.lastRise ? { sensor: tub.sensor, ...tub.lastRise } : null,
 		roomCelsius: room?.reading?.celsius ?? room?.unread.celsius ?? day.bakery.assumed.roomCelsius,
-		retarders: day.retarders
+		retarders: day.retarders.map((retarder) => {
+			const probe = newestOf(
+				sensors.filter(({ placeId }) => placeId === retarder.id),
+				'place-probe'
+			);
+			return { ...retarder, probe: probe ? probeView(probe) : null };
+		})
 	};
 }

@@ -112,6 +112,8 @@ export async function writeStarter(
 			bakeLossShare: product.bakeLossShare,
 			sparesShare: 0,
 			shape: product.shape,
+			score: '',
+			scoreMm: null,
 			vesselId: null,
 			dividerId: null,
 			footprint: product.footprint,

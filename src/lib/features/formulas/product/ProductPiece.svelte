@@ -99,6 +99,28 @@
 			onchange={(event) => edited.set({ shape: event.currentTarget.value.trim() })}
 		/>
 	</label>
+	<div class="flex flex-wrap items-end gap-3">
+		<label class="mb-1 block min-w-0 flex-1">
+			Score
+			<input
+				name="score"
+				class="field w-full"
+				value={value.score}
+				maxlength="200"
+				placeholder="one cut along, at a flat angle"
+				onchange={(event) => edited.set({ score: event.currentTarget.value.trim() })}
+			/>
+		</label>
+		<NumberField
+			label="Depth of the score, mm"
+			value={value.scoreMm}
+			decimals={1}
+			least={0.5}
+			most={50}
+			optional
+			onSet={(scoreMm: number | null) => edited.set({ scoreMm })}
+		/>
+	</div>
 	<h3 class="mt-2">Doughs</h3>
 	{#each value.doughs as dough, at (at)}
 		<div class="flex flex-wrap items-center justify-between gap-2 py-1">

@@ -29,6 +29,8 @@ export function editProduct(view: ProductDetailView, retries: Retries): EditedPr
 			bakeLossShare: view.bakeLossShare,
 			sparesShare: view.sparesShare,
 			shape: view.shape,
+			score: view.score,
+			scoreMm: view.scoreMm,
 			vesselId: view.vesselId,
 			dividerId: view.dividerId,
 			footprint: view.footprint ? { ...view.footprint } : null,

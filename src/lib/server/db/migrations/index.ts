@@ -25,6 +25,7 @@ import * as ovenAndTubSensors from './0029-oven-and-tub-sensors.ts';
 import * as piecesJudged from './0030-pieces-judged.ts';
 import * as restedAndDrawn from './0031-rested-and-drawn.ts';
 import * as timesThatDoNotCount from './0032-times-that-do-not-count.ts';
+import * as scoreAndItsDepth from './0033-score-and-its-depth.ts';
 import * as stock from './0020-stock.ts';
 import * as standingOrders from './0019-standing-orders.ts';
 import * as doughsTaken from './0017-doughs-taken.ts';
@@ -65,7 +66,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0029-oven-and-tub-sensors': ovenAndTubSensors,
 	'0030-pieces-judged': piecesJudged,
 	'0031-rested-and-drawn': restedAndDrawn,
-	'0032-times-that-do-not-count': timesThatDoNotCount
+	'0032-times-that-do-not-count': timesThatDoNotCount,
+	'0033-score-and-its-depth': scoreAndItsDepth
 };
 
 export const migrations: MigrationProvider = {
