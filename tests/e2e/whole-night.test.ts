@@ -1,4 +1,7 @@
 import assert from 'node:assert/strict';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
 import type { Page } from 'puppeteer-core';
 import type { WorkAct } from '../../src/lib/core/bench/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
@@ -224,6 +227,7 @@ journey(
 		}
 		const portion = `[data-portion="${opened}"]`;
 		await page.click(`${portion} > summary`);
+		await page.waitForSelector(`${portion} [data-picture]`);
 		const tell = async (fault: string, cause: string, word: string) => {
 			await search(page, 'Fault', fault);
 			await page.click(`${portion} .forms > div:last-child button.action-lesser`);
@@ -234,6 +238,26 @@ journey(
 		};
 		await tell('dull crust', 'no-steam', 'it had no steam');
 		await tell('flat', 'dough-warm', 'the dough was too warm');
+		// A picture of it, made small here and shown from where it is kept.
+		const folder = mkdtempSync(path.join(os.tmpdir(), 'jovet-picture-'));
+		try {
+			const file = path.join(folder, 'bread.png');
+			writeFileSync(file, await page.screenshot());
+			const input = await page.waitForSelector<'input'>(`${portion} input[type=file]` as 'input');
+			await input?.uploadFile(file);
+			await page.waitForFunction(
+				(at) => {
+					const image = document.querySelector<HTMLImageElement>(`${at} [data-bread-picture]`);
+					return (
+						image?.src.startsWith('http') === true && image.complete && image.naturalWidth > 200
+					);
+				},
+				{},
+				portion
+			);
+		} finally {
+			rmSync(folder, { recursive: true, force: true });
+		}
 		assert.deepEqual(await accessibilityFaults(page), []);
 
 		// A recall of one flour lot names every drop in one move.
@@ -276,7 +300,8 @@ journey(
 			/ignored/.test(document.querySelector('[data-timed] li')?.textContent ?? '')
 		);
 		assert.deepEqual(await accessibilityFaults(page), []);
-		await press(page, 'Count it');
+		const [count] = await page.$$('[data-timed] li button');
+		await count?.click();
 		await page.waitForFunction(
 			() => !/ignored/.test(document.querySelector('[data-timed] li')?.textContent ?? '')
 		);

@@ -66,6 +66,7 @@ export async function resultsOf(db: Db): Promise<readonly Readonly<Record<string
 				decision: 'load'
 			}
 		},
+		{ ...of, told: { kind: 'picture', jpegBase64: `/9j/${'A'.repeat(400)}` } },
 		{ ...of, told: { kind: 'drawn', browning: 'brown', sound: 'dull' } },
 		{ ...of, told: { kind: 'less', dropId: demoId('drop', 'Ferry'), pieces: 1 } },
 		{ ...of, told: { kind: 'again', pieces: 1 } },

@@ -3,6 +3,8 @@ import assert from 'node:assert/strict';
 import { sql } from 'kysely';
 import { id, type FormulaId, type ProductId } from '../../src/lib/core/identity.ts';
 import { countedOf, shortsOf, type ResultTold } from '../../src/lib/core/results/index.ts';
+import { addDays } from '../../src/lib/core/time/index.ts';
+import { findPicture } from '../../src/lib/server/db/results.ts';
 import { readBenchMoment, readNightLog } from '../../src/lib/server/services/read-bench.ts';
 import { acceptHeld, nightInForce } from './accepted-plan.ts';
 import {
@@ -101,6 +103,27 @@ test('everything that can be told of a portion is kept as it was told', async ()
 	);
 	for (const { id: entryId } of results)
 		await send(t.db, { kind: 'strike-result', entryId }, { minutes: 13 });
+});
+
+test('a picture is kept beside what is told, as it was; what is none, or too large, is refused', async () => {
+	const jpeg = Buffer.concat([Buffer.from([0xff, 0xd8, 0xff]), Buffer.alloc(3000, 7)]);
+	const told = (bytes: Buffer) =>
+		tell({ kind: 'picture', jpegBase64: bytes.toString('base64') }, 12);
+	const taken = await told(jpeg);
+	assert.ok(taken.outcome === 'done');
+	const found = (await standing()).results.find((one) => one.told.kind === 'picture');
+	assert.ok(found?.told.kind === 'picture');
+	assert.equal(found.told.jpegBase64, null, 'a night is read without its pictures');
+	assert.deepEqual(await findPicture(t.db, TOMORROW, found.id), jpeg);
+	assert.equal(await findPicture(t.db, addDays(TOMORROW, 1), found.id), null, 'of another date');
+	await send(t.db, { kind: 'strike-result', entryId: found.id }, { minutes: 13 });
+	assert.equal(await findPicture(t.db, TOMORROW, found.id), null, 'it was taken back');
+	await assert.rejects(sql`delete from result_picture`.execute(t.db), /append-only/);
+	const page = Buffer.from(`<script>alert(1)</script>${' '.repeat(400)}`);
+	for (const bad of [page, Buffer.concat([jpeg, Buffer.alloc(300_000, 7)])]) {
+		const refused = await told(bad);
+		assert.equal(refused.outcome === 'refused' && refused.refusal.kind, 'malformed');
+	}
 });
 
 test('what no portion is, and what nobody can have counted, is refused in words', async () => {

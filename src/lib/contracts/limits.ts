@@ -19,6 +19,9 @@ export const MOST_BATCHES = 6;
 /** How much earlier a mix may be wished for. */
 export const MOST_LEAD_MINUTES = 480;
 
+/** A picture is made small before it is sent: no more characters than this, as base64 (some 200 kB). */
+export const MOST_PICTURE_CHARACTERS = 280_000;
+
 /** How far ahead something at the bench can be put off (our default: a shift). */
 export const MOST_PUT_OFF_MINUTES = 12 * 60;
 

@@ -9,7 +9,7 @@ import {
 	type ResultTold
 } from '../core/results/index.ts';
 import { uuidSchema } from './border-schemas.ts';
-import { MOST_BATCH_GRAMS, MOST_PIECES } from './limits.ts';
+import { MOST_BATCH_GRAMS, MOST_PICTURE_CHARACTERS, MOST_PIECES } from './limits.ts';
 import { sightingsSchema } from './sightings.ts';
 import { line } from './text.ts';
 
@@ -70,6 +70,15 @@ export const resultToldSchema: z.ZodType<ResultTold> = z.discriminatedUnion('kin
 			message: 'nothing was looked at',
 			path: ['browning']
 		}),
+	z.object({
+		kind: z.literal('picture'),
+		// Every JPEG begins alike: FF D8 FF.
+		jpegBase64: z
+			.string()
+			.min(200, { message: 'no picture' })
+			.max(MOST_PICTURE_CHARACTERS, { message: 'too large a picture' })
+			.regex(/^\/9j\/[A-Za-z0-9+/]+={0,2}$/, { message: 'not a JPEG picture' })
+	}),
 	z.object({ kind: z.literal('fault'), fault: z.enum(FAULTS), note }),
 	z.object({
 		kind: z.literal('less'),

@@ -19,15 +19,20 @@ export interface TimeView {
 	readonly leftOut: boolean;
 }
 
+/** How many times its book something takes in one oven, or by one person's hands. */
+export interface TimeOf {
+	readonly name: string;
+	readonly share: number;
+	readonly used: number;
+}
+
 /** What hands or an oven do to something, with how long it really takes. */
 export interface TimedActivityView extends LearnedShare {
 	readonly activity: HandsOnActivity | 'bake';
 	/** In each oven apart; none where it was baked in one alone. */
-	readonly byOven: readonly {
-		readonly name: string;
-		readonly share: number;
-		readonly used: number;
-	}[];
+	readonly byOven: readonly TimeOf[];
+	/** By the hands of each apart; none where one alone did it, or an oven. */
+	readonly byPerson: readonly TimeOf[];
 	/** Newest first. */
 	readonly times: readonly TimeView[];
 }

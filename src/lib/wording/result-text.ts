@@ -95,6 +95,8 @@ export function toldText(
 			];
 			return `drawn: ${parts.join(', ')}`;
 		}
+		case 'picture':
+			return 'a picture';
 		case 'judged': {
 			const seen = told.sightings.map(sightingText).join(', ');
 			return `${VERDICT_TEXT[readinessOf(told).verdict]} ${LOOKED_AT_TEXT[told.at]}${seen ? ` (${seen})` : ', by the clock alone'}: ${PIECE_DECISION_TEXT[told.decision]}`;

@@ -85,6 +85,8 @@ export type ResultTold =
 			readonly sightings: readonly Sighting[];
 			readonly decision: PieceDecision;
 	  }
+	/** What it looked like; kept apart from what is told, and null where it is read. */
+	| { readonly kind: 'picture'; readonly jpegBase64: string | null }
 	/** A short count is answered: a drop gets fewer. */
 	| { readonly kind: 'less'; readonly dropId: DropId; readonly pieces: number }
 	/** A short count is answered: so many are made again. */
@@ -97,6 +99,7 @@ export const RESULT_KINDS = [
 	'fault',
 	'drawn',
 	'judged',
+	'picture',
 	'less',
 	'again'
 ] as const satisfies readonly ResultTold['kind'][];

@@ -148,7 +148,7 @@
 				onclick={() => (planning = !planning)}
 				>{toPlan ? 'Plan what is made again' : 'Plan again from what was done'}</button
 			>
-			<a class="action-lesser no-underline!" href={resolve(`/bake/${view.date}/log#went`)}
+			<a class="action-lesser no-underline!" href={resolve(`/bake/${view.date}/log`)}
 				>As it went</a
 			>
 		</li>

@@ -13,6 +13,7 @@
 	import { dayText } from '../../wording/time-text.ts';
 	import DoughTemperatureChart from './DoughTemperatureChart.svelte';
 	import FrictionChart from './FrictionChart.svelte';
+	import BesideList from './BesideList.svelte';
 	import Observations from './Observations.svelte';
 	import SchoolMisses from './SchoolMisses.svelte';
 	import SeasonsChart from './SeasonsChart.svelte';
@@ -53,6 +54,14 @@
 	const on = $derived(view.mixerId ? 'on this mixer' : 'by hand');
 	const address = (formulaId: string, mixerId: string | null) =>
 		`${resolve(`/bake/${view.date}/learned`)}?formula=${formulaId}${mixerId ? `&mixer=${mixerId}` : ''}`;
+	const rows = $derived(
+		view.formulas.map((choice) => ({
+			id: choice.id,
+			name: choice.name,
+			note: choice.measured === 0 ? 'not measured' : count(choice.measured, 'mix', 'mixes'),
+			href: address(choice.id, view.mixerId)
+		}))
+	);
 	const PLACES = { room: 'in the room', proofer: 'kept warm', cold: 'kept cold' } as const;
 </script>
 
@@ -74,22 +83,7 @@
 	{/snippet}
 </RoomHeading>
 
-<div class="learned">
-	<nav aria-label="Formulas" class={formula ? 'border border-line bg-sheet' : ''}>
-		{#each view.formulas as choice (choice.id)}
-			<!-- eslint-disable svelte/no-navigation-without-resolve -- resolved in address() -->
-			<a
-				class="row"
-				href={address(choice.id, view.mixerId)}
-				aria-current={choice.id === formula?.id ? 'page' : undefined}
-			>
-				<b>{choice.name}</b>
-				<span class="shrink-0 whitespace-nowrap text-ink-2"
-					>{choice.measured === 0 ? 'not measured' : count(choice.measured, 'mix', 'mixes')}</span
-				>
-			</a>
-		{/each}
-	</nav>
+<BesideList label="Formulas" {rows} current={formula?.id ?? null}>
 	{#if formula}
 		<div class="grid gap-4">
 			<section class="card" aria-label="Friction of {formula.name}" data-learned="friction">
@@ -97,6 +91,7 @@
 				{#if view.mixers.length > 1}
 					<p class="flex gap-4">
 						{#each view.mixers as mixer (mixer.id)}
+							<!-- eslint-disable svelte/no-navigation-without-resolve -- resolved in address() -->
 							<a
 								href={address(formula.id, mixer.id)}
 								aria-current={mixer.id === view.mixerId ? 'true' : undefined}
@@ -104,10 +99,10 @@
 									? 'font-bold'
 									: ''}">{mixer.name}</a
 							>
+							<!-- eslint-enable svelte/no-navigation-without-resolve -->
 						{/each}
 					</p>
 				{/if}
-				<!-- eslint-enable svelte/no-navigation-without-resolve -->
 				<h3 class="sub"><Term of="friction-work">Friction</Term></h3>
 				<p class="text-lead" data-friction>{frictionText}</p>
 				{#each leftOut as observation (observation.id)}
@@ -189,31 +184,9 @@
 			</section>
 		</div>
 	{/if}
-</div>
+</BesideList>
 
 <style>
-	.learned {
-		display: grid;
-		grid-template-columns: 260px minmax(0, 1fr);
-		gap: 16px;
-		align-items: start;
-		padding: 0 20px 20px;
-	}
-	.row {
-		display: flex;
-		justify-content: space-between;
-		gap: 10px;
-		min-height: 44px;
-		align-items: center;
-		padding: 4px 14px;
-		border-bottom: 1px solid var(--line);
-		border-left: 6px solid transparent;
-		text-decoration: none;
-	}
-	.row[aria-current] {
-		border-left-color: var(--ink);
-		background: var(--ground);
-	}
 	.card {
 		padding: 14px 18px;
 		background: var(--sheet);
@@ -234,10 +207,5 @@
 		grid-template-columns: repeat(auto-fit, minmax(min(360px, 100%), 1fr));
 		gap: 8px 24px;
 		margin-top: 8px;
-	}
-	@media (max-width: 900px) {
-		.learned {
-			grid-template-columns: 1fr;
-		}
 	}
 </style>

@@ -74,7 +74,7 @@
 					>
 					<button
 						class="action-lesser"
-						aria-label="{observation.ignored ? 'Count' : 'Ignore'} the reading of {when(
+						aria-label="{observation.ignored ? 'Count it' : 'Ignore it'}: the reading of {when(
 							observation.occurredAtMs
 						)}"
 						onclick={() => judge(observation.id, !observation.ignored)}

@@ -6,6 +6,7 @@
 	import type { TimesView, TimeView } from '../../contracts/times-views.ts';
 	import type { LearnedShare } from '../../core/learning/index.ts';
 	import { formatDifference, formatMinutes, formatNumber } from '../../core/units/index.ts';
+	import BesideList from './BesideList.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { ACTIVITY_TEXT } from '../../wording/step-text.ts';
 	import { clockText, shortDateText } from '../../wording/time-text.ts';
@@ -23,6 +24,16 @@
 		timed.length === 0
 			? 'No time is learned yet: begin and end work with a tap at the bench.'
 			: `${timed.length === 1 ? 'One recipe is' : `${timed.length} recipes are`} timed by the taps at the bench.`
+	);
+	const rows = $derived(
+		view.recipes
+			.filter(({ id, times }) => times > 0 || id === view.recipe?.id)
+			.map(({ id, name, times }) => ({
+				id,
+				name,
+				note: times === 0 ? 'not timed' : `${times}`,
+				href: `${resolve(`/bake/${view.date}/learned/times`)}?recipe=${id}`
+			}))
 	);
 	/** What each activity is open to, by its name. */
 	let open: string | null = $state(null);
@@ -64,19 +75,7 @@
 	{/snippet}
 </RoomHeading>
 
-<div class="times">
-	<nav aria-label="Recipes" class={view.recipes.length > 0 ? 'border border-line bg-sheet' : ''}>
-		{#each view.recipes as one (one.id)}
-			<a
-				class="row"
-				href="{resolve(`/bake/${view.date}/learned/times`)}?recipe={one.id}"
-				aria-current={one.id === view.recipe?.id ? 'page' : undefined}
-			>
-				<b>{one.name}</b>
-				<span class="shrink-0 text-ink-2">{one.times === 0 ? 'not timed' : one.times}</span>
-			</a>
-		{/each}
-	</nav>
+<BesideList label="Recipes" {rows} current={view.recipe?.id ?? null}>
 	{#if view.recipe}
 		{@const recipe = view.recipe}
 		<div class="grid gap-4">
@@ -87,8 +86,8 @@
 					<div class="activity" data-timed={one.activity}>
 						<h3>{name}</h3>
 						<p class="text-lead">{againstBook(one, 'its book')}</p>
-						{#each one.byOven as oven (oven.name)}
-							<p>{oven.name}: {formatNumber(oven.share, 2)} times, from {times(oven.used)}.</p>
+						{#each [...one.byOven, ...one.byPerson] as of (of.name)}
+							<p>{of.name}: {formatNumber(of.share, 2)} times, from {times(of.used)}.</p>
 						{/each}
 						<button
 							class="min-h-11 cursor-pointer underline decoration-dotted underline-offset-4"
@@ -111,7 +110,7 @@
 										>
 										<button
 											class="action-lesser"
-											aria-label="{time.ignored ? 'Count' : 'Ignore'} {name}, {whenOf(time)}"
+											aria-label="{time.ignored ? 'Count it' : 'Ignore it'}: {name}, {whenOf(time)}"
 											onclick={() => judge(time, !time.ignored)}
 											>{time.ignored ? 'Count it' : 'Ignore it'}</button
 										>
@@ -180,31 +179,9 @@
 			{/if}
 		</div>
 	{/if}
-</div>
+</BesideList>
 
 <style>
-	.times {
-		display: grid;
-		grid-template-columns: 260px minmax(0, 1fr);
-		gap: 16px;
-		align-items: start;
-		padding: 0 20px 20px;
-	}
-	.row {
-		display: flex;
-		justify-content: space-between;
-		gap: 10px;
-		min-height: 44px;
-		align-items: center;
-		padding: 4px 14px;
-		border-bottom: 1px solid var(--line);
-		border-left: 6px solid transparent;
-		text-decoration: none;
-	}
-	.row[aria-current] {
-		border-left-color: var(--ink);
-		background: var(--ground);
-	}
 	.card {
 		padding: 14px 18px;
 		background: var(--sheet);
@@ -229,10 +206,5 @@
 		gap: 12px;
 		padding: 4px 0;
 		border-top: 1px solid var(--line);
-	}
-	@media (max-width: 900px) {
-		.times {
-			grid-template-columns: 1fr;
-		}
 	}
 </style>

@@ -7,7 +7,6 @@
 	import { formatTemperature } from '../../core/units/index.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import NightResults from './NightResults.svelte';
-	import NightRibbons from './NightRibbons.svelte';
 	import { STATION_TEXT } from '../../wording/bench-text.ts';
 	import { laterText, logSentence } from '../../wording/log-text.ts';
 	import { subjectText } from '../../wording/task-text.ts';
@@ -79,14 +78,16 @@
 </RoomHeading>
 
 {#if document && batches.length > 0}
-	<NightRibbons
-		plan={document.plan}
-		input={document.input}
-		states={workStates(known)}
-		facts={view.facts}
-		works={log.batches.flatMap(({ works }) => works)}
-		{nameOf}
-	/>
+	{#await import('./NightRibbons.svelte') then { default: NightRibbons }}
+		<NightRibbons
+			plan={document.plan}
+			input={document.input}
+			states={workStates(known)}
+			facts={view.facts}
+			works={log.batches.flatMap(({ works }) => works)}
+			nameOf={(one: LoggedWork) => nameOf(one)}
+		/>
+	{/await}
 {/if}
 {#if view.accepted}<NightResults {view} accepted={view.accepted} entries={known} />{/if}
 {#if batches.length > 0}

@@ -77,6 +77,7 @@
 	<div class="portions">
 		{#each results.counted as counted (counted.key)}
 			<PortionResults
+				date={view.date}
 				name={nameOf(counted)}
 				{counted}
 				scaledGrams={scaledGrams(counted)}

@@ -52,7 +52,7 @@
 	}
 </script>
 
-<section class="went" id="went" aria-labelledby="went-title" data-went>
+<section class="went" aria-labelledby="went-title" data-went>
 	<h2 id="went-title">As it went</h2>
 	<div class="frame" bind:clientWidth={frameWidth}>
 		<PlanChart

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { resolve } from '$app/paths';
+	import type { BakeDate } from '../../core/time/index.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { ToldResults } from '../../client/told-results.svelte.ts';
 	import {
@@ -22,6 +24,7 @@
 	import FaultCauses from './FaultCauses.svelte';
 
 	interface Props {
+		date: BakeDate;
 		name: string;
 		counted: CountedPortion;
 		scaledGrams: number;
@@ -29,7 +32,7 @@
 		evidence: Evidence;
 		dropName: (dropId: string) => string;
 	}
-	let { name, counted, scaledGrams, results, evidence, dropName }: Props = $props();
+	let { date, name, counted, scaledGrams, results, evidence, dropName }: Props = $props();
 	const room = useRoom();
 	const { units, timeZone: zone } = $derived(room.bakery);
 	const own = $derived(
@@ -38,6 +41,23 @@
 				portion.formulaId === counted.portion.formulaId &&
 				portion.ordinal === counted.portion.ordinal &&
 				portion.productId === counted.portion.productId
+		)
+	);
+	/** Those that wait here stand as they were taken; the others are asked for. */
+	const pictures = $derived(
+		own.flatMap(({ id, atMs, told }) =>
+			told.kind === 'picture'
+				? [
+						{
+							id,
+							atMs,
+							src:
+								told.jpegBase64 === null
+									? resolve(`/bake/${date}/log/picture/${id}`)
+									: `data:image/jpeg;base64,${told.jpegBase64}`
+						}
+					]
+				: []
 		)
 	);
 	const faults = $derived([
@@ -92,6 +112,13 @@
 		{#if faults.length > 0}<span>{faults.map((one) => FAULT_TEXT[one]).join(', ')}</span>{/if}
 	</summary>
 	{#each faults as one (one)}<FaultCauses fault={one} {evidence} />{/each}
+	{#if pictures.length > 0}
+		<div class="pictures">
+			{#each pictures as { id, atMs, src } (id)}
+				<img {src} alt="{name}, {clockText(atMs, zone)}" loading="lazy" data-bread-picture />
+			{/each}
+		</div>
+	{/if}
 	{#if own.length > 0}
 		<ul>
 			{#each own as entry (entry.id)}
@@ -110,6 +137,12 @@
 			<div>
 				<CountPieces {name} {counted} most={counted.left} {results} />
 				<DrawnLook {name} portion={counted.portion} {results} />
+				<!-- Its room stands before it does: nothing moves under a hand. -->
+				<div class="picture">
+					{#await import('./PictureOfBread.svelte') then { default: PictureOfBread }}
+						<PictureOfBread {name} portion={counted.portion} {results} />
+					{/await}
+				</div>
 			</div>
 			<div data-score>
 				{#each SCORED as one (one)}
@@ -184,6 +217,20 @@
 	}
 	.portion > :not(summary) {
 		margin: 0 12px 12px;
+	}
+	.picture {
+		min-height: 84px;
+		padding-top: 12px;
+	}
+	.pictures {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px;
+	}
+	.pictures img {
+		max-width: 100%;
+		max-height: 320px;
+		border: 1px solid var(--line);
 	}
 	.forms {
 		display: grid;

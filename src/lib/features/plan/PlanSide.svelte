@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
 	import type { PlanView } from '../../contracts/views.ts';
 	import { groupBy } from '../../core/group-by.ts';
@@ -12,12 +11,10 @@
 		type VesselsShort
 	} from '../../core/planning/index.ts';
 	import { InTurns } from '../../ui/in-turns.svelte.ts';
-	import { cautionText } from '../../wording/caution-text.ts';
 	import { toDoList } from '../../wording/task-text.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 	import type { PlanModel } from './plan-model.svelte.ts';
 	import DropsAhead from './DropsAhead.svelte';
-	import WaysOut from './WaysOut.svelte';
 
 	interface Props {
 		plan: DayPlan;
@@ -47,15 +44,8 @@
 	const full = $derived(placesFull(plan, input));
 	const fullText = ({ name, room: trays, wanted, atMs }: PlaceFull) =>
 		`${name}: room for ${wanted} trays wanted at once at ${clockText(atMs, zone)}, it has room for ${trays}.`;
-	const nobody = $derived(plan.cautions.some(({ kind }) => kind === 'nobody'));
 	const vesselText = ({ name, owned, wanted, atMs }: VesselsShort) =>
 		`${name}: ${wanted} wanted at once at ${clockText(atMs, zone)}, ${owned} are there.`;
-	/** What is chosen when a clash is; a delivery is no task of the ribbons. */
-	const taskOf = (caution: DayPlan['cautions'][number]) => {
-		if (caution.kind === 'nobody-for-drop' || caution.kind === 'drop-leaves-late') return null;
-		if (caution.kind === 'overlap') return caution.second;
-		return caution.kind === 'nobody' ? caution.task : caution.before;
-	};
 </script>
 
 <aside class="side" aria-label="What to do">
@@ -66,33 +56,16 @@
 			{/await}
 		</div>
 	{/if}
-	<WaysOut {plan} {input} {model} />
+	{#if model.waysOut === 'looked for' || (model.waysOut !== null && model.waysOut.kind !== 'holds')}
+		{#await import('./WaysOut.svelte') then { default: WaysOut }}
+			<WaysOut {plan} {input} {model} />
+		{/await}
+	{/if}
 	<DropsAhead {plan} {input} {model} {onSelect} />
 	{#if plan.cautions.length > 0}
-		<section aria-labelledby="cautions" data-cautions class="mb-4">
-			<h2 id="cautions" class="mb-1">
-				<span class="act-now px-2">Clashes</span>
-				{plan.cautions.length}
-			</h2>
-			<ul>
-				{#each plan.cautions as caution, index (index)}
-					<li class="border-b border-line">
-						<button class="entry" onclick={() => onSelect(taskOf(caution))}>
-							{cautionText(caution, plan.tasks, input, zone)}
-						</button>
-					</li>
-				{/each}
-			</ul>
-			<p class="mt-1 text-note text-ink-2">
-				{#if nobody}
-					Every other way was looked for. More hands at these times, or fewer pieces, would part
-					them: look at the
-					<a href={resolve(`/bake/${view.date}/bakery/people`)}>shifts</a>.
-				{:else}
-					Every other way was looked for. Move one of them, or change what is ordered.
-				{/if}
-			</p>
-		</section>
+		{#await import('./Clashes.svelte') then { default: Clashes }}
+			<Clashes {plan} {input} date={view.date} {onSelect} />
+		{/await}
 	{/if}
 	{#if vessels.length > 0 || full.length > 0}
 		<section aria-labelledby="short" data-short class="mb-4">

@@ -43,6 +43,10 @@ export interface ResultTables {
 		occurred_at: Date;
 		recorded_at: RecordedAt;
 	};
+	result_picture: {
+		entry_id: string;
+		jpeg: Buffer;
+	};
 	result_struck: {
 		entry_id: string;
 		command_id: string;

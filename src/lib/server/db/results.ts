@@ -124,6 +124,8 @@ function toldOf(row: ResultRow): ResultTold {
 			return { kind, fault: row.fault as Fault, note };
 		case 'drawn':
 			return { kind, browning: row.browning, sound: row.sound };
+		case 'picture':
+			return { kind, jpegBase64: null };
 		case 'judged':
 			return {
 				kind,
@@ -237,6 +239,15 @@ export async function findPortion(
 	return row ? id<BatchId>(row.id) : null;
 }
 
+/** A picture that was told and is so still; null where there is none. */
+export async function findPicture(db: Db, date: BakeDate, entryId: string): Promise<Buffer | null> {
+	const { rows } = await sql<{ jpeg: Buffer }>`
+		select p.jpeg from result_picture p join result_entry e on e.id = p.entry_id
+		where p.entry_id = ${entryId} and e.bake_date = ${date}
+			and not exists (select 1 from result_struck s where s.entry_id = e.id)`.execute(db);
+	return rows[0]?.jpeg ?? null;
+}
+
 /** Writes down what is told of a portion. */
 export async function insertResult(
 	tx: Tx,
@@ -285,6 +296,13 @@ export async function insertResult(
 		occurred_at: new Date(of.occurredAtMs)
 	};
 	await tx.insertInto('result_entry').values(row).execute();
+	if (told.kind === 'picture' && told.jpegBase64 !== null) {
+		const picture: EveryColumn<'result_picture'> = {
+			entry_id: of.id,
+			jpeg: Buffer.from(told.jpegBase64, 'base64')
+		};
+		await tx.insertInto('result_picture').values(picture).execute();
+	}
 }
 
 export async function isResultKnown(tx: Tx, entryId: string): Promise<boolean> {

@@ -95,19 +95,11 @@ function activityOf(
 	const learned = learnedShare(times.filter(({ ignored }) => !ignored));
 	const machineOf = ({ machineId }: TimedRow) =>
 		(machineId === null ? undefined : machines.get(machineId)) ?? '';
-	const ovens = activity === 'bake' ? [...new Set(times.map(machineOf))].sort() : [];
 	return {
 		activity,
 		...learned,
-		byOven:
-			ovens.length < 2
-				? []
-				: ovens.flatMap((name) => {
-						const { share, used } = learnedShare(
-							times.filter((one) => !one.ignored && machineOf(one) === name)
-						);
-						return used > 0 ? [{ name, share, used }] : [];
-					}),
+		byOven: activity === 'bake' ? apart(times, machineOf) : [],
+		byPerson: activity === 'bake' ? [] : apart(times, ({ by }) => by),
 		times: times.map((one) => ({
 			id: one.id,
 			date: one.date as BakeDate,
@@ -121,6 +113,22 @@ function activityOf(
 			leftOut: learned.leftOut.includes(one.id)
 		}))
 	};
+}
+
+/** What was learned of each apart; nothing where there is but one. */
+function apart(
+	times: readonly TimedRow[],
+	nameOf: (time: TimedRow) => string
+): TimedActivityView['byOven'] {
+	const names = [...new Set(times.map(nameOf))].sort();
+	return names.length < 2
+		? []
+		: names.flatMap((name) => {
+				const { share, used } = learnedShare(
+					times.filter((one) => !one.ignored && nameOf(one) === name)
+				);
+				return used > 0 ? [{ name, share, used }] : [];
+			});
 }
 
 function stonesOf(

@@ -26,6 +26,7 @@ import * as piecesJudged from './0030-pieces-judged.ts';
 import * as restedAndDrawn from './0031-rested-and-drawn.ts';
 import * as timesThatDoNotCount from './0032-times-that-do-not-count.ts';
 import * as scoreAndItsDepth from './0033-score-and-its-depth.ts';
+import * as picturesOfBread from './0034-pictures-of-bread.ts';
 import * as stock from './0020-stock.ts';
 import * as standingOrders from './0019-standing-orders.ts';
 import * as doughsTaken from './0017-doughs-taken.ts';
@@ -67,7 +68,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0030-pieces-judged': piecesJudged,
 	'0031-rested-and-drawn': restedAndDrawn,
 	'0032-times-that-do-not-count': timesThatDoNotCount,
-	'0033-score-and-its-depth': scoreAndItsDepth
+	'0033-score-and-its-depth': scoreAndItsDepth,
+	'0034-pictures-of-bread': picturesOfBread
 };
 
 export const migrations: MigrationProvider = {
