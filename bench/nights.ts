@@ -64,6 +64,34 @@ export async function growNights(db: Db, nights: number): Promise<void> {
 			from grown cross join generate_series(1, 6) step cross join (values ('begun'), ('ended')) acts (act)`.execute(
 			tx
 		);
+		// Hands and bakes of each product were timed, its pieces looked at and weighed.
+		await sql`create temporary table portioned on commit drop as
+			select gen_random_uuid() as batch_id, p.id as product_id, r.id as revision_id, g.batch_id as mix_id, g.bake_date, g.mixed_at, n
+			from product p
+			join lateral (select id from product_revision r where r.product_id = p.id
+				order by number desc limit 1) r on true
+			join lateral (select * from grown where m = 1 and formula_id =
+				(select formula_id from product_revision_dough d where d.revision_id = r.id limit 1)) g on true`.execute(
+			tx
+		);
+		await sql`insert into batch (id, bake_date, kind, ordinal, product_id, product_revision_id, mass_g, pieces, state)
+			select batch_id, bake_date, 'portion', 1, product_id, revision_id, 9000, 20, 'ended' from portioned`.execute(
+			tx
+		);
+		await sql`insert into batch_parent (batch_id, parent_id) select batch_id, mix_id from portioned`.execute(
+			tx
+		);
+		await sql`insert into work_timed (bake_date, task_key, recipe_id, activity, by_id, book_min, real_min, occurred_at)
+			select bake_date, 'portion:' || product_id || ':' || activity, product_id, activity,
+				(select actor_id from command where id = ${command}), 20, 18 + 5 * random(), mixed_at + interval '4 hours'
+			from portioned cross join unnest(array['divide', 'shape', 'bake', 'pack']) activity`.execute(tx);
+		await sql`insert into result_entry (id, bake_date, batch_id, kind, sightings, clock_share, early_share, late_share,
+				looked_at, book_factor, decision, note, command_id, occurred_at)
+			select gen_random_uuid(), bake_date, batch_id, 'judged', '[{"kind":"poke","seen":"half-springs-back"}]', 0.95, 0.7, 1.4,
+				'proof', 1, 'load', '', ${command}, mixed_at + interval '5 hours' from portioned`.execute(tx);
+		await sql`insert into result_entry (id, bake_date, batch_id, kind, pieces, baked_g, note, command_id, occurred_at)
+			select gen_random_uuid(), bake_date, batch_id, 'weighed', 1, 700 + 90 * random(), '', ${command},
+				mixed_at + interval '7 hours' from portioned`.execute(tx);
 		// Each culture was fed and looked at every night, and went into the first mix of each dough.
 		await sql`create temporary table fed on commit drop as
 			select gen_random_uuid() as id, c.ingredient_id, n,

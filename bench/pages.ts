@@ -18,7 +18,11 @@ import { loadNewestReadings } from '../src/lib/server/db/readings.ts';
 import { newestPlanNumber } from '../src/lib/server/db/plans.ts';
 import { loadMixedOn } from '../src/lib/server/db/batch-log-standing.ts';
 import { loadWorkEntries, tappedBefore } from '../src/lib/server/db/work.ts';
-import { readBench, readBenchMoment } from '../src/lib/server/services/read-bench.ts';
+import { loadProofsLookedAt, loadResults, loadWeighedBaked } from '../src/lib/server/db/results.ts';
+import { countTimes, loadTimes } from '../src/lib/server/db/work-timed.ts';
+import { readMorning } from '../src/lib/server/services/read-morning.ts';
+import { readTimes } from '../src/lib/server/services/read-times.ts';
+import { readBench, readBenchMoment, readNightLog } from '../src/lib/server/services/read-bench.ts';
 import { readDoughs } from '../src/lib/server/services/read-doughs.ts';
 import { readLearned } from '../src/lib/server/services/read-learned.ts';
 import { readOrders } from '../src/lib/server/services/read-orders.ts';
@@ -88,6 +92,8 @@ const READINGS = (['room', 'flour', 'tap'] as const).map((quantity) => ({
 const FORMULAS = ['Harbour dough', 'Stick dough', 'Lantern rye', 'School bun dough'].map((name) =>
 	demoId('formula', name)
 );
+
+const PRODUCT = demoId('product', 'Harbour loaf');
 
 function bookAndOrders(db: Db, date: BakeDate) {
 	return Promise.all([loadBakery(db, date), loadFormulaBook(db), loadOrderLines(db, date)]);
@@ -193,6 +199,39 @@ export const PAGES: readonly {
 		},
 		// What was believed after each of forty mixes is worked out, not read.
 		committedRatio: 9
+	},
+	{
+		what: 'learned, times',
+		page: (db) => readTimes(db, TOMORROW, PRODUCT),
+		queries: async (db) => {
+			await loadFormulaBook(db);
+			await loadEntries(db, TOMORROW, ['oven', 'mixer']);
+			await countTimes(db, [PRODUCT]);
+			await Promise.all([loadTimes(db, [PRODUCT]), loadProofsLookedAt(db), loadWeighedBaked(db)]);
+		}
+	},
+	{
+		what: 'log',
+		page: (db) => readNightLog(db, TOMORROW),
+		queries: (db) =>
+			Promise.all([
+				dayQueries(db),
+				loadLeadsOn(db, TOMORROW),
+				loadNewestPlan(db, TOMORROW),
+				loadWorkEntries(db, TOMORROW),
+				loadResults(db, TOMORROW)
+			])
+	},
+	{
+		what: 'morning',
+		page: (db) => readMorning(db, TOMORROW),
+		queries: async (db) => {
+			await Promise.all([dayQueries(db), dayQueries(db, addDays(TOMORROW, 1))]);
+			await Promise.all([loadNewestPlan(db, TOMORROW), loadObservations(db, FORMULAS)]);
+			await Promise.all([loadProofsLookedAt(db), loadWeighedBaked(db), loadTimes(db, FORMULAS)]);
+		},
+		// Two beliefs of two plans are worked out, not read.
+		committedRatio: 6
 	},
 	{
 		what: 'plan',
