@@ -148,9 +148,7 @@
 				onclick={() => (planning = !planning)}
 				>{toPlan ? 'Plan what is made again' : 'Plan again from what was done'}</button
 			>
-			<a class="action-lesser no-underline!" href={resolve(`/bake/${view.date}/log`)}
-				>As it went</a
-			>
+			<a class="action-lesser no-underline!" href={resolve(`/bake/${view.date}/log`)}>As it went</a>
 		</li>
 	</ul>
 	{#if planning}{@render again(() => (planning = false))}{/if}

@@ -7,6 +7,7 @@
 	import TemperatureField from '../../fields/TemperatureField.svelte';
 	import BigFigure from '../../ui/BigFigure.svelte';
 	import { batchKey } from '../../core/planning/index.ts';
+	import { fromTheColdText } from '../../wording/from-the-cold.ts';
 	import { methodText } from '../../wording/method-text.ts';
 	import { PIECE_DECISION_TEXT } from '../../wording/result-text.ts';
 	import { coreText } from '../../wording/core-text.ts';
@@ -107,6 +108,12 @@
 			entry.kind === 'load' || (task?.step.kind === 'hands-on' && task.step.activity === 'score');
 		return product ? methodText(product, isScored) : '';
 	});
+	/** Where it is fetched from first, by whoever begins it. */
+	const cold = $derived(
+		task && document && (entry.kind === 'do' || entry.kind === 'load')
+			? fromTheColdText(task, document.plan.tasks)
+			: ''
+	);
 	let celsius: number | null = $state(null);
 	/** What a probe said longer ago is not how it is (our default). */
 	const FRESH_MS = 5 * 60_000;
@@ -194,6 +201,7 @@
 			<BigFigure {name} size="middle">{figure}</BigFigure>
 		{/each}
 	</div>
+	{#if cold}<p class="line" data-from-cold>Take it <b>{cold}</b> first.</p>{/if}
 	{#if method}<p class="line" data-method>How: <b>{method}</b></p>{/if}
 	{#if entry.caution}<p class="caution" data-caution>{entry.caution}</p>{/if}
 	{#if !isOver}
