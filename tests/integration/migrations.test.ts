@@ -362,3 +362,30 @@ test('what a room, its flour and a cold room were before places had names are pl
 		await t.drop();
 	}
 });
+
+test('pieces that were judged before they were looked at on the bench too were judged in proof', async () => {
+	const [entry, batch, command] = [randomUUID(), randomUUID(), randomUUID()];
+	const t = await migratedFrom('0030-pieces-judged', ({ db }) =>
+		db.transaction().execute(async (tx) => {
+			// Only the entry matters here, not what it is of.
+			await sql`set local session_replication_role = replica`.execute(tx);
+			await sql`insert into result_entry (id, bake_date, batch_id, kind, sightings, clock_share, early_share,
+				late_share, decision, note, command_id, occurred_at)
+				values (${entry}, ${TOMORROW}, ${batch}, 'judged', '[]', 0.9, 0.7, 1.4, 'load', '', ${command}, now())`.execute(
+				tx
+			);
+		})
+	);
+	try {
+		const rows = await t.db
+			.selectFrom('result_entry')
+			.select(['id', 'looked_at', 'book_factor', 'decision'])
+			.execute();
+		assert.deepEqual(rows, [
+			{ id: entry, looked_at: 'proof', book_factor: null, decision: 'load' }
+		]);
+		await assert.rejects(sql`update result_entry set note = 'other'`.execute(t.db), /append-only/);
+	} finally {
+		await t.drop();
+	}
+});
