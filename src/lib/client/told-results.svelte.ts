@@ -8,6 +8,7 @@ import {
 import type { AcceptedPlanView } from '../contracts/views.ts';
 import type { BakeDate } from '../core/time/index.ts';
 import { outcomeProblem } from '../wording/outcome-text.ts';
+import { readUntilTold } from './read-until-told.ts';
 import type { Outbox } from './outbox.svelte.ts';
 
 interface Shown {
@@ -67,7 +68,8 @@ export class ToldResults {
 		);
 		this.message = outcomeProblem(result);
 		// What waits here stands among the letters; what was taken stands here until the server tells it.
-		if (result.outcome !== 'done' || (await this.readMoment()))
+		const isTold = () => this.shown().results.some((one) => one.id === id);
+		if (result.outcome !== 'done' || (await readUntilTold(this.readMoment, isTold)))
 			this.#told = this.#told.filter((one) => one.id !== id);
 		return result.outcome !== 'refused';
 	}

@@ -1,3 +1,4 @@
+import { readUntilTold } from '../../client/read-until-told.ts';
 import type { Outbox } from '../../client/outbox.svelte.ts';
 import type { BenchMomentView, BenchView } from '../../contracts/bench-views.ts';
 import {
@@ -152,7 +153,8 @@ export class BenchModel {
 		const taken = result.outcome === 'done' && result.answer.entryId !== null;
 		if (result.outcome === 'done') this.already = result.answer.already;
 		// What waits here stands among the letters; what was taken stands here until the server tells it.
-		if (!taken || (await this.readMoment()))
+		const isTold = () => this.shown().moment.entries.some((one) => one.id === id);
+		if (!taken || (await readUntilTold(this.readMoment, isTold)))
 			this.#tapped = this.#tapped.filter((one) => one.id !== id);
 	}
 
