@@ -21,7 +21,7 @@ import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import type { Pool } from './generate.ts';
 import { ENTRY_KINDS, type EntryKind } from '../../src/lib/core/bakery/index.ts';
 import { loadEntries } from '../../src/lib/server/db/entries.ts';
-import { resultsOf, tapsOf } from './told-at-the-bench.ts';
+import { resultsOf, tapsOf, timesOf } from './told-at-the-bench.ts';
 
 const FRIDGE = demoPlaceId('Ingredient fridge');
 
@@ -330,6 +330,7 @@ async function nightOf(db: Db): Promise<readonly Readonly<Record<string, unknown
 		...cultureCommands,
 		...(await tapsOf(db)),
 		...(await resultsOf(db)),
+		...(await timesOf(db)),
 		{ kind: 'set-base', formulaId: HARBOUR_DOUGH, celsius: 60 },
 		{ kind: 'set-liquids', formulaId: HARBOUR_DOUGH, picked: [] }
 	];

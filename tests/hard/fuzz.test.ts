@@ -7,6 +7,7 @@ import { corpusOf, poolOf } from './corpus.ts';
 import { fuzz } from './fuzz.ts';
 import { openHardBakery } from './hard-bakery.ts';
 import { routesOfApplication } from './routes.ts';
+import { workedNight } from './told-at-the-bench.ts';
 
 /** More by hand: JOVET_FUZZ_REQUESTS=100000 JOVET_FUZZ_SEED=7 npm test -- tests/hard/fuzz.test.ts */
 const REQUESTS = Number(process.env.JOVET_FUZZ_REQUESTS ?? 5000);
@@ -21,7 +22,7 @@ function peakMegabytes(pid: number): number {
 }
 
 test(`${REQUESTS} requests of every kind: none brings it down, holds it up, or is only refused by the database`, async (t) => {
-	const bakery = await openHardBakery();
+	const bakery = await openHardBakery(workedNight);
 	try {
 		const routes = routesOfApplication();
 		const result = await fuzz(

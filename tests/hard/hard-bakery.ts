@@ -3,6 +3,7 @@ import { startApplication } from '../../scripts/parts/application.mjs';
 import { freePort } from '../../scripts/parts/ports.mjs';
 import { keyFingerprint } from '../../src/lib/server/auth/device.ts';
 import { setClock } from '../../src/lib/server/db/bakery.ts';
+import type { Db } from '../../src/lib/server/db/client.ts';
 import { putDevice } from '../../src/lib/server/db/devices.ts';
 import { NOW_MS, testDatabase, type TestDatabase } from '../integration/test-database.ts';
 
@@ -17,8 +18,12 @@ export interface HardBakery {
 	readonly close: () => Promise<void>;
 }
 
-export async function openHardBakery(): Promise<HardBakery> {
+export async function openHardBakery(
+	/** What was done there before its clock is set and it is opened. */
+	prepare: (db: Db) => Promise<void> = () => Promise.resolve()
+): Promise<HardBakery> {
 	const database = await testDatabase();
+	await prepare(database.db);
 	await setClock(database.db, { anchorRealMs: Date.now(), anchorBakeryMs: NOW_MS, rate: 1 });
 	const deviceKey = randomBytes(32).toString('base64url');
 	await database.db.transaction().execute((tx) =>

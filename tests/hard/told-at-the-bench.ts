@@ -1,6 +1,61 @@
+import assert from 'node:assert/strict';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import type { Db } from '../../src/lib/server/db/client.ts';
-import { TOMORROW } from '../integration/test-database.ts';
+import { acceptHeld, nightInForce } from '../integration/accepted-plan.ts';
+import { NOW_MS, send, TOMORROW } from '../integration/test-database.ts';
+
+/** A night under way: its plan is accepted, and something of it was begun and ended with a tap, as works are timed. */
+export async function workedNight(db: Db): Promise<void> {
+	await acceptHeld(db);
+	const { list } = await nightInForce(db);
+	const work = list.find(
+		({ kind, taskId, batch, atMs, endMs }) =>
+			kind === 'do' && taskId !== null && batch?.kind === 'portion' && endMs - atMs > 4 * 60_000
+	);
+	assert.ok(work?.batch?.kind === 'portion', 'something takes hands');
+	const { formulaId, ordinal, productId } = work.batch;
+	for (const [act, atMs] of [
+		['begun', work.atMs],
+		['ended', work.endMs]
+	] as const)
+		await send(
+			db,
+			{
+				kind: 'tap-work',
+				date: TOMORROW,
+				work: work.key,
+				taskId: work.taskId,
+				act,
+				untilMs: null,
+				because: '',
+				celsius: null,
+				personId: null
+			},
+			{ minutes: Math.round((atMs - NOW_MS) / 60_000) }
+		);
+	await send(db, {
+		kind: 'tell-result',
+		date: TOMORROW,
+		portion: { formulaId, ordinal, productId },
+		told: { kind: 'drawn', browning: 'golden', sound: null }
+	});
+}
+
+/** What can be said of what was timed; of nothing where nothing was. */
+export async function timesOf(db: Db): Promise<readonly Readonly<Record<string, unknown>>[]> {
+	const timed = await db
+		.selectFrom('work_timed')
+		.selectAll()
+		.orderBy('task_key')
+		.limit(1)
+		.executeTakeFirst();
+	const of = { date: timed?.bake_date ?? TOMORROW, taskId: timed?.task_key ?? 'not timed' };
+	return [
+		{ kind: 'ignore-time', ...of, ignored: true },
+		{ kind: 'ignore-time', ...of, ignored: false },
+		{ kind: 'reset-times', recipeId: timed?.recipe_id ?? demoId('product', 'none') }
+	];
+}
 
 /** Taps on a mix and an oven of the accepted plan; none where there is no plan. */
 export async function tapsOf(db: Db): Promise<readonly Readonly<Record<string, unknown>>[]> {
@@ -10,6 +65,12 @@ export async function tapsOf(db: Db): Promise<readonly Readonly<Record<string, u
 		.select(['task_key', 'plan_version.bake_date'])
 		.where('activity', '=', 'mix')
 		.orderBy('task_key')
+		.limit(1)
+		.executeTakeFirst();
+	const tapped = await db
+		.selectFrom('work_entry')
+		.select('id')
+		.orderBy('occurred_at')
 		.limit(1)
 		.executeTakeFirst();
 	const of = {
@@ -23,7 +84,7 @@ export async function tapsOf(db: Db): Promise<readonly Readonly<Record<string, u
 	return [
 		{ kind: 'tap-work', ...of, work: `${key} do 0`, taskId: key, act: 'begun' },
 		{ kind: 'tap-work', ...of, work: 'oven deck set 1', taskId: null, act: 'ended' },
-		{ kind: 'strike-work', entryId: demoId('drop', 'Ferry') }
+		{ kind: 'strike-work', entryId: tapped?.id ?? demoId('drop', 'Ferry') }
 	];
 }
 
@@ -38,6 +99,12 @@ export async function resultsOf(db: Db): Promise<readonly Readonly<Record<string
 		.where('mix.kind', '=', 'mix')
 		.where('portion.state', '<>', 'withdrawn')
 		.orderBy('portion.id')
+		.limit(1)
+		.executeTakeFirst();
+	const told = await db
+		.selectFrom('result_entry')
+		.select('id')
+		.orderBy('occurred_at')
 		.limit(1)
 		.executeTakeFirst();
 	const none = demoId('product', 'none');
@@ -70,6 +137,6 @@ export async function resultsOf(db: Db): Promise<readonly Readonly<Record<string
 		{ ...of, told: { kind: 'drawn', browning: 'brown', sound: 'dull' } },
 		{ ...of, told: { kind: 'less', dropId: demoId('drop', 'Ferry'), pieces: 1 } },
 		{ ...of, told: { kind: 'again', pieces: 1 } },
-		{ kind: 'strike-result', entryId: demoId('drop', 'Ferry') }
+		{ kind: 'strike-result', entryId: told?.id ?? demoId('drop', 'Ferry') }
 	];
 }
