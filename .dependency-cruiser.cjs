@@ -162,7 +162,7 @@ module.exports = {
 			comment: 'files of others are read without interface, server or database',
 			severity: 'error',
 			from: { path: '^src/lib/formats/', pathNot: test },
-			to: { path: '^src/', pathNot: [CORE, '^src/lib/formats/'] }
+			to: { path: '^src/', pathNot: [CORE, '^src/lib/(contracts|formats)/'] }
 		},
 		{
 			name: 'fields-lean-on-client-and-wording',
@@ -171,10 +171,10 @@ module.exports = {
 			to: { path: '^src/', pathNot: [CORE, '^src/lib/(contracts|wording|ui|client|fields)/'] }
 		},
 		{
-			name: 'workers-import-core-contracts-workers',
+			name: 'workers-import-core-contracts-formats',
 			severity: 'error',
 			from: { path: '^src/lib/workers/', pathNot: test },
-			to: { path: '^src/', pathNot: [CORE, '^src/lib/(contracts|workers)/'] }
+			to: { path: '^src/', pathNot: [CORE, '^src/lib/(contracts|formats|workers)/'] }
 		},
 		{
 			name: 'no-unresolved',

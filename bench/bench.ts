@@ -36,6 +36,7 @@ import {
 } from '../src/lib/core/identity.ts';
 import { loadBakeryDay } from '../src/lib/server/services/day-production.ts';
 import { testDatabase, TOMORROW } from '../tests/integration/test-database.ts';
+import { readingABook } from './book-of-500.ts';
 import { ordersToIngredients } from './ordered-week.ts';
 import { reportGrowth } from './nights.ts';
 import { measurePages, PAGES } from './pages.ts';
@@ -357,7 +358,8 @@ try {
 		await reforecast(),
 		await plan(),
 		await formulaEdit(),
-		await scaling()
+		await scaling(),
+		await readingABook()
 	]);
 	const pages = report(
 		'Pages: server time against the bare queries',

@@ -21,6 +21,8 @@ export async function startApplication({ port, databaseUrl, env = {}, quiet = fa
 			DATABASE_URL: databaseUrl,
 			SHUTDOWN_TIMEOUT: '5',
 			NODE_ENV: 'production',
+			// Each door of the application has a limit of its own; an archive of years is read piece by piece.
+			BODY_SIZE_LIMIT: 'Infinity',
 			...env
 		},
 		stdio: ['ignore', 'pipe', 'pipe']

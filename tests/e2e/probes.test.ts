@@ -1,12 +1,10 @@
 import assert from 'node:assert/strict';
-import { randomBytes, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
 import { startApplication } from '../../scripts/parts/application.mjs';
 import { freePort } from '../../scripts/parts/ports.mjs';
 import { startProbes } from '../../scripts/parts/probes.mjs';
-import type { SensorKind } from '../../src/lib/contracts/device-protocol.ts';
 import { bakeryTime } from '../../src/lib/core/time/index.ts';
-import { keyFingerprint } from '../../src/lib/server/auth/device.ts';
 import { loadClock, setClock } from '../../src/lib/server/db/bakery.ts';
 import {
 	byName,
@@ -19,6 +17,7 @@ import {
 	visit,
 	type Bakery
 } from './bakery.ts';
+import { letProbesIn } from './probes-let-in.ts';
 
 const TONIGHT = '/bake/2026-11-24';
 const room = '[data-input=Room]';
@@ -39,23 +38,11 @@ function withProbes(
 	journey(
 		name,
 		async (bakery) => {
-			const key = randomBytes(32).toString('base64url');
-			await sendBeside(bakery, {
-				kind: 'register-device',
-				deviceId: randomUUID(),
-				name: 'Quay probes',
-				keySha256: keyFingerprint(key),
-				sensors: [
-					['Room by the mixer', 'room-probe'],
-					['Cold tap', 'tap-probe'],
-					['Dough probe', 'core-probe']
-				].map(([sensor = '', kind]) => ({
-					id: randomUUID(),
-					name: sensor,
-					kind: kind as SensorKind,
-					reportEverySeconds: 60
-				}))
-			});
+			const key = await letProbesIn(bakery, [
+				['Room by the mixer', 'room-probe'],
+				['Cold tap', 'tap-probe'],
+				['Dough probe', 'core-probe']
+			]);
 			await visit(bakery, `${TONIGHT}/water`);
 			await says(bakery.page, `${room} [data-reading-note]`, 'assumed');
 			const start = () =>

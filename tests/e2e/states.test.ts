@@ -9,6 +9,7 @@ const sentence = '[data-room-sentence]';
 const ROOMS = [
 	'orders',
 	'orders/standing',
+	'formulas/bring-in',
 	'doughs',
 	'doughs/stock',
 	'plan',

@@ -21,6 +21,7 @@ import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import type { Pool } from './generate.ts';
 import { ENTRY_KINDS, type EntryKind } from '../../src/lib/core/bakery/index.ts';
 import { loadEntries } from '../../src/lib/server/db/entries.ts';
+import { broughtIn } from './brought-in.ts';
 import { resultsOf, tapsOf, timesOf } from './told-at-the-bench.ts';
 
 const FRIDGE = demoPlaceId('Ingredient fridge');
@@ -201,7 +202,8 @@ export async function corpusOf(db: Db): Promise<readonly Readonly<Record<string,
 		settings,
 		supply,
 		probes,
-		...starters
+		...starters,
+		...broughtIn(book)
 	];
 }
 

@@ -5,51 +5,20 @@ import { sql } from 'kysely';
 import { FIRST_DECK, FIRST_MIXER, FIRST_OVEN } from '../../src/lib/core/bakery/index.ts';
 import { id } from '../../src/lib/core/identity.ts';
 import { REAL_TIME, type WallTime } from '../../src/lib/core/time/index.ts';
-import type { CommandContent, CommandKind } from '../../src/lib/contracts/commands.ts';
+import type { CommandContent } from '../../src/lib/contracts/commands.ts';
 import { STARTERS } from '../../src/lib/contracts/starters.ts';
-import { carryOut, readCommand } from '../../src/lib/server/commands/door.ts';
 import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.ts';
 import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
 import { readFrame } from '../../src/lib/server/services/read-frame.ts';
 import { readNextBake } from '../../src/lib/server/services/read-bakery.ts';
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import { emptyBakery } from './empty-bakery.ts';
 import { ALWAYS } from './entry-content.ts';
 import { judgePlacement } from '../../src/lib/core/planning/index.ts';
 import { heldPlacement, newPlacement } from './placement.ts';
-import { NOW_MS, testDatabase, TOMORROW } from './test-database.ts';
+import { NOW_MS, TOMORROW } from './test-database.ts';
 import { loadClock } from '../../src/lib/server/db/bakery.ts';
-import { migrateToLatest } from '../../src/lib/server/db/migrate.ts';
-
-/** An empty database, and what is sent to it by whoever opens it first. */
-async function emptyBakery() {
-	const empty = await testDatabase('empty');
-	await migrateToLatest(empty.db);
-	const personId = randomUUID();
-	const say = <K extends CommandKind>(
-		draft: { readonly kind: K } & CommandContent<K>,
-		role: 'founder' | 'head-baker' = 'head-baker'
-	) => {
-		const read = readCommand({ ...draft, id: randomUUID(), occurredAtMs: NOW_MS });
-		assert.ok(read.ok, JSON.stringify(read));
-		return carryOut(empty.db, read.value, { id: personId, name: '', role }, NOW_MS);
-	};
-	const found = () =>
-		say(
-			{
-				kind: 'found-bakery',
-				personId,
-				person: 'Wren Ashby',
-				name: 'Quay Oven',
-				timeZone: 'Europe/Lisbon',
-				currency: '€',
-				mass: 'metric',
-				temperature: 'celsius'
-			},
-			'founder'
-		);
-	return { ...empty, say, found };
-}
 
 test('a bakery begins once, with who heads it, a room, bins and hands; nothing else is in it', async () => {
 	const { db, drop, say, found } = await emptyBakery();

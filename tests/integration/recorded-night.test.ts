@@ -17,6 +17,7 @@ import { readCultureLimits } from '../../src/lib/server/services/read-culture-li
 import { readCultureNotices } from '../../src/lib/server/services/read-culture-notices.ts';
 import { readCultures } from '../../src/lib/server/services/read-cultures.ts';
 import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
+import { readBringIn } from '../../src/lib/server/services/read-bring-in.ts';
 import { readFormula, readOpening } from '../../src/lib/server/services/read-formula.ts';
 import { readFrame } from '../../src/lib/server/services/read-frame.ts';
 import { readIngredient } from '../../src/lib/server/services/read-ingredient.ts';
@@ -202,6 +203,12 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 			views.push(alone(await readFormula(t.db, TOMORROW, demoId('formula', name))));
 		const compared = await readFormula(t.db, TOMORROW, HARBOUR_DOUGH, { from: 1, to: 2 });
 		return [...views, compared?.comparison, await readFormula(t.db, TOMORROW, LOAF)];
+	},
+	bringIn: async () => {
+		const { ours } = await readBringIn(t.db, TOMORROW);
+		const names = (all: readonly { readonly name: string }[]) => all.map(({ name }) => name);
+		const { ingredients, preparations, formulas, products } = ours.file;
+		return [ours.matched, ...[ingredients, preparations, formulas, products].map(names)];
 	},
 	builds: async () => [
 		alone(await readPreparation(t.db, TOMORROW, LEVAIN)),

@@ -229,3 +229,55 @@ test('a bake is timed from loaded to drawn, with its stone; a stone that is alwa
 	const recovery = (await learnedNext()).find(({ kind }) => kind === 'recovery');
 	assert.ok(recovery?.kind === 'recovery' && recovery.minutes >= 1, JSON.stringify(recovery));
 });
+
+test('an oven that bakes something longer than the others do is planned so, and only that oven', async () => {
+	const day = await loadBakeryDay(t.db, NEXT);
+	const anew = (await t.db.selectFrom('times_reset').select('recipe_id').execute()).map(
+		({ recipe_id }) => recipe_id
+	);
+	const product = (await readPlan(t.db, NEXT)).input.products.find(({ id }) => !anew.includes(id));
+	assert.ok(product, 'one that was not learned anew');
+	const ovens = day.ovens.filter(({ decks }) =>
+		decks.some(({ id }) => product.deckIds.includes(id))
+	);
+	const [quick, slow] = ovens;
+	assert.ok(quick && slow, 'it goes into two ovens');
+	const { by_id } = await t.db
+		.selectFrom('work_timed')
+		.select('by_id')
+		.limit(1)
+		.executeTakeFirstOrThrow();
+	const night = (oven: typeof quick, times: number) =>
+		[1, 2, 3, 4].map((ago) => ({
+			bake_date: addDays(TOMORROW, -ago),
+			task_key: `of ${oven.name}`,
+			recipe_id: product.id,
+			activity: 'bake',
+			machine_id: oven.decks[0]?.id ?? '',
+			by_id,
+			book_min: 40,
+			real_min: 40 * times,
+			stone_off_k: null,
+			occurred_at: new Date(NOW_MS - ago * 24 * 60 * MINUTE)
+		}));
+	await t.db
+		.insertInto('work_timed')
+		.values([...night(quick, 1), ...night(slow, 1.3)])
+		.execute();
+	const learned = await learnedNext();
+	const own = (oven: typeof quick) =>
+		learned.flatMap((one) =>
+			one.kind === 'bake-in' && one.recipeId === product.id && one.ovenId === oven.id
+				? [one.share]
+				: []
+		);
+	const all = learned.find((one) => one.kind === 'bake' && one.recipeId === product.id);
+	const elsewhere = all?.kind === 'bake' ? all.share : 1;
+	const [longer = NaN] = own(slow);
+	const [shorter = 1] = own(quick);
+	// Believed towards what all of them taught, never beyond what was seen.
+	assert.ok(longer * elsewhere > 1.15 && longer * elsewhere <= 1.3, `${longer} ${elsewhere}`);
+	assert.ok(shorter * elsewhere < 1.1, `${shorter} ${elsewhere}`);
+	const next = await readPlan(t.db, NEXT);
+	assert.deepEqual(next.input.learned, learned, 'the plan takes it along');
+});

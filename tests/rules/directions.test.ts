@@ -65,7 +65,7 @@ const BREAKERS: Record<string, readonly [file: string, imports: string]> = {
 	'formats-lean-on-core': ['src/lib/formats/knows-ui.ts', '../ui/thing.ts'],
 	'fields-lean-on-client-and-wording': ['src/lib/fields/looks-up.ts', '../features/water/thing.ts'],
 	'core-bakery-keeps-to-itself': ['src/lib/core/bakery/knows-heat.ts', '../heat/index.ts'],
-	'workers-import-core-contracts-workers': [
+	'workers-import-core-contracts-formats': [
 		'src/lib/workers/ships-server.worker.ts',
 		'../server/secret.ts'
 	],

@@ -36,7 +36,7 @@ function isEachOnce(values: readonly string[]): boolean {
 }
 
 /** What a line refers to, as it crosses the border. */
-const material = z.discriminatedUnion('kind', [
+export const material = z.discriminatedUnion('kind', [
 	z.object({ kind: z.literal('ingredient'), ingredientId }),
 	z.object({ kind: z.literal('preparation'), preparationId })
 ]);

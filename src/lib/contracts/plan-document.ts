@@ -90,6 +90,14 @@ const learnedInPlan = z.discriminatedUnion('kind', [
 	}),
 	z.object({ kind: z.literal('bake'), recipeId: z.string(), ...learnedOf, share: z.number() }),
 	z.object({
+		kind: z.literal('bake-in'),
+		recipeId: z.string(),
+		ovenId: z.string(),
+		ovenName: z.string(),
+		...learnedOf,
+		share: z.number()
+	}),
+	z.object({
 		kind: z.literal('recovery'),
 		ovenId: z.string(),
 		...learnedOf,

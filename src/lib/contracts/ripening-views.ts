@@ -79,6 +79,8 @@ export interface RetarderView extends Retarder {
 	readonly name: string;
 	/** What its own probe says of its air; null where it has none, or was never heard. */
 	readonly probe: ProbeView | null;
+	/** How hard it really pulls by its nights, which its watts say already; null where its entry stands. */
+	readonly learned: { readonly entryWatts: number; readonly used: number } | null;
 }
 
 /** A dough as the core follows it; null while it was not mixed, or has no clock. */

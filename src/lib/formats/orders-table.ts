@@ -1,6 +1,7 @@
-import { parse } from 'csv-parse/browser/esm/sync';
 import { fail, ok, type Result } from '../core/result.ts';
 import { parsePieces, type ParseFailure } from '../core/units/index.ts';
+import { csvLines } from './csv-lines.ts';
+import { nameKey } from './name-key.ts';
 
 /** Something that is called by its name in a file. */
 export interface Named {
@@ -60,15 +61,15 @@ export function readOrdersTable(
 	mostPieces: number
 ): Result<OrdersRead, OrdersFailure> {
 	if (text.length > MOST_ORDERS_BYTES) return fail({ kind: 'too-large', most: MOST_ORDERS_BYTES });
-	const table = tableOf(text);
+	const table = csvLines(text);
 	if (!table.ok) return table;
 	const [header, ...rows] = table.value;
 	if (rows.length > MOST_LINES) return fail({ kind: 'too-large', most: MOST_LINES });
-	const names = header?.cells.map(asKey) ?? [];
+	const names = header?.cells.map(nameKey) ?? [];
 	const at = {
-		product: names.indexOf(asKey(LONG_COLUMNS.product)),
-		drop: names.indexOf(asKey(LONG_COLUMNS.drop)),
-		pieces: names.indexOf(asKey(LONG_COLUMNS.pieces))
+		product: names.indexOf(nameKey(LONG_COLUMNS.product)),
+		drop: names.indexOf(nameKey(LONG_COLUMNS.drop)),
+		pieces: names.indexOf(nameKey(LONG_COLUMNS.pieces))
 	};
 	const found = { orders: [] as OrderOfFile[], problems: [] as OrderProblem[] };
 	const reading = new Reading(products, drops, mostPieces, found);
@@ -78,7 +79,7 @@ export function readOrdersTable(
 		return ok(found);
 	}
 	const columns = names.flatMap((name, column) =>
-		column !== at.product && drops.some((drop) => asKey(drop.name) === name) ? [column] : []
+		column !== at.product && drops.some((drop) => nameKey(drop.name) === name) ? [column] : []
 	);
 	if (at.product < 0 || columns.length === 0)
 		return fail({ kind: 'no-columns', found: header?.cells.filter(Boolean) ?? [] });
@@ -95,12 +96,7 @@ export function readOrdersTable(
 }
 
 /** What the table of a date has beside its drops. */
-const NOT_DROPS = new Set(['all', 'dough'].map(asKey));
-
-interface Line {
-	readonly line: number;
-	readonly cells: readonly string[];
-}
+const NOT_DROPS = new Set(['all', 'dough'].map(nameKey));
 
 /** Takes numbers cell by cell, and tells each wrong line once. */
 class Reading {
@@ -115,14 +111,14 @@ class Reading {
 		private readonly mostPieces: number,
 		private readonly found: { orders: OrderOfFile[]; problems: OrderProblem[] }
 	) {
-		this.#products = new Map(products.map((one) => [asKey(one.name), one]));
-		this.#drops = new Map(drops.map((one) => [asKey(one.name), one]));
+		this.#products = new Map(products.map((one) => [nameKey(one.name), one]));
+		this.#drops = new Map(drops.map((one) => [nameKey(one.name), one]));
 	}
 
 	take(line: number, productName = '', dropName = '', text = ''): void {
 		if (text.trim() === '') return;
-		const product = this.#products.get(asKey(productName));
-		const drop = this.#drops.get(asKey(dropName));
+		const product = this.#products.get(nameKey(productName));
+		const drop = this.#drops.get(nameKey(dropName));
 		if (!product) return this.#tell(line, { kind: 'no-such-product', name: productName.trim() });
 		if (!drop) return this.#tell(line, { kind: 'no-such-drop', name: dropName.trim() });
 		const read = parsePieces(text, this.mostPieces);
@@ -146,29 +142,4 @@ class Reading {
 		this.#told.add(once);
 		this.found.problems.push({ line, problem });
 	}
-}
-
-function tableOf(text: string): Result<readonly Line[], OrdersFailure> {
-	const [first = ''] = text.split('\n', 1);
-	const count = (mark: string) => first.split(mark).length;
-	const delimiter = [',', ';', '\t'].sort((a, b) => count(b) - count(a))[0] as string;
-	try {
-		const records = parse(text, {
-			bom: true,
-			delimiter,
-			relax_column_count: true,
-			skip_empty_lines: true,
-			trim: true,
-			info: true
-		}) as unknown as { info: { lines: number }; record: string[] }[];
-		return ok(records.map(({ info, record }) => ({ line: info.lines, cells: record })));
-	} catch (error) {
-		const at = error as { lines?: number };
-		return fail({ kind: 'not-a-table', line: at.lines ?? 1 });
-	}
-}
-
-/** A name as it is looked for: whatever its case, and without the mark that keeps a sheet from calculating. */
-function asKey(name: string): string {
-	return name.trim().replace(/^'/, '').normalize('NFC').toLocaleLowerCase('en');
 }

@@ -19,6 +19,8 @@ export function learnedText(one: LearnedInPlan): string {
 			return `${one.name}: to ${ACTIVITY_TEXT[one.activity].toLowerCase()} takes ${percent(one.share)} than its book, ${from(one.used)}`;
 		case 'bake':
 			return `${one.name} bakes ${percent(one.share)} than its programme, ${from(one.used)}`;
+		case 'bake-in':
+			return `${one.name} bakes ${percent(one.share)} in ${one.ovenName} than elsewhere, ${from(one.used)}`;
 		case 'recovery':
 			return `${one.name} gets ${formatMinutes(one.minutes)} more between loads: its stone was short, ${from(one.used)}`;
 	}

@@ -13,8 +13,9 @@ import { Busy } from '$lib/server/edge/gate.ts';
 import { readBody } from '$lib/server/edge/read-body.ts';
 import type { RequestHandler } from './$types';
 
-/** A command is small, except an accepted plan with its placement. */
+/** A command is small, except an accepted plan with its placement, and a whole book that is brought in. */
 const MOST_BYTES = 400_000;
+const MOST_BYTES_OF_A_BOOK = 8_000_000;
 
 /** The one door for writing. */
 export const POST: RequestHandler = async ({ request }) => {
@@ -43,16 +44,23 @@ function founderOf(content: object): Actor | null {
 }
 
 async function commandOf(request: Request): Promise<Result<ReadCommand, Refusal>> {
-	const body = await readBody(request, MOST_BYTES);
+	const body = await readBody(request, MOST_BYTES_OF_A_BOOK);
 	const malformed = (what: string) =>
 		fail({ kind: 'malformed', problems: [{ where: 'body', what }] } as const);
-	if (body.kind === 'too-large') return fail({ kind: 'too-large', mostBytes: MOST_BYTES });
+	const tooLarge = (mostBytes: number) => fail({ kind: 'too-large', mostBytes } as const);
+	if (body.kind === 'too-large') return tooLarge(MOST_BYTES_OF_A_BOOK);
+	if (body.text.length > MOST_BYTES && !isOfABook(body.text)) return tooLarge(MOST_BYTES);
 	try {
 		return readCommand(JSON.parse(body.text));
 	} catch (error) {
 		if (error instanceof SyntaxError) return malformed('not JSON');
 		throw error;
 	}
+}
+
+/** Its kind stands first in a command of ours; anything else that is so large is refused unread. */
+function isOfABook(text: string): boolean {
+	return text.slice(0, 200).includes('"kind":"bring-in"');
 }
 
 function refuse(refusal: Refusal): Response {

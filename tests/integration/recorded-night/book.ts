@@ -64,6 +64,29 @@ export async function editTheBook({ db, tell }: Night): Promise<void> {
 	assert.equal(beside.outcome, 'done');
 	await tell(554, { kind: 'set-aside-draft', draftId: kept.answer.draftId });
 	await addToTheBook({ db, tell });
+	await bringIn({ db, tell });
+}
+
+/** A dough of our book, as a file from afar would bring it. */
+async function bringIn({ db, tell }: Night): Promise<void> {
+	const harbour = await formulaContent(db, HARBOUR_DOUGH);
+	const { name: _, expectedRevision: __, deliveries: ___, preparations: ____, ...dough } = harbour;
+	const rye = await ingredientContent(db, 'Light rye flour');
+	await tell(554, {
+		kind: 'bring-in',
+		ingredients: [],
+		preparations: [],
+		formulas: [
+			{ ...dough, formulaId: id<FormulaId>(nightId('from afar')), name: 'Dough from afar' }
+		],
+		products: [],
+		matches: [
+			{
+				name: 'Roggenmehl',
+				material: { kind: 'ingredient', ingredientId: rye.ingredientId }
+			}
+		]
+	});
 }
 
 async function addToTheBook({ db, tell }: Night): Promise<void> {

@@ -12,6 +12,7 @@ export { timedOf, type TimedTask } from './timed.ts';
 export { alsoKnown } from './also-known.ts';
 export { expectedOf, type ExpectedWork } from './expected.ts';
 export { boardOf, lateMinutes, type Board, type BoardWork, type Whose } from './board.ts';
+export { staysOf, type Stay } from './stays.ts';
 export { asItWent, type NightAsItWent } from './as-it-went.ts';
 export { nightLog, type LoggedBatch, type LoggedWork, type NightLog } from './night-log.ts';
 export { dropsExpected, type DropExpected } from './drops-expected.ts';

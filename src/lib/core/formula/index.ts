@@ -30,6 +30,7 @@ export {
 export {
 	resolveFormula,
 	resolveAlone,
+	FLOUR_TOLERANCE_PERCENT,
 	flourOf,
 	sumLines,
 	mixedShare,

@@ -39,3 +39,9 @@ export { learnedTub, type LearnedTub, type TubHistory } from './learned-tub.ts';
 export { learnedClock, learnedProof, type LearnedClock, type ProofLook } from './learned-clock.ts';
 export { learnedRipening, type LearnedRipening } from './learned-ripening.ts';
 export { beliefOverTime, type BeliefThen } from './belief-over-time.ts';
+export {
+	learnedPullDown,
+	pullDownRevealed,
+	type ColdNight,
+	type LearnedPullDown
+} from './learned-pull-down.ts';

@@ -37,3 +37,4 @@ export { bookOf, frictionHistory, isByHand } from './by-hand.ts';
 export { BY_HAND, stirredTarget } from './stirred-by-hand.ts';
 export { scaldOfBowl, type ScaldOfBowl } from './scald-of-bowl.ts';
 export { temperatureOfMoment, type Spoken } from './temperature-of-moment.ts';
+export { usualOf } from './usual-ingredient.ts';

@@ -1,7 +1,14 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import fc from 'fast-check';
-import { asLearned, bookMinutesOf, ovenAsLearned, timingOf, type LearnedInPlan } from './index.ts';
+import {
+	asLearned,
+	bookMinutesOf,
+	ovenAsLearned,
+	timingOf,
+	type BakeDayInput,
+	type LearnedInPlan
+} from './index.ts';
 import { BULK, DAY, hands, planned, PORTION_STEPS, PROOF } from './harbour-day.fixture.ts';
 
 const MINUTE = 60_000;
@@ -94,6 +101,66 @@ test('the minutes of a bake are those from loaded to drawn, and a mixer teaches 
 		if (task.step.kind === 'wait') assert.equal(minutes, null);
 		if (task.step.kind === 'hands-on' && task.step.activity === 'mix') assert.equal(minutes, null);
 	}
+});
+
+/** The day with a second oven like its first, and what was learned of each. */
+function twoOvens(learned: readonly LearnedInPlan[]): BakeDayInput {
+	const [oven] = DAY.bakery.ovens;
+	assert.ok(oven);
+	const second = {
+		...oven,
+		id: 'yard',
+		name: 'Yard oven',
+		decks: oven.decks.map((deck) => ({ ...deck, id: `yard ${deck.id}` }))
+	};
+	return {
+		...DAY,
+		learned,
+		bakery: { ...DAY.bakery, ovens: [oven, second] },
+		products: DAY.products.map((product) => ({
+			...product,
+			deckIds: [...product.deckIds, ...second.decks.map(({ id }) => id)]
+		}))
+	};
+}
+const inYard: LearnedInPlan = {
+	kind: 'bake-in',
+	ovenId: 'yard',
+	ovenName: 'Yard oven',
+	...of,
+	share: 1.25
+};
+
+test('a bake that one oven takes longer for is planned and told by its own minutes there, and by the others elsewhere', () => {
+	const day = twoOvens([inYard]);
+	assert.notEqual(timingOf(day), timingOf(twoOvens([])));
+	const baked = (input: BakeDayInput) => {
+		const { plan, violations } = planned(input, {}, 400);
+		assert.deepEqual(violations, []);
+		return plan.tasks.flatMap((task) =>
+			task.step.kind === 'bake'
+				? [{ task, minutes: task.step.bakeMinutes, yard: task.machineId?.startsWith('yard') }]
+				: []
+		);
+	};
+	// With the first oven kept for other bread, all of it goes to the yard.
+	const only = {
+		...day,
+		products: day.products.map((product) => ({
+			...product,
+			deckIds: product.deckIds.filter((id) => id.startsWith('yard'))
+		}))
+	};
+	const there = baked(only);
+	assert.ok(there.length > 0 && there.every(({ yard }) => yard));
+	for (const { task, minutes } of there) {
+		assert.equal(minutes, 53, '42 minutes, a quarter longer');
+		const [load, draw] = task.attended;
+		assert.ok(load && draw && draw.fromMs - load.toMs >= 53 * MINUTE, 'it is drawn no sooner');
+		const book = bookMinutesOf(task, only) ?? NaN;
+		assert.ok(Math.abs(book - (draw.fromMs - load.toMs) / MINUTE / 1.25) < 1e-9);
+	}
+	for (const { minutes, yard } of baked(day)) assert.equal(minutes, yard ? 53 : 42);
 });
 
 test('whatever is learned, steps stay steps: as many, of their kinds, and none shorter than nothing', () => {

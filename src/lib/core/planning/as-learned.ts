@@ -1,4 +1,4 @@
-import type { HandsOnActivity, Step } from '../formula/index.ts';
+import type { BakeStep, HandsOnActivity, Step } from '../formula/index.ts';
 import type { PlannedOven } from './input.ts';
 
 /** What the log taught, as a plan takes it. */
@@ -37,6 +37,16 @@ export type LearnedInPlan =
 			readonly share: number;
 			readonly used: number;
 	  }
+	/** In one oven its bake takes so many times what it takes elsewhere. */
+	| {
+			readonly kind: 'bake-in';
+			readonly recipeId: string;
+			readonly ovenId: string;
+			readonly name: string;
+			readonly ovenName: string;
+			readonly share: number;
+			readonly used: number;
+	  }
 	/** An oven wants so many more minutes between loads. */
 	| {
 			readonly kind: 'recovery';
@@ -58,7 +68,9 @@ export function asLearned(
 	recipeId: string,
 	learned: readonly LearnedInPlan[]
 ): readonly Step[] {
-	const own = learned.filter((one) => one.kind !== 'recovery' && one.recipeId === recipeId);
+	const own = learned.filter(
+		(one) => one.kind !== 'recovery' && one.kind !== 'bake-in' && one.recipeId === recipeId
+	);
 	if (own.length === 0) return steps;
 	const clock = own.find(({ kind }) => kind === 'clock' || kind === 'proof');
 	const bake = own.find(({ kind }) => kind === 'bake');
@@ -75,15 +87,11 @@ export function asLearned(
 				};
 			}
 			case 'bake': {
-				if (bake?.kind !== 'bake') return step;
-				const last = Math.max(0, ...step.programme.changes.map(({ atMinutes }) => atMinutes));
-				return {
-					...step,
-					bakeMinutes: Math.max(last + 1, Math.round(step.bakeMinutes * bake.share))
-				};
+				return bake?.kind === 'bake' ? bakedSoMuchLonger(step, bake.share) : step;
 			}
 			case 'wait':
-				if (step !== ripens || !clock || clock.kind === 'recovery' || !step.clock) return step;
+				if (step !== ripens || !step.clock) return step;
+				if (clock?.kind !== 'clock' && clock?.kind !== 'proof') return step;
 				return {
 					...step,
 					clock: {
@@ -95,6 +103,39 @@ export function asLearned(
 				};
 		}
 	});
+}
+
+/**
+ * A bake as it goes in one oven.
+ * Range: a step of `asLearned`, of the product and the oven named. Source: our default, as there. Failures: none; where nothing is learned of that oven, it is as it was.
+ * Example: 40 minutes elsewhere, learned at 1.1 in the yard oven: 44 there.
+ */
+export function bakeIn(
+	step: BakeStep,
+	productId: string,
+	ovenId: string | undefined,
+	learned: readonly LearnedInPlan[]
+): BakeStep {
+	return bakedSoMuchLonger(step, shareIn(productId, ovenId, learned));
+}
+
+/** How many times as long a product bakes in one oven as elsewhere. Range: any. Source: definition. Failures: none. Example: nothing learned of it: 1. */
+export function shareIn(
+	productId: string,
+	ovenId: string | undefined,
+	learned: readonly LearnedInPlan[]
+): number {
+	const own = learned.find(
+		(one) => one.kind === 'bake-in' && one.recipeId === productId && one.ovenId === ovenId
+	);
+	return own?.kind === 'bake-in' ? own.share : 1;
+}
+
+/** Never over before the last change of its programme. */
+function bakedSoMuchLonger(step: BakeStep, share: number): BakeStep {
+	if (share === 1) return step;
+	const last = Math.max(0, ...step.programme.changes.map(({ atMinutes }) => atMinutes));
+	return { ...step, bakeMinutes: Math.max(last + 1, Math.round(step.bakeMinutes * share)) };
 }
 
 /** An oven as the log corrected it. Range: any. Source: definition. Failures: none. Example: 4 more minutes learned on 6: 10. */
@@ -141,6 +182,8 @@ function keyOf(one: LearnedInPlan): string {
 		case 'proof':
 		case 'bake':
 			return `${one.kind} ${one.recipeId}`;
+		case 'bake-in':
+			return `${one.kind} ${one.recipeId} ${one.ovenId}`;
 		case 'recovery':
 			return `recovery ${one.ovenId}`;
 	}

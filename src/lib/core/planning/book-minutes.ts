@@ -1,4 +1,5 @@
 import { MINUTE_MS } from '../time/index.ts';
+import { shareIn } from './as-learned.ts';
 import type { DayTask } from './day-plan.ts';
 import type { BakeDayInput } from './input.ts';
 
@@ -10,8 +11,8 @@ import type { BakeDayInput } from './input.ts';
  * Example: 12 minutes planned by a share of 1.2 for hands at 100 %: 10.
  */
 export function bookMinutesOf(
-	{ batch, step, attended }: Pick<DayTask, 'batch' | 'step' | 'attended'>,
-	{ learned, people }: Pick<BakeDayInput, 'learned' | 'people'>
+	{ batch, step, attended, machineId }: Pick<DayTask, 'batch' | 'step' | 'attended' | 'machineId'>,
+	{ learned, people, bakery }: Pick<BakeDayInput, 'learned' | 'people' | 'bakery'>
 ): number | null {
 	const recipeId =
 		batch.kind === 'preparation'
@@ -24,9 +25,9 @@ export function bookMinutesOf(
 		const draw = attended.find(({ what }) => what === 'draw');
 		if (!load || !draw) return null;
 		const bake = learned.find((one) => one.kind === 'bake' && one.recipeId === recipeId);
-		return positive(
-			(draw.fromMs - load.toMs) / MINUTE_MS / (bake?.kind === 'bake' ? bake.share : 1)
-		);
+		const oven = bakery.ovens.find(({ decks }) => decks.some(({ id }) => id === machineId));
+		const share = (bake?.kind === 'bake' ? bake.share : 1) * shareIn(recipeId, oven?.id, learned);
+		return positive((draw.fromMs - load.toMs) / MINUTE_MS / share);
 	}
 	const [only, ...more] = attended;
 	if (step.kind !== 'hands-on' || step.activity === 'mix' || only?.what !== 'do' || more.length > 0)

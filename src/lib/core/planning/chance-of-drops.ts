@@ -1,6 +1,6 @@
 import type { DropId } from '../identity.ts';
 import { ok, type Result } from '../result.ts';
-import { chanceOfPlan, type Fault, type Spread } from '../schedule/index.ts';
+import { chanceOfPlan, type Fault, type Plan, type Spread } from '../schedule/index.ts';
 import { asAgreed, changesTheDay } from './agreed.ts';
 import type { ExpandedDay } from './expand.ts';
 import { GRID_MINUTES } from './grid.ts';
@@ -52,7 +52,7 @@ export function chanceOfDrops(
 		expanded.problem,
 		plan,
 		{
-			...spreadsOf(expanded),
+			...spreadsOf(expanded, plan),
 			deadlineOf: (price) => dropOf.get(price) ?? null
 		},
 		{ runs: RUNS, seed: SEED }
@@ -85,17 +85,22 @@ function dropsByEnd(input: BakeDayInput, { ends }: ExpandedDay): ReadonlyMap<str
 	return found;
 }
 
-function spreadsOf({ problem, tasks, waits }: ExpandedDay): {
+function spreadsOf(
+	{ problem, tasks, waits }: ExpandedDay,
+	plan: Plan
+): {
 	readonly lengths: ReadonlyMap<string, Spread>;
 	readonly waits: ReadonlyMap<string, Spread>;
 } {
 	const isPinned = new Set(
 		problem.tasks.flatMap(({ id, pin }) => ((pin?.start ?? null) === null ? [] : [id]))
 	);
+	const ways = new Map(plan.placed.map(({ task, mode }) => [task, mode]));
 	const lengths = new Map<string, Spread>();
 	for (const { id, kind } of tasks) {
 		if (isPinned.has(id)) continue;
-		const mode = problem.tasks.find((task) => task.id === id)?.modes[0];
+		const modes = problem.tasks.find((task) => task.id === id)?.modes;
+		const mode = modes?.find((one) => one.id === ways.get(id)) ?? modes?.[0];
 		const units = mode?.length ?? mode?.batch?.length ?? 0;
 		lengths.set(id, spread(kind === 'bake' ? BAKES : HANDS, units));
 	}

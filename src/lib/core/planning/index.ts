@@ -47,7 +47,7 @@ export { asIfOf, type WhatIf } from './what-if.ts';
 export { whyHere, type HeldTask, type WhyHolder } from './why-here.ts';
 export { chanceOfDrops, type DropUnderChance } from './chance-of-drops.ts';
 export { takenAsDone } from './taken-as-done.ts';
-export { planDifference, type MovedTask, type PlanDifference } from './difference.ts';
+export { ahead, planDifference, type MovedTask, type PlanDifference } from './difference.ts';
 export {
 	describePlan,
 	holds,

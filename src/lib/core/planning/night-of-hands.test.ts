@@ -3,6 +3,7 @@ import assert from 'node:assert/strict';
 import { MINUTE_MS } from '../time/index.ts';
 import {
 	asIfOf,
+	ahead,
 	chanceOfDrops,
 	judgePlacement,
 	placementOn,
@@ -215,6 +216,10 @@ test('what moves between two plans is told, and nothing else', () => {
 		['mix:loaf:1:0']
 	);
 	assert.deepEqual(planDifference(fewer, plan).added.length, 1);
+	const mix = moved.tasks.find(({ id }) => id === 'mix:loaf:1:0');
+	assert.ok(mix);
+	assert.deepEqual(ahead(told, mix.endMs), { ...told, moved: [] }, 'what is over is no news');
+	assert.deepEqual(ahead(told, mix.endMs - 1), told);
 });
 
 test('every task that hands do says what keeps it from sooner or later, or that nothing does', () => {

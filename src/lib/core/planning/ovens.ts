@@ -123,23 +123,34 @@ export function portionOf(
 	};
 }
 
-/** The ways to bake a portion: one for each oven that serves as a prover too, one for all others. */
+/** The ways to bake a portion: one for each oven that serves as a prover too or bakes it in a time of its own, one for all others. */
 export function bakedByOven(
 	batch: Portion,
-	{ places, ovens }: Pick<BakeryMachines, 'places' | 'ovens'>
+	{ places, ovens }: Pick<BakeryMachines, 'places' | 'ovens'>,
+	/** The bake as it goes in an oven, where that is otherwise than elsewhere. */
+	ownBake: (ovenId: string) => BakeStep | null
 ): readonly { readonly way: string; readonly batch: Portion }[] {
-	const proving = ovens.filter(({ id }) => places.some(({ ovenId }) => ovenId === id));
+	const apart = ovens.filter(
+		({ id }) => ownBake(id) !== null || places.some(({ ovenId }) => ovenId === id)
+	);
 	const machinesOf = (oven: PlannedOven) =>
 		batch.machines.filter((machine) =>
 			oven.decks.some(({ id }) => machine === machineOf(oven, id))
 		);
-	const own = proving.map((oven) => ({ way: bakedIn(oven.id), machines: machinesOf(oven) }));
+	const own = apart.map((oven) => {
+		const bake = ownBake(oven.id);
+		return {
+			way: bakedIn(oven.id),
+			machines: machinesOf(oven),
+			length: bake ? bakeUnits(bake) : batch.length
+		};
+	});
 	const others = batch.machines.filter((machine) =>
 		own.every(({ machines }) => !machines.includes(machine))
 	);
-	return [{ way: 'bake', machines: others }, ...own]
+	return [{ way: 'bake', machines: others, length: batch.length }, ...own]
 		.filter(({ machines }) => machines.length > 0)
-		.map(({ way, machines }) => ({ way, batch: { ...batch, machines } }));
+		.map(({ way, machines, length }) => ({ way, batch: { ...batch, machines, length } }));
 }
 
 /** The ovens with a deck that takes a product, and the decks in the same chambers that do not. */

@@ -11,6 +11,7 @@ import type { Hands } from './hands.ts';
 import type { BakeDayInput, PlannedPortion, PlannedProduct } from './input.ts';
 import type { NightProblem } from './night-problem.ts';
 import { leftOf } from './left-of.ts';
+import { bakeIn } from './as-learned.ts';
 import { bakedByOven, longestLoading, portionOf } from './ovens.ts';
 import { duePrices, freshFrom, freshPrice } from './prices.ts';
 import { itemsOf, runMinutes, type Bake, type ChainItem, type Run } from './runs.ts';
@@ -282,26 +283,35 @@ class OnePortion {
 		if (step.step.kind !== 'bake') return id;
 		const batchOf = portionOf(product, step.step, pieces, this.input.bakery.ovens);
 		const loading = longestLoading(this.input.bakery.ovens);
-		const span = { from: 0, to: loading + batchOf.length };
-		const held = this.vessels?.untilBaked
-			? holds.map(({ pool, amount }) => ({ pools: [pool], amount, ...span }))
-			: [];
+		const held = (length: number) =>
+			this.vessels?.untilBaked
+				? holds.map(({ pool, amount }) => ({
+						pools: [pool],
+						amount,
+						from: 0,
+						to: loading + length
+					}))
+				: [];
+		const bakeStep = step.step;
+		const ownBake = (ovenId: string) => {
+			const own = bakeIn(bakeStep, product.id, ovenId, this.input.learned);
+			return own === bakeStep ? null : own;
+		};
 		// Turning, venting or looking takes a minute of anybody who is there; somebody has to be.
 		const units = new Set(
 			bakeMarks(step.step)
 				.filter(({ kind }) => kind !== 'out')
 				.map(({ atMinutes }) => loading + unitsWithin(atMinutes))
 		);
-		const demands = [
-			...held,
-			...[...units].flatMap((unit) => this.hands.present(unit, this.night.isRelaxed(batch)))
-		];
+		const demands = [...units].flatMap((unit) =>
+			this.hands.present(unit, this.night.isRelaxed(batch))
+		);
 		this.night.add(
 			{ kind: 'bake', id, batch, at, step },
-			bakedByOven(batchOf, this.input.bakery).map((one) => ({
+			bakedByOven(batchOf, this.input.bakery, ownBake).map((one) => ({
 				id: one.way,
 				length: null,
-				demands,
+				demands: [...held(one.batch.length), ...demands],
 				machine: null,
 				batch: one.batch
 			})),

@@ -1,7 +1,8 @@
 import { temperatureOnPath, type PathStretch } from '../fermentation/index.ts';
 import { MINUTE_MS } from '../time/index.ts';
 import type { Placed, PlannedLoad } from '../schedule/index.ts';
-import { batchKey } from './batch-ref.ts';
+import { bakeIn } from './as-learned.ts';
+import { batchKey, type BatchRef } from './batch-ref.ts';
 import { begunBatches } from './begun-batches.ts';
 import { lengthOf, type CourseStep } from './course.ts';
 import type { AttendedStretch, DayTask } from './day-plan.ts';
@@ -117,13 +118,14 @@ export class TaskTeller {
 		startMs: number
 	): DayTask {
 		const load = this.loads.get(id);
+		const baked = this.bakedIn(batch, step, placed);
 		// A load is planned on the grid; a bake ends on its own minute.
 		const bakesMs = startMs + this.loadingMs(placed);
-		const endMs = bakesMs + step.minutes * MINUTE_MS;
+		const endMs = bakesMs + baked.minutes * MINUTE_MS;
 		const drawnMs = this.expanded.grid.ms(load?.end ?? placed.end);
 		const [loaders, drawers] = load?.given ?? [];
 		return {
-			...bare(step, startMs, endMs),
+			...bare(baked, startMs, endMs),
 			id,
 			batch,
 			machineId: placed.unit,
@@ -141,10 +143,21 @@ export class TaskTeller {
 		};
 	}
 
+	/** A bake as it goes in the oven that it was given. */
+	private bakedIn(batch: BatchRef, course: CourseStep, placed: Placed): CourseStep {
+		if (batch.kind !== 'load' || course.step.kind !== 'bake') return course;
+		const ovenId = this.ovenOf(placed)?.id;
+		const step = bakeIn(course.step, batch.productId, ovenId, this.input.learned);
+		return step === course.step ? course : { ...course, step, minutes: step.bakeMinutes };
+	}
+
+	private ovenOf({ unit }: Placed) {
+		return this.input.bakery.ovens.find(({ decks }) => decks.some(({ id }) => id === unit));
+	}
+
 	/** How long the deck that a load stands on takes to be loaded. */
-	private loadingMs({ unit }: Placed): number {
-		const oven = this.input.bakery.ovens.find(({ decks }) => decks.some(({ id }) => id === unit));
-		return (oven?.loadingMinutes ?? 0) * MINUTE_MS;
+	private loadingMs(placed: Placed): number {
+		return (this.ovenOf(placed)?.loadingMinutes ?? 0) * MINUTE_MS;
 	}
 
 	private wait({ batch, at, step, after, until, touches }: NightWait): readonly DayTask[] {
@@ -157,7 +170,9 @@ export class TaskTeller {
 			begun && before.mode === 'done'
 				? begun.mixedAtMs
 				: told?.kind === 'bake'
-					? this.startMs(told, before) + this.loadingMs(before) + told.step.minutes * MINUTE_MS
+					? this.startMs(told, before) +
+						this.loadingMs(before) +
+						this.bakedIn(told.batch, told.step, before).minutes * MINUTE_MS
 					: told?.kind === 'run'
 						? this.endOfRun(told, before)
 						: grid.ms(before.end);

@@ -55,8 +55,17 @@ export function timingOf(input: BakeDayInput): string {
 			formulaId,
 			mixes.map((mix) => timingOfMix(mix, room))
 		]),
-		products: input.products.map(timingOfProduct)
+		products: input.products.map(timingOfProduct),
+		// Where nothing is learned of one oven it is told as it always was: plans that stand go on to hold.
+		...timingOfBakesIn(input)
 	});
+}
+
+function timingOfBakesIn({ learned }: BakeDayInput) {
+	const own = learned.flatMap((one) =>
+		one.kind === 'bake-in' ? [[one.recipeId, one.ovenId, one.share]] : []
+	);
+	return own.length > 0 ? { bakesIn: own } : {};
 }
 
 type Room = (grams: number) => number | null;

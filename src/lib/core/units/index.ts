@@ -8,3 +8,4 @@ export * from './weighing-scale.ts';
 export * from './format.ts';
 export * from './parse.ts';
 export * from './volume.ts';
+export * from './amount.ts';

@@ -14,6 +14,27 @@ const LITRES = {
 } as const;
 type VolumeUnit = keyof typeof LITRES;
 
+/** What the units of volume are called, in one number. */
+export const VOLUME_UNITS: readonly string[] = [
+	...Object.keys(LITRES),
+	'litre',
+	'liter',
+	'teaspoon',
+	'tablespoon'
+];
+const BY_NAME: Readonly<Record<string, VolumeUnit>> = {
+	litre: 'l',
+	liter: 'l',
+	teaspoon: 'tsp',
+	tablespoon: 'tbsp'
+};
+
+/** The litres in a unit by its name in one number; null for what is no unit of volume. Range: any text. Source: definition. Failures: none. Example: "cup" is 0.25. */
+export function litresIn(name: string): number | null {
+	const unit = BY_NAME[name] ?? name;
+	return Object.hasOwn(LITRES, unit) ? LITRES[unit as VolumeUnit] : null;
+}
+
 const VOLUME = /^(.*?)\s*(ml|cl|dl|l|litres?|tsp|tbsp|cups?)\.?$/i;
 
 /**

@@ -5,6 +5,7 @@
 	import BakeryPage from './BakeryPage.svelte';
 	import BakerySettings from './BakerySettings.svelte';
 	import FirstSteps from './FirstSteps.svelte';
+	import TakeAlong from './TakeAlong.svelte';
 	import UnitSettings from './UnitSettings.svelte';
 
 	interface Props {
@@ -33,6 +34,7 @@
 		<div class="grid gap-4">
 			<BakerySettings settings={view.settings} />
 			<UnitSettings />
+			<TakeAlong date={view.date} />
 		</div>
 	</div>
 </BakeryPage>

@@ -8,6 +8,7 @@
 	import ChoiceField from '../../fields/ChoiceField.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { timeZones } from '../../wording/time-zones.ts';
+	import BringAlong from './BringAlong.svelte';
 
 	const room = useRoom();
 	const sending = new Sending(room.retries);
@@ -98,6 +99,7 @@
 		</p>{/if}
 	<p class="mt-3"><button class="action" disabled={sending.busy}>Begin the bakery</button></p>
 </form>
+<BringAlong />
 
 <style>
 	.begin {

@@ -13,6 +13,7 @@
 	import { benchSentence, isDropLate, spareText, STATION_TEXT } from '../../wording/bench-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import { BenchModel } from './bench-model.svelte.ts';
+	import { fetchAhead } from './fetch-ahead.ts';
 	import SoundHere from './SoundHere.svelte';
 	import WorkInHand from './WorkInHand.svelte';
 	import WorkList from './WorkList.svelte';
@@ -51,6 +52,7 @@
 	/** Waters follow the temperatures of the moment; they are looked at now and then. */
 	const WATERS_EVERY_MS = 120_000;
 	onMount(() => {
+		void fetchAhead();
 		const timer = setInterval(() => void readAnew('jovet:day'), WATERS_EVERY_MS);
 		return () => clearInterval(timer);
 	});

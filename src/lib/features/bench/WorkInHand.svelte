@@ -21,7 +21,6 @@
 	import { figuresOfWork } from './figures-of-work.ts';
 	import { lookOfWork, WAITS_MINUTES } from './look-of-work.ts';
 	import type { PieceDecision } from '../../core/results/index.ts';
-	import NotYet from './NotYet.svelte';
 
 	interface Props {
 		one: BoardWork;
@@ -246,7 +245,7 @@
 				/>
 				{#if probe}
 					<button
-						class="action-lesser take"
+						class="action-lesser min-h-14"
 						data-probe
 						onclick={() => (celsius = Math.round(probe.celsius))}
 						>{formatTemperature(probe, 0, units)} by {probe.sensor}, {ageText(
@@ -284,17 +283,19 @@
 				<LookAtPieces {...look} {results} onDecided={looked} />
 			{/await}
 		{:else if open === 'not-yet'}
-			<NotYet
-				{one}
-				{nowMs}
-				{zone}
-				onPutOff={(minutes: number, because: string) =>
-					void model
-						.tap(entry, 'put-off', { untilMs: Math.round(nowMs) + minutes * 60_000, because })
-						.then(() => (open = null))}
-				onLeaveOut={(because: string) => void model.tap(entry, 'left-out', { because })}
-				onDoneAt={(atMs: number) => void model.tap(entry, 'ended', { atMs })}
-			/>
+			{#await import('./NotYet.svelte') then { default: NotYet }}
+				<NotYet
+					{one}
+					{nowMs}
+					{zone}
+					onPutOff={(minutes: number, because: string) =>
+						void model
+							.tap(entry, 'put-off', { untilMs: Math.round(nowMs) + minutes * 60_000, because })
+							.then(() => (open = null))}
+					onLeaveOut={(because: string) => void model.tap(entry, 'left-out', { because })}
+					onDoneAt={(atMs: number) => void model.tap(entry, 'ended', { atMs })}
+				/>
+			{/await}
 		{/if}
 	{/if}
 	{#if counts && entry.kind === 'draw'}
@@ -357,9 +358,6 @@
 	.reads {
 		max-width: 26rem;
 		padding-top: 10px;
-	}
-	.take {
-		min-height: 56px;
 	}
 	.caution {
 		margin-bottom: 12px;

@@ -92,6 +92,17 @@
 	</ul>
 	{#if shelf === 'formulas'}
 		<NewFormulaForm {date} />
+		<a
+			class="action-lesser mt-3 w-full no-underline!"
+			href={resolve(`/bake/${date}/formulas/bring-in`)}>Bring in from a file</a
+		>
+		{#if entries.length > 0}
+			<a
+				class="action-lesser mt-3 w-full no-underline!"
+				href={resolve(`/bake/${date}/formulas/book.json`)}
+				download>Hand on all of it</a
+			>
+		{/if}
 	{:else}
 		<a class="action-lesser mt-3 w-full no-underline!" href={href(shelf, 'new')}>New {one}</a>
 	{/if}

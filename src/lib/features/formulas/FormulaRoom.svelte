@@ -20,6 +20,7 @@
 	import FormulaFiguresList from './FormulaFiguresList.svelte';
 	import { FormulaModel } from './formula-model.svelte.ts';
 	import FormulaPrint from './FormulaPrint.svelte';
+	import HandOn from './HandOn.svelte';
 	import FormulaTable from './FormulaTable.svelte';
 	import RebalancePanel from './RebalancePanel.svelte';
 	import RevisionHistory from './RevisionHistory.svelte';
@@ -214,6 +215,7 @@
 				steps={model.draft.steps}
 				onSet={(steps: readonly Step[]) => model.set({ steps })}
 			/>
+			<HandOn date={view.date} formulaId={view.formula.id} />
 			<RetireButton
 				what="formula"
 				entityId={view.formula.id}

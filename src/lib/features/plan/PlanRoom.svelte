@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { onMount, untrack } from 'svelte';
 	import { resolve } from '$app/paths';
-	import { Progress, SegmentedControl } from '@skeletonlabs/skeleton-svelte';
+	import { SegmentedControl } from '@skeletonlabs/skeleton-svelte';
 	import { readAnew } from '../../client/read-anew.ts';
 	import { useRoom } from '../../client/room-context.ts';
 	import { Sending } from '../../client/sending.svelte.ts';
@@ -11,7 +11,6 @@
 	import PlanChart from '../../ribbons/PlanChart.svelte';
 	import RibbonLegend from '../../ribbons/RibbonLegend.svelte';
 	import { stepped, windowOf, ZOOMS, type Zoom } from '../../ribbons/time-window.ts';
-	import OverNotices from '../../sheets/OverNotices.svelte';
 	import { FrameLater } from '../../ui/frame-later.svelte.ts';
 	import Notice from '../../ui/Notice.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
@@ -199,7 +198,11 @@
 	</p>
 {/if}
 {#if sending.message}<p class="mx-5 mb-3" role="alert">{sending.message}</p>{/if}
-<OverNotices over={view.over} />
+{#if view.over.length > 0}
+	{#await import('../../sheets/OverNotices.svelte') then { default: OverNotices }}
+		<OverNotices over={view.over} />
+	{/await}
+{/if}
 {#if input.learned.length > 0 && plan}
 	<details class="mx-5 mb-3" data-learned>
 		<summary class="min-h-11 cursor-pointer py-2"
@@ -236,12 +239,9 @@
 	</p>
 {:else if !nothing && !plan}
 	<div class="mx-5 max-w-md">
-		<Progress value={null}>
-			<Progress.Label>Looking for a first plan</Progress.Label>
-			<Progress.Track class="h-4 border-2 border-ink bg-sheet">
-				<Progress.Range class="h-full bg-ink" />
-			</Progress.Track>
-		</Progress>
+		{#await import('./LookingForPlan.svelte') then { default: LookingForPlan }}
+			<LookingForPlan />
+		{/await}
 	</div>
 {/if}
 

@@ -6,7 +6,7 @@
 	import { Sending } from '../../client/sending.svelte.ts';
 	import type { PlanView } from '../../contracts/views.ts';
 	import type { WorkEntry } from '../../core/bench/index.ts';
-	import { holds, type PlannedOven } from '../../core/planning/index.ts';
+	import { ahead, holds, type PlannedOven } from '../../core/planning/index.ts';
 	import { cautionText } from '../../wording/caution-text.ts';
 	import Difference from './Difference.svelte';
 	import { PlanModel } from './plan-model.svelte.ts';
@@ -107,7 +107,7 @@
 	{/if}
 	{#if model.difference && view.accepted}
 		<Difference
-			difference={model.difference}
+			difference={ahead(model.difference, room.now.epochMs)}
 			input={model.input}
 			version={view.accepted.number}
 			onSelect={null}

@@ -23,6 +23,8 @@
 	const { units, timeZone } = $derived(room.bakery);
 	const degrees = (celsius: number) => formatTemperature({ celsius }, 1, units);
 
+	/** To what is known of it: tens of watts. */
+	const watts = (exact: number) => `${formatNumber(Math.round(exact / 10) * 10, 0)} W`;
 	/** Air swings by about so much as a compressor comes and goes: less is no news (our default). */
 	const SWING_KELVINS = 1.5;
 	function against(readCelsius: number, expectedCelsius: number): string {
@@ -73,6 +75,14 @@
 								retarder.probe.celsius,
 								inside.length > 0 && now ? now.airCelsius : retarder.setCelsius
 							)}.
+				</p>
+			{/if}
+			{#if retarder.learned}
+				{@const { entryWatts, used } = retarder.learned}
+				<p class="mt-1" data-pull-down>
+					Pulls down with <b>{watts(retarder.compressorWatts)}</b>, learned from {used} nights; its entry
+					says
+					{watts(entryWatts)}.
 				</p>
 			{/if}
 			{#if inside.length === 0}

@@ -10,6 +10,7 @@ import { recipeIdOf, setBatchStates } from '../db/batches.ts';
 import { insertEntry } from '../db/batch-log-entries.ts';
 import type { Tx } from '../db/client.ts';
 import { findMixedBatch, type MixedBatch } from '../services/mixed-batch.ts';
+import { retardersAsLearned } from '../services/cold-as-learned.ts';
 import { readRoomTrace } from '../services/read-room-trace.ts';
 import { namedAir } from '../services/standing-of-day.ts';
 import { readWaterInputs } from '../services/temperatures-now.ts';
@@ -88,13 +89,14 @@ async function storyOf(
 		const watched = watchedDough(vote);
 		return watched ? [{ one: vote, watched }] : [];
 	});
+	const roomCelsius = known ?? day.bakery.assumed.roomCelsius;
 	const { stories } = watchDoughs(
 		followed.map(({ watched }) => watched),
 		{
 			room,
-			roomCelsius: known ?? day.bakery.assumed.roomCelsius,
+			roomCelsius,
 			named: namedAir(inputs, room, nowMs),
-			retarders: day.retarders
+			retarders: await retardersAsLearned(tx, day.retarders, day.date, roomCelsius)
 		},
 		nowMs
 	);

@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import { acceptPlan } from './accept-plan.ts';
 import { addDelivery } from './add-delivery.ts';
 import { beginStarter } from './begin-starter.ts';
+import { bringIn } from './bring-in.ts';
 import { changeOrder } from './change-order.ts';
 import { changeOrders } from './change-orders.ts';
 import { checkDough } from './check-dough.ts';
@@ -59,6 +60,7 @@ export const COMMANDS = [
 	acceptPlan,
 	addDelivery,
 	beginStarter,
+	bringIn,
 	changeOrder,
 	changeOrders,
 	checkDough,

@@ -5,6 +5,7 @@ import {
 	takenElsewhereSchema,
 	type PlanDocument
 } from '../../contracts/plan-document.ts';
+import { staysOf } from '../../core/bench/index.ts';
 import type { BatchId } from '../../core/identity.ts';
 import { bookMinutesOf, takenBy, type TakenElsewhere } from '../../core/planning/index.ts';
 import { addDays, type BakeDate } from '../../core/time/index.ts';
@@ -226,4 +227,20 @@ export async function insertPlan(tx: Tx, plan: NewPlan): Promise<void> {
 				];
 	});
 	if (tasks.length > 0) await tx.insertInto('plan_task').values(tasks).execute();
+	// Only what cools something is learned from.
+	const cold = staysOf(plan.document).filter(({ place }) => place === 'cold');
+	const stays = cold.map((stay): EveryColumn<'plan_stay'> => ({
+		plan_id: plan.id,
+		bake_date: plan.date,
+		task_key: stay.taskId,
+		leg: stay.leg,
+		place_id: stay.placeId,
+		planned_in_at: new Date(stay.plannedInMs),
+		into_work: stay.intoWork,
+		out_works: [...stay.outWorks],
+		kilograms: stay.kilograms,
+		celsius: stay.celsius,
+		time_constant_min: stay.timeConstantMinutes
+	}));
+	if (stays.length > 0) await tx.insertInto('plan_stay').values(stays).execute();
 }

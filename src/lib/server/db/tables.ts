@@ -16,6 +16,7 @@ import type { OrderTables } from './order-tables.ts';
 import type { CultureTables } from './culture-tables.ts';
 import type { StockTables } from './stock-tables.ts';
 import type { WeighingTables } from './weighing-tables.ts';
+import type { PlanTables } from './plan-tables.ts';
 import type { ResultTables } from './result-tables.ts';
 import type { WorkTables } from './work-tables.ts';
 import type { SensorKind } from '../../contracts/device-protocol.ts';
@@ -46,7 +47,14 @@ export type EveryColumn<T extends keyof Tables> = {
 };
 
 export interface Tables
-	extends CultureTables, OrderTables, ResultTables, StockTables, WeighingTables, WorkTables {
+	extends
+		CultureTables,
+		OrderTables,
+		PlanTables,
+		ResultTables,
+		StockTables,
+		WeighingTables,
+		WorkTables {
 	bakery: {
 		id: Generated<boolean>;
 		name: string;
@@ -246,19 +254,6 @@ export interface Tables
 		occurred_at: Date;
 		recorded_at: RecordedAt;
 	};
-	plan_version: {
-		id: string;
-		bake_date: string;
-		number: number;
-		command_id: string;
-		accepted_by: string;
-		occurred_at: Date;
-		recorded_at: RecordedAt;
-		fingerprint: string;
-		document: Json;
-		document_schema: number;
-		takes: Json;
-	};
 	batch: {
 		id: string;
 		bake_date: string;
@@ -331,17 +326,11 @@ export interface Tables
 		verdict: ReadinessVerdict;
 		decision: ReadinessDecision;
 	};
-	plan_batch: { plan_id: string; batch_id: string; mass_g: number; pieces: number | null };
-	plan_task: {
-		plan_id: string;
-		task_key: string;
-		batch_id: string;
-		activity: string;
-		machine_id: string | null;
-		start_at: Date;
-		end_at: Date;
-		book_min: number | null;
-		load_celsius: number | null;
+	name_matched: {
+		key: string;
+		ingredient_id: string | null;
+		preparation_id: string | null;
+		command_id: string;
 	};
 	device: {
 		id: string;

@@ -87,6 +87,23 @@ export async function loadLearnedForPlan(
 			return [activity === 'bake' ? { kind: 'bake', ...of } : { kind: 'hands', activity, ...of }];
 		})
 	);
+	const bakedIn = [...new Set(products)].flatMap((recipeId): readonly LearnedInPlan[] => {
+		const bake = taken.find((one) => one.kind === 'bake' && one.recipeId === recipeId);
+		const elsewhere = bake?.kind === 'bake' ? bake.share : 1;
+		return day.ovens.flatMap((oven): readonly LearnedInPlan[] => {
+			const own = times
+				.filter(
+					({ recipeId: of, activity, machineId }) =>
+						of === recipeId && activity === 'bake' && oven.decks.some(({ id }) => id === machineId)
+				)
+				// Beside what all ovens taught of it: an oven without a time of its own is believed to be as they are.
+				.map((one) => ({ ...one, bookMinutes: one.bookMinutes * elsewhere }));
+			const { share, used } = learnedShare(own);
+			if (!counts(share, used)) return [];
+			const of = { recipeId, name: names.get(recipeId) ?? '', share: rounded(share), used };
+			return [{ kind: 'bake-in', ...of, ovenId: oven.id, ovenName: oven.name }];
+		});
+	});
 	const ovens = day.ovens.flatMap((oven): readonly LearnedInPlan[] => {
 		const own = stones.filter(({ deckId }) => oven.decks.some(({ id }) => id === deckId));
 		const { minutes, used } = learnedRecovery(own, oven.heatMinutesPerTenKelvin);
@@ -94,7 +111,7 @@ export async function loadLearnedForPlan(
 			? [{ kind: 'recovery', ovenId: oven.id, name: oven.name, minutes: Math.round(minutes), used }]
 			: [];
 	});
-	return [...clocks, ...proofs, ...taken, ...ovens];
+	return [...clocks, ...proofs, ...taken, ...bakedIn, ...ovens];
 }
 
 /** A look at pieces in proof, as it is learned from. */

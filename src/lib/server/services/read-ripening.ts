@@ -4,6 +4,7 @@ import type { Db } from '../db/client.ts';
 import { loadSensorsNow } from '../db/devices.ts';
 import { bakeryNow } from './bakery-now.ts';
 import { loadBakeryDay } from './day-production.ts';
+import { retardersAsLearned } from './cold-as-learned.ts';
 import { readRoomTrace } from './read-room-trace.ts';
 import { loadRipeningDoughs } from './ripening-of-day.ts';
 import { namedAir } from './standing-of-day.ts';
@@ -29,6 +30,9 @@ export async function readRipening(
 		.filter(({ lastRise }) => lastRise !== null)
 		.sort((a, b) => (b.lastRise?.measuredAtMs ?? 0) - (a.lastRise?.measuredAtMs ?? 0))[0];
 	const trace = await readRoomTrace(db, firstMs, nowMs, room?.reading?.celsius ?? null);
+	const roomCelsius =
+		room?.reading?.celsius ?? room?.unread.celsius ?? day.bakery.assumed.roomCelsius;
+	const retarders = await retardersAsLearned(db, day.retarders, date, roomCelsius);
 	return {
 		date,
 		doughs,
@@ -37,8 +41,8 @@ export async function readRipening(
 		roomProbe: roomProbe ? probeView(roomProbe) : null,
 		coreProbe: coreProbe ? probeView(coreProbe) : null,
 		tubRise: tub?.lastRise ? { sensor: tub.sensor, ...tub.lastRise } : null,
-		roomCelsius: room?.reading?.celsius ?? room?.unread.celsius ?? day.bakery.assumed.roomCelsius,
-		retarders: day.retarders.map((retarder) => {
+		roomCelsius,
+		retarders: retarders.map((retarder) => {
 			const probe = newestOf(
 				sensors.filter(({ placeId }) => placeId === retarder.id),
 				'place-probe'

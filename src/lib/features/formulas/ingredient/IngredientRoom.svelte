@@ -11,7 +11,7 @@
 	import { Edited } from '../../../fields/edited.ts';
 	import NumberField from '../../../fields/NumberField.svelte';
 	import DeliveryForm from './DeliveryForm.svelte';
-	import { usualOf } from './usual.ts';
+	import { usualOf } from '../../../core/mixing/index.ts';
 
 	interface Props {
 		view: IngredientDetailView;

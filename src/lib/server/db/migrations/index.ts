@@ -27,6 +27,8 @@ import * as restedAndDrawn from './0031-rested-and-drawn.ts';
 import * as timesThatDoNotCount from './0032-times-that-do-not-count.ts';
 import * as scoreAndItsDepth from './0033-score-and-its-depth.ts';
 import * as picturesOfBread from './0034-pictures-of-bread.ts';
+import * as staysInPlaces from './0035-stays-in-places.ts';
+import * as namesMatched from './0036-names-matched.ts';
 import * as stock from './0020-stock.ts';
 import * as standingOrders from './0019-standing-orders.ts';
 import * as doughsTaken from './0017-doughs-taken.ts';
@@ -69,7 +71,9 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0031-rested-and-drawn': restedAndDrawn,
 	'0032-times-that-do-not-count': timesThatDoNotCount,
 	'0033-score-and-its-depth': scoreAndItsDepth,
-	'0034-pictures-of-bread': picturesOfBread
+	'0034-pictures-of-bread': picturesOfBread,
+	'0035-stays-in-places': staysInPlaces,
+	'0036-names-matched': namesMatched
 };
 
 export const migrations: MigrationProvider = {
