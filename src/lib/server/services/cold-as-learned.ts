@@ -1,4 +1,8 @@
-import { learnedPullDown, type ColdNight, type LearnedPullDown } from '../../core/learning/index.ts';
+import {
+	learnedPullDown,
+	type ColdNight,
+	type LearnedPullDown
+} from '../../core/learning/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db, Tx } from '../db/client.ts';
 import type { RetarderSettings } from '../db/of-entries.ts';
