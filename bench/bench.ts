@@ -220,6 +220,8 @@ function largeFormula(): ResolvedFormula {
 			heatCapacity: { kilojoulesPerKilogramKelvin: 1.76 },
 			density: null,
 			pricePerKilogram: null,
+			purity: { share: 1 },
+			rolling: null,
 			weighedOn: null,
 			placeId: null,
 			retired: false

@@ -161,7 +161,7 @@ journey('the seed ratio of a build and the cost of a product open theirs', async
 	await says(page, '[role=dialog]', 'of flour to one of seed', '÷');
 	await leaveSlip(page);
 	await openShelf(bakery, 'Products', 'Pier bloomer');
-	const cost = await page.waitForSelector('button[aria-label^="Ingredients of its dough"]');
+	const cost = await page.waitForSelector('[data-piece-cost] button');
 	await cost!.click();
 	await says(page, '[role=dialog]', 'Pier bloomer', 'a piece', '×');
 	await leaveSlip(page);

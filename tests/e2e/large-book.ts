@@ -22,6 +22,8 @@ export async function growBook(db: Db, formulas: number): Promise<void> {
 		yeastFreshEquivalent: 0,
 		allergens: [],
 		heatCapacity: { kilojoulesPerKilogramKelvin: 1.5 },
+		purity: { share: 1 },
+		rolling: null,
 		weighedOn: null,
 		placeId: null,
 		retired: false,

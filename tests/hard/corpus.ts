@@ -117,6 +117,7 @@ export async function corpusOf(db: Db): Promise<readonly Readonly<Record<string,
 		preparationKind: preparation.kind,
 		buildLossShare: preparation.buildLoss.share,
 		takeBackGrams: preparation.takeBackGrams,
+		bath: preparation.bath ?? null,
 		lines: preparation.lines,
 		steps
 	}));

@@ -43,6 +43,7 @@ export async function preparationContent(
 		preparationKind: preparation.kind,
 		buildLossShare: preparation.buildLoss.share,
 		takeBackGrams: preparation.takeBackGrams,
+		bath: preparation.bath ?? null,
 		lines: [...preparation.lines],
 		steps: [...steps]
 	};
@@ -78,6 +79,7 @@ export async function productContent(
 		footprint: found.footprint,
 		heightCm: found.heightCm,
 		piecesPerDeck: found.piecesPerDeck,
+		sheet: found.sheet,
 		spacingCm: found.spacingCm,
 		steps: [...found.steps]
 	};

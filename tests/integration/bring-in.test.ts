@@ -144,6 +144,7 @@ test('what could not be made, is called like something, or takes from nothing is
 		preparationKind: 'bath' as const,
 		buildLossShare: 0,
 		takeBackGrams: 0,
+		bath: null,
 		lines: [
 			{
 				material: { kind: 'ingredient' as const, ingredientId: lye!.id as never },

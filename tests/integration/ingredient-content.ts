@@ -24,6 +24,8 @@ export async function ingredientContent(
 		heatCapacity: ingredient.heatCapacity.kilojoulesPerKilogramKelvin,
 		density: ingredient.density?.kilogramsPerLitre ?? null,
 		pricePerKilogram: ingredient.pricePerKilogram,
+		purityShare: ingredient.purity.share,
+		rolling: ingredient.rolling,
 		weighedOn: ingredient.weighedOn,
 		placeId: ingredient.placeId
 	};

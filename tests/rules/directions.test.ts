@@ -32,6 +32,7 @@ const BREAKERS: Record<string, readonly [file: string, imports: string]> = {
 		'../formula/index.ts'
 	],
 	'core-learning-keeps-to-itself': ['src/lib/core/learning/knows-mixing.ts', '../mixing/index.ts'],
+	'core-sheeting-keeps-to-itself': ['src/lib/core/sheeting/knows-heat.ts', '../heat/index.ts'],
 	'core-production-keeps-to-itself': ['src/lib/core/production/knows-heat.ts', '../heat/index.ts'],
 	'core-ripening-keeps-to-itself': ['src/lib/core/ripening/knows-heat.ts', '../heat/index.ts'],
 	'core-mixing-keeps-to-itself': ['src/lib/core/mixing/knows-planning.ts', '../planning/index.ts'],

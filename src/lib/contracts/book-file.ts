@@ -46,7 +46,11 @@ const ingredient = z.strictObject({
 	/** In kJ for a kilogram and a degree. */
 	heatCapacity: ingredientContent.heatCapacity,
 	/** In kilograms for a litre; null while nobody weighed one. */
-	density: ingredientContent.density
+	density: ingredientContent.density,
+	/** The share of a caustic that is caustic. */
+	purityShare: ingredientContent.purityShare,
+	/** Between what temperatures a fat rolls out. */
+	rolling: ingredientContent.rolling
 });
 
 const preparation = z.strictObject({
@@ -54,6 +58,8 @@ const preparation = z.strictObject({
 	kind: z.enum(PREPARATION_KINDS),
 	buildLossShare: preparationContent.buildLossShare,
 	takeBackGrams: preparationContent.takeBackGrams,
+	/** How a bath is used. */
+	bath: preparationContent.bath,
 	lines: z
 		.array(z.strictObject({ ...materialFields, parts: z.number().positive().max(1e6) }))
 		.min(1)
@@ -107,6 +113,8 @@ const product = z.strictObject({
 	footprint: productContent.footprint,
 	heightCm: productContent.heightCm,
 	piecesPerDeck: productContent.piecesPerDeck,
+	/** How it is rolled out and cut. */
+	sheet: productContent.sheet,
 	spacingCm: productContent.spacingCm,
 	steps
 });

@@ -21,6 +21,7 @@ import {
 } from '../core/identity.ts';
 import { EXTRA_USES } from '../core/production/index.ts';
 import { parseBakeDate } from '../core/time/index.ts';
+import { sheetSchema } from './sheeting.ts';
 import { stepsSchema } from './steps.ts';
 
 const uuid = uuidSchema;
@@ -101,6 +102,11 @@ export const formulaContent = {
 export const formulaContentSchema = z.object(formulaContent);
 export type FormulaContent = z.infer<typeof formulaContentSchema>;
 
+const bathSchema = z.object({
+	dipSeconds: z.number().min(1).max(600).nullable(),
+	renewAfterMinutes: z.int().min(1).max(1440).nullable()
+});
+
 /** A build, soaker, filling, wash or bath as it is saved on its own. */
 export const preparationContent = {
 	preparationId,
@@ -110,6 +116,8 @@ export const preparationContent = {
 	preparationKind: z.enum(PREPARATION_KINDS),
 	buildLossShare: lossShare,
 	takeBackGrams: z.number().min(0).max(1e6),
+	/** How a bath is used; null for all else. */
+	bath: bathSchema.nullable().default(null),
 	lines: parts,
 	steps: stepsSchema
 };
@@ -155,6 +163,8 @@ export const productContent = {
 	heightCm: z.number().min(0.5).max(150).nullable().default(null),
 	/** A count for every deck; null to have it worked out from the size of deck and piece. */
 	piecesPerDeck: z.int().min(1).max(9999).nullable(),
+	/** How it is rolled out and cut; null for what is divided by weight. */
+	sheet: sheetSchema.nullable().default(null),
 	/** Room around a piece on its deck. */
 	spacingCm: z.number().min(0).max(50).default(USUAL_SPACING_CM),
 	steps: stepsSchema
@@ -165,6 +175,8 @@ export type ProductSettings = Omit<
 	z.infer<z.ZodObject<typeof productContent>>,
 	'productId' | 'expectedRevision' | 'name' | 'doughs' | 'extras' | 'steps'
 >;
+
+const rollingCelsius = z.number().min(-20).max(60);
 
 /** An ingredient as it is saved. */
 export const ingredientContent = {
@@ -186,6 +198,20 @@ export const ingredientContent = {
 	allergens: z.array(line(60, { least: 1 })).max(30),
 	heatCapacity: z.number().positive().max(10),
 	density: z.number().positive().max(5).nullable(),
+	/** The share of a caustic that is caustic. */
+	purityShare: z.number().min(0.01).max(1).default(1),
+	/** Between what temperatures a fat rolls out, in degrees Celsius. */
+	rolling: z
+		.object({
+			fromCelsius: rollingCelsius,
+			toCelsius: rollingCelsius,
+			meltsAtCelsius: rollingCelsius
+		})
+		.refine((one) => one.fromCelsius < one.toCelsius && one.toCelsius < one.meltsAtCelsius, {
+			message: 'a fat rolls out from, up to and melts at temperatures that follow each other'
+		})
+		.nullable()
+		.default(null),
 	pricePerKilogram: z.number().min(0).max(100_000).nullable(),
 	weighedOn: line(200).nullable(),
 	/** Where it stands; null for where its kind usually does. */

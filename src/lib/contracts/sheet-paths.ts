@@ -1,5 +1,14 @@
 /** The sheets of a night: their addresses behind the run sheet's, the whole night first. */
-export const SHEETS = ['night', 'mixers', 'bench', 'ovens', 'packing', 'people', 'all'] as const;
+export const SHEETS = [
+	'night',
+	'mixers',
+	'bench',
+	'sheeting',
+	'ovens',
+	'packing',
+	'people',
+	'all'
+] as const;
 export type Sheet = (typeof SHEETS)[number];
 
 /** The part of an address that opens a sheet; null for none that exists. */

@@ -30,7 +30,11 @@ const detail = z
 				.array(z.object({ speed: z.enum(MIXING_SPEEDS), minutes: minutes.positive() }))
 				.max(12)
 		}),
-		z.object({ kind: z.literal('turn'), turn: z.enum(TURNS) })
+		z.object({
+			kind: z.literal('turn'),
+			turn: z.enum(TURNS),
+			rolledToMm: z.number().min(1).max(100).optional()
+		})
 	])
 	.default({ kind: 'none' });
 

@@ -21,6 +21,7 @@ import type {
 	StandingStretch,
 	UnmadeDough
 } from '../core/production/index.ts';
+import type { SheetAsked, TurnAsked } from '../core/sheeting/index.ts';
 import type { BakeDate, BakeryClock, WallTime } from '../core/time/index.ts';
 import type { Share, UnitChoice, WeighingScale } from '../core/units/index.ts';
 import type { BatchName } from './batch-name.ts';
@@ -186,6 +187,8 @@ export interface RunSheetView extends PlanView {
 		readonly name: string;
 		readonly note: string;
 	}[];
+	/** What is rolled out and cut from sheets, by what is ordered and its spares. */
+	readonly rolledOut: readonly SheetAsked[];
 }
 
 /** The ovens of a date: the accepted plan, and what lies where in them. */
@@ -353,6 +356,13 @@ export interface PreparationDetailView {
 	readonly preparations: readonly Preparation[];
 	readonly ingredients: readonly Ingredient[];
 	readonly causticMost: Share;
+	/** What is dipped into it, where it is a bath: so much of it for so many pieces, and how many are ordered. */
+	readonly dips: readonly {
+		readonly product: string;
+		readonly grams: number;
+		readonly forPieces: number;
+		readonly ordered: number;
+	}[];
 }
 
 export interface ProductDetailView extends Readonly<ProductSettings> {
@@ -379,6 +389,14 @@ export interface ProductDetailView extends Readonly<ProductSettings> {
 	readonly mixerMostGrams: number;
 	readonly currency: string;
 	readonly causticMost: Share;
+	/** The turns of each dough that is laminated, by its formula. */
+	readonly turns: Readonly<Record<string, readonly TurnAsked[]>>;
+	/** The most that is rolled out in one sheet here; null where nobody said. */
+	readonly rollsOut: {
+		readonly widthCm: number;
+		readonly lengthCm: number;
+		readonly on: string;
+	} | null;
 }
 
 export interface IngredientDetailView {

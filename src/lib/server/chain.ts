@@ -52,9 +52,9 @@ export function mixing(
 	};
 }
 
-/** A turn of the laminated dough. */
-export function turn(one: Turn, minutes: number): HandsOnStep {
-	return { ...hands('laminate', minutes), detail: { kind: 'turn', turn: one } };
+/** A turn of the laminated dough, rolled to a thickness before it. */
+export function turn(one: Turn, minutes: number, rolledToMm: number): HandsOnStep {
+	return { ...hands('laminate', minutes), detail: { kind: 'turn', turn: one, rolledToMm } };
 }
 
 export function ripening(

@@ -5,10 +5,12 @@
 		name: string;
 		date: string;
 		allergens: readonly string[];
+		/** What whoever opens it has to know; null for most. */
+		caution?: string | null;
 		/** Which of how many mixes; null for a build. */
 		mix?: { readonly ordinal: number; readonly count: number } | null;
 	}
-	let { name, date, allergens, mix = null }: Props = $props();
+	let { name, date, allergens, caution = null, mix = null }: Props = $props();
 </script>
 
 <aside class="label" aria-label="Tub label">
@@ -21,6 +23,7 @@
 		<b>Allergens:</b>
 		{allergens.length > 0 ? allergens.join(', ') : 'none named in the formula'}
 	</p>
+	{#if caution}<p class="caution">{caution}</p>{/if}
 </aside>
 
 <style>
@@ -34,6 +37,12 @@
 	.name {
 		font-size: 19px;
 		font-weight: 800;
+	}
+	.caution {
+		margin-top: 4px;
+		padding: 4px 6px;
+		border: 3px solid var(--ink);
+		font-weight: 700;
 	}
 	@media screen {
 		.label {

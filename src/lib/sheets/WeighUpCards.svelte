@@ -51,7 +51,13 @@
 				still with its guard closed. The site's own rules come first.
 			</p>
 			{#if card.caution}<p class="caution"><b>{card.caution}</b></p>{/if}
-			<TubLabel name={card.name} {date} allergens={card.allergens} mix={card.mix} />
+			<TubLabel
+				name={card.name}
+				{date}
+				allergens={card.allergens}
+				caution={card.caution}
+				mix={card.mix}
+			/>
 		</article>
 	{/each}
 </div>

@@ -1,5 +1,6 @@
 import type { Build, Mix, WeighUpLine } from '../core/production/index.ts';
 import { allergensOf, isPerishable } from '../core/formula/index.ts';
+import { bathUseText } from '../wording/bath-text.ts';
 import {
 	CAUSTIC_CAUTION,
 	PERISHABLE_CAUTION,
@@ -28,7 +29,9 @@ export function cardOfBuild(build: Build): WeighUpCard {
 			build.ordinal > 1 ? `${build.preparation.name}, ${build.ordinal}` : build.preparation.name,
 		mix: null,
 		grams: build.gross.value,
-		makes: PREPARATION_KIND_TEXT[build.preparation.kind],
+		makes: [PREPARATION_KIND_TEXT[build.preparation.kind], bathUseText(build.preparation.bath)]
+			.filter((text) => text !== '')
+			.join(', '),
 		lines: build.lines,
 		allergens: allergensOf(build.stage),
 		caution: caustic ? CAUSTIC_CAUTION : perishable ? PERISHABLE_CAUTION : null

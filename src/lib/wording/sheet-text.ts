@@ -6,6 +6,7 @@ export const SHEET_TEXT: Readonly<Record<Sheet, string>> = {
 	night: 'Whole night',
 	mixers: 'Mixers',
 	bench: 'Bench',
+	sheeting: 'Sheets to roll',
 	ovens: 'Ovens',
 	packing: 'Packing by drop',
 	people: 'Each person',

@@ -90,7 +90,12 @@ export function stepText(step: Step, units?: UnitChoice): string {
 				step.secondsPerPiece > 0 ? `${formatNumber(step.secondsPerPiece, 0)} s a piece` : ''
 			].filter((text) => text !== '');
 			const parts = [ACTIVITY_TEXT[step.activity]];
-			if (step.detail.kind === 'turn') parts.push(TURN_TEXT[step.detail.turn]);
+			if (step.detail.kind === 'turn') {
+				const { turn, rolledToMm } = step.detail;
+				const thick =
+					rolledToMm === undefined ? '' : `, rolled to ${formatNumber(rolledToMm, 0)} mm`;
+				parts.push(`${TURN_TEXT[turn]}${thick}`);
+			}
 			if (step.detail.kind === 'mixing')
 				parts.push(
 					step.detail.stretches

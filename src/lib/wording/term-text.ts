@@ -6,6 +6,7 @@ import { clockText, dayText } from './time-text.ts';
 const TERMS: Record<TermKey, string> = {
 	pieces: 'pieces',
 	'piece-weight': 'scaled weight of a piece',
+	'sheet-share': 'sheets with their trim, as a multiple of the pieces',
 	'dough-in-pieces': 'dough in pieces',
 	'baked-weight': 'baked weight of a piece',
 	'bake-loss': 'lost in the oven, as a share',

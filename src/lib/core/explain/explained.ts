@@ -55,6 +55,7 @@ export interface Term {
 export type TermKey =
 	| 'pieces'
 	| 'piece-weight'
+	| 'sheet-share'
 	| 'dough-in-pieces'
 	| 'baked-weight'
 	| 'bake-loss'

@@ -1,5 +1,6 @@
 import { given, worked, type Explained } from '../explain/index.ts';
 import type { Mass } from '../units/index.ts';
+import type { Ingredient } from './ingredient.ts';
 import type { ResolvedFormula, ResolvedStage } from './resolve.ts';
 
 /** What the ingredients of a kilogram of dough cost, with the ingredients nobody has priced. */
@@ -66,24 +67,59 @@ function costParts(
 	return parts;
 }
 
+/** What a piece takes of something, with what a kilogram of it costs. */
+export interface PricedPart {
+	readonly name: string;
+	readonly weight: Mass;
+	readonly perKilogram: Explained | null;
+}
+
 /**
- * What the doughs of one piece cost in ingredients together; null when nothing in them has a price.
- * Model: scaled weight x the cost of a kilogram, added over the doughs. Failures: none.
+ * What everything in one piece costs in ingredients together; null when nothing in it has a price.
+ * Model: weight x the cost of a kilogram, added over the parts. Failures: none.
  * Example: 0.5 kg at 0.80 and 0.1 kg at 5.00 come to 0.90.
  */
-export function costOfDoughs(
-	doughs: readonly { readonly resolved: ResolvedFormula; readonly scaledWeight: Mass }[],
-	product: string
-): Explained | null {
-	const parts = doughs.flatMap(({ resolved, scaledWeight }) => {
-		const { perKilogram } = costOf(resolved);
-		return perKilogram ? [costOfPiece(perKilogram, scaledWeight, resolved.formula.name)] : [];
-	});
-	const [only] = parts;
+export function costOfParts(parts: readonly PricedPart[], product: string): Explained | null {
+	const costs = parts.flatMap(({ name, weight, perKilogram }) =>
+		perKilogram ? [costOfPiece(perKilogram, weight, name)] : []
+	);
+	const [only] = costs;
 	if (!only) return null;
-	return parts.length === 1
+	return costs.length === 1
 		? only
-		: worked({ key: 'cost-per-piece', of: product }, 'money', 'sum', parts);
+		: worked({ key: 'cost-per-piece', of: product }, 'money', 'sum', costs);
+}
+
+/**
+ * Gives what the ingredients of one kilogram of a recipe made for itself cost, a filling, a wash or a coating.
+ * Model: as `costOf`, of a whole of 100 with what is left in the tub. Range, source and failures: as `costOf`.
+ * Example: almonds at 12.00 and sugar at 1.00, half each, with nothing lost, are 6.50.
+ */
+export function costOfAlone(stage: ResolvedStage): DoughCost {
+	const unpriced = new Set<string>();
+	const parts = costParts(stage, 1 - (stage.preparation?.buildLoss.share ?? 0), unpriced);
+	return {
+		perKilogram:
+			parts.length === 0
+				? null
+				: worked({ key: 'cost-per-kilogram' }, 'money/kg', 'quotient', [
+						worked({ key: 'grouped' }, 'money/kg', 'sum', parts),
+						given({ key: 'total-percent' }, stage.percentOfFlour, '%', { kind: 'formula' })
+					]),
+		unpriced: [...unpriced]
+	};
+}
+
+/** What a kilogram of one ingredient costs, told as `costOf` tells a dough. */
+export function costOfIngredient({ name, kind, pricePerKilogram }: Ingredient): DoughCost {
+	return pricePerKilogram === null
+		? { perKilogram: null, unpriced: kind === 'water' ? [] : [name] }
+		: {
+				perKilogram: given({ key: 'price', of: name }, pricePerKilogram, 'money/kg', {
+					kind: 'bakery'
+				}),
+				unpriced: []
+			};
 }
 
 /** What the dough of one piece costs in ingredients. */

@@ -63,6 +63,15 @@ export interface Preparation {
 	readonly buildLoss: Share;
 	/** Ripe culture kept back for the next feed, in grams. */
 	readonly takeBackGrams: number;
+	/** How a bath is used; left out for all else. */
+	readonly bath?: BathUse | undefined;
+}
+
+/** How a bath is used, as far as somebody said. */
+export interface BathUse {
+	readonly dipSeconds: number | null;
+	/** It is made anew after so long, whatever went through it. */
+	readonly renewAfterMinutes: number | null;
 }
 
 /** One line of the final dough, in percent of the formula's total flour. */

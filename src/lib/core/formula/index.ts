@@ -3,8 +3,10 @@ export {
 	FRESH_YEAST_PER_GRAM,
 	yeastInForm,
 	type IngredientKind,
+	USUAL_ROLLING,
 	type Composition,
-	type Ingredient
+	type Ingredient,
+	type RollingRange
 } from './ingredient.ts';
 export {
 	NAMED_ADDITIONS,
@@ -22,6 +24,7 @@ export {
 	type PreparationKind,
 	type Material,
 	type PreparationLine,
+	type BathUse,
 	type Preparation,
 	type FormulaLine,
 	type FlourDelivery,
@@ -87,8 +90,8 @@ export {
 } from './process.ts';
 export { legStandingIn, PLACE_ROLES, stepsInPlaces, type Place, type PlaceRole } from './places.ts';
 export { FIRST_DOUGH_STEPS, firstStepsOf, FIRST_PRODUCT_STEPS } from './first-steps.ts';
-export { TURNS, layersAfter, type Turn } from './lamination.ts';
-export { solidFor, MOST_CAUSTIC_SHARE } from './solution.ts';
+export { TURNS, layersAfter, type Layers, type Turn } from './lamination.ts';
+export { madeUp, solidFor, strengthOf, MOST_CAUSTIC_SHARE, type Strength } from './solution.ts';
 export {
 	MILLINGS,
 	waterCorrection,
@@ -104,7 +107,14 @@ export {
 	type FigureKey,
 	type BuildFigureKey
 } from './explained-figures.ts';
-export { costOf, costOfDoughs, costOfPiece } from './cost.ts';
+export {
+	costOf,
+	costOfAlone,
+	costOfIngredient,
+	costOfParts,
+	costOfPiece,
+	type DoughCost
+} from './cost.ts';
 export { makeOwn } from './own-copy.ts';
 export {
 	moveAddition,

@@ -1,5 +1,5 @@
 import type { IngredientId, PlaceId } from '../identity.ts';
-import type { Density, SpecificHeat } from '../units/index.ts';
+import type { Density, Share, SpecificHeat } from '../units/index.ts';
 
 /**
  * What an ingredient is to a formula. A culture is a mix of flour and water that seeds a build; a liquid
@@ -31,6 +31,20 @@ export interface Composition {
 	readonly wholegrainOfFlour: number;
 }
 
+/** Between what temperatures a fat bends without breaking and does not smear, and where it runs out of the layers. */
+export interface RollingRange {
+	readonly fromCelsius: number;
+	readonly toCelsius: number;
+	readonly meltsAtCelsius: number;
+}
+
+/** Butter, by what bakers hold on to (our default; the supplier's own figures come first). */
+export const USUAL_ROLLING: RollingRange = {
+	fromCelsius: 13,
+	toCelsius: 18,
+	meltsAtCelsius: 28
+};
+
 export interface Ingredient {
 	readonly id: IngredientId;
 	readonly name: string;
@@ -42,6 +56,10 @@ export interface Ingredient {
 	readonly heatCapacity: SpecificHeat;
 	/** For recipes that come in litres; null while nobody has weighed a litre. */
 	readonly density: Density | null;
+	/** The share of a caustic that is caustic; 1 for all else. */
+	readonly purity: Share;
+	/** Between what temperatures a fat rolls out; null while nobody said. */
+	readonly rolling: RollingRange | null;
 	/** In the bakery's own money for one kilogram; null when the bakery keeps no prices. */
 	readonly pricePerKilogram: number | null;
 	/** The name of the scale that weighs it; null when any that reaches will do. */

@@ -22,6 +22,8 @@ function ingredient(
 		heatCapacity: { kilojoulesPerKilogramKelvin: kind === 'water' ? 4.186 : 1.76 },
 		density: null,
 		pricePerKilogram: null,
+		purity: { share: 1 },
+		rolling: null,
 		weighedOn: null,
 		placeId: null,
 		retired: false,

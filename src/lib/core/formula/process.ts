@@ -54,7 +54,12 @@ export function speedsWanted(steps: readonly Step[]): number {
 export type StepDetail =
 	| { readonly kind: 'none' }
 	| { readonly kind: 'mixing'; readonly stretches: readonly MixingStretch[] }
-	| { readonly kind: 'turn'; readonly turn: Turn };
+	| {
+			readonly kind: 'turn';
+			readonly turn: Turn;
+			/** How thick it is rolled before it is folded, in mm; left out where nobody said. */
+			readonly rolledToMm?: number | undefined;
+	  };
 
 export interface HandsOnStep {
 	readonly kind: 'hands-on';

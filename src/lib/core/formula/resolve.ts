@@ -202,7 +202,9 @@ function resolvePreparation(
 		if (failure) return fail(failure);
 	}
 	const caustic = lines.reduce(
-		(total, line) => total + (line.ingredient.kind === 'caustic' ? line.percentOfFlour : 0),
+		(total, line) =>
+			total +
+			(line.ingredient.kind === 'caustic' ? line.percentOfFlour * line.ingredient.purity.share : 0),
 		0
 	);
 	if (caustic > amount * pantry.causticMost.share * (1 + 1e-9))

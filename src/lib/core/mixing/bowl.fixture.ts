@@ -30,6 +30,8 @@ function ingredient(name: string, kind: IngredientKind): Ingredient {
 		heatCapacity: { kilojoulesPerKilogramKelvin: CAPACITY[name] ?? NaN },
 		density: null,
 		pricePerKilogram: null,
+		purity: { share: 1 },
+		rolling: null,
 		weighedOn: null,
 		placeId: null,
 		retired: false
@@ -77,6 +79,7 @@ export function plainMix(flourGrams: number, ...lines: readonly PlainLine[]): Mi
 				name: 'round',
 				doughs: [{ formulaId: formula.id, scaledWeight: { grams } }],
 				extras: [],
+				sheet: null,
 				spares: { share: 0 }
 			}
 		],

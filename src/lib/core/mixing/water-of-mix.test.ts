@@ -26,6 +26,7 @@ function input(): WaterOfMixInput {
 				name: 'round',
 				doughs: [{ formulaId: OAT_LOAF.id, scaledWeight: { grams: 900 } }],
 				extras: [],
+				sheet: null,
 				spares: { share: 0 }
 			}
 		],

@@ -108,7 +108,7 @@ export function productionOf(input: ProductionInput): Result<DayProduction, Weig
 	const unmade: UnmadeDough[] = [];
 	const asked = input.demands.filter((demand) => demand.pieces > 0);
 	const ordered = withSpares(asked, new Map(input.products.map(({ id, spares }) => [id, spares])));
-	const asDough = asDoughs(input.products);
+	const asDough = asDoughs(input.products, (product) => piecesOf(ordered, product));
 	const formulas = new Map(input.formulas.map((formula) => [formula.formula.id, formula]));
 	for (const [formulaId, products] of byFormula(asDough, ordered, input.made.mixes)) {
 		const bakery = formulas.get(formulaId);
@@ -203,7 +203,7 @@ function extrasOf(
 		if (pieces === 0) continue;
 		for (const extra of product.extras) {
 			const { material, use } = extra;
-			const amount = amountOfExtra(extra, pieces);
+			const amount = amountOfExtra(extra, pieces, product.sheet);
 			const add = (name: string, allergens: readonly string[]) =>
 				extras.push({
 					productId: product.id,

@@ -10,6 +10,8 @@ export interface DoughProduct {
 	readonly scaledWeight: Mass;
 	/** The parts it is scaled in: more than one where the dough is wrapped in itself. */
 	readonly parts: readonly Mass[];
+	/** The dough that is made for one piece: with its share of what is cut off a sheet. */
+	readonly takes: Mass;
 	/** Whether the piece goes through its chain with this dough, or this one joins it on the way. */
 	readonly role: 'carries' | 'joins';
 }

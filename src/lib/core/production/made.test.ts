@@ -37,8 +37,8 @@ const mix = (ordinal: number, grams: number, ...portions: [ProductId, number][])
 const forLarge = (pieces: number) => (pieces * 900) / kept;
 const DOUGH = { formulaId: OAT_LOAF.id, role: 'carries' as const, parts: [] };
 const products = [
-	{ ...DOUGH, id: large, name: 'large', scaledWeight: { grams: 900 } },
-	{ ...DOUGH, id: small, name: 'small', scaledWeight: { grams: 520 } }
+	{ ...DOUGH, id: large, name: 'large', scaledWeight: { grams: 900 }, takes: { grams: 900 } },
+	{ ...DOUGH, id: small, name: 'small', scaledWeight: { grams: 520 }, takes: { grams: 520 } }
 ];
 const close = (actual: number | undefined, expected: number) =>
 	assert.ok(
@@ -260,6 +260,7 @@ test('a made levain gives what is left of it after its loss and what is kept bac
 				name,
 				doughs: [{ formulaId: OAT_LOAF.id, scaledWeight }],
 				extras: [],
+				sheet: null,
 				spares: { share: 0 }
 			})),
 			formulas: [{ formula: OAT_LOAF, limits: [{ least: { grams: 0 }, most: { grams: 60_000 } }] }],

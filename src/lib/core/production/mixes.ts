@@ -84,7 +84,7 @@ type UnnumberedMix = Omit<Mix, 'ordinal' | 'count'>;
  * Gives the mixes of one dough for the day: those that were begun as they are, and for what they leave equal
  * batches that fit the mixer, each with its pieces and its weigh-up.
  *
- * Model: dough = pieces x weight / (1 - dough loss); as few equal mixes as fit a mixer, each as
+ * Model: dough = pieces x weight (x its sheet) / (1 - dough loss); as few equal mixes as fit a mixer, each as
  * large as the one with most to cover, since pieces stay whole; a mix
  * ends with a drop where that makes no more dough. Total flour = dough / dough percent.
  * Where no number of mixes fits one, the fewest that no mixer is too small for. A baker may want `atLeast` so many: it is
@@ -101,7 +101,7 @@ export function mixesOf(
 	made: readonly MadeMix[] = [],
 	atLeast = 1
 ): Result<readonly Mix[], MixFailure> {
-	const weights = new Map(products.map((product) => [product.id, product.scaledWeight]));
+	const weights = new Map(products.map((product) => [product.id, product.takes]));
 	const covered = coverByMade(demands, weights, made);
 	const begun: (UnnumberedMix & { readonly ordinal: number })[] = [];
 	for (const [at, mix] of made.entries()) {
@@ -165,8 +165,8 @@ function plannedMixes(
 	scales: readonly WeighingScale[],
 	atLeast: number
 ): Result<readonly UnnumberedMix[], MixFailure> {
-	const weights = new Map(products.map((product) => [product.id, product.scaledWeight]));
-	const names = new Map(products.map((product) => [product.id, product.name]));
+	const weights = new Map(products.map((product) => [product.id, product.takes]));
+	const byId = new Map(products.map((product) => [product.id, product]));
 	const wanted = new Set(demands.map((demand) => demand.productId));
 	const keptShare = 1 - resolved.formula.doughLoss.share;
 	// The mixer never sees what is rolled in afterwards.
@@ -174,8 +174,8 @@ function plannedMixes(
 	const most = mostOfMixers(limits).grams / mixed;
 	const heaviest = products
 		.filter((product) => wanted.has(product.id))
-		.sort((a, b) => b.scaledWeight.grams - a.scaledWeight.grams)[0];
-	if (heaviest && heaviest.scaledWeight.grams / keptShare > most)
+		.sort((a, b) => b.takes.grams - a.takes.grams)[0];
+	if (heaviest && heaviest.takes.grams / keptShare > most)
 		return fail({
 			kind: 'piece-exceeds-mixer',
 			product: heaviest.name,
@@ -184,8 +184,8 @@ function plannedMixes(
 
 	const pieces = demands.reduce((total, demand) => total + demand.pieces, 0);
 	const fewest = fewestMixes({
-		products: products.map(({ id, scaledWeight }) => ({
-			grams: scaledWeight.grams,
+		products: products.map(({ id, takes }) => ({
+			grams: takes.grams,
 			pieces: demands
 				.filter((demand) => demand.productId === id)
 				.reduce((total, demand) => total + demand.pieces, 0)
@@ -198,7 +198,7 @@ function plannedMixes(
 		spendWork(count * demands.length);
 		const [even, snapped] = [0, SNAP_TO_DROP].map((snap) => {
 			const shared = shareOut(demands, weights, count, snap);
-			const each = shared.map((portions) => doughOfPortions(portions, weights, names, resolved));
+			const each = shared.map((portions) => doughOfPortions(portions, byId, resolved));
 			const dough =
 				each.length === 1 && each[0]
 					? each[0]
@@ -232,17 +232,18 @@ function plannedMixes(
 /** Dough that the pieces of some portions ask for, with what is lost on the way. */
 function doughOfPortions(
 	portions: readonly Portion[],
-	weights: ReadonlyMap<string, Mass>,
-	names: ReadonlyMap<string, string>,
+	byId: ReadonlyMap<string, DoughProduct>,
 	resolved: ResolvedFormula
 ): Explained {
 	const perProduct = portions.map((portion) => {
-		const of = names.get(portion.productId) ?? '';
+		const product = byId.get(portion.productId);
+		const of = product?.name ?? '';
 		return worked({ key: 'dough-in-pieces', of }, 'g', 'product', [
 			given({ key: 'pieces', of }, portion.pieces, 'pieces', { kind: 'ordered' }),
-			given({ key: 'piece-weight', of }, weights.get(portion.productId)?.grams ?? 0, 'g', {
+			given({ key: 'piece-weight', of }, product?.scaledWeight.grams ?? 0, 'g', {
 				kind: 'formula'
-			})
+			}),
+			...withTrim(product)
 		]);
 	});
 	return worked({ key: 'mix-dough', of: resolved.formula.name }, 'g', 'quotient', [
@@ -252,6 +253,12 @@ function doughOfPortions(
 			given({ key: 'dough-loss' }, resolved.formula.doughLoss.share, '1', { kind: 'formula' })
 		])
 	]);
+}
+
+/** What is cut off the sheets, where a product is cut from any. */
+function withTrim(product: DoughProduct | undefined): readonly Explained[] {
+	const share = product ? product.takes.grams / product.scaledWeight.grams : 1;
+	return share > 1 ? [given({ key: 'sheet-share' }, share, '1', { kind: 'formula' })] : [];
 }
 
 function weighed(

@@ -25,6 +25,7 @@ export const of = (name: ProductId, grams: number, formulaId = OAT_LOAF.id): Bak
 	name,
 	doughs: [{ formulaId, scaledWeight: { grams } }],
 	extras: [],
+	sheet: null,
 	spares: { share: 0 }
 });
 export const PRODUCTS: BakeryProduct[] = [of(large, 900), of(small, 520)];

@@ -94,7 +94,7 @@ function piecesByOrder({ doughs }: DayProduction): ReadonlyMap<string, number> {
 }
 
 function sharesOfMix({ products }: Dough, mix: Mix): Shares {
-	const weights = new Map(products.map(({ product }) => [product.id, product.scaledWeight.grams]));
+	const weights = new Map(products.map(({ product }) => [product.id, product.takes.grams]));
 	const parts = mix.portions.flatMap(({ productId, drops }) =>
 		drops.map(({ dropId, pieces }) => ({
 			key: keyOf(productId, dropId),

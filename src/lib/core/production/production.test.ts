@@ -224,6 +224,7 @@ test('a product of two doughs, a filling and a topping scales as one', () => {
 	const plait: BakeryProduct = {
 		id: large,
 		name: 'plait',
+		sheet: null,
 		doughs: [
 			{ formulaId: OAT_LOAF.id, scaledWeight: { grams: 260 } },
 			{ formulaId: dark.id, scaledWeight: { grams: 130 } }
@@ -296,7 +297,7 @@ test('500 g for 24 pieces are 521 g for 25, but a bath for up to 24 is made twic
 		forPieces: 24
 	} as const;
 	const grams = (use: 'topping' | 'bath', pieces: number) =>
-		amountOfExtra({ ...topping, use }, pieces).grams;
+		amountOfExtra({ ...topping, use }, pieces, null).grams;
 	close(grams('topping', 25), 520.83, 0.01);
 	close(grams('topping', 12), 250, 1e-9);
 	assert.deepEqual([grams('bath', 24), grams('bath', 25), grams('bath', 1)], [500, 1000, 500]);
@@ -374,6 +375,7 @@ test('a dough that is wrapped in itself is made as one mix, its parts told', () 
 	const wrapped: BakeryProduct = {
 		id: large,
 		name: 'wrapped',
+		sheet: null,
 		doughs: [350, 125].map((grams) => ({ formulaId: OAT_LOAF.id, scaledWeight: { grams } })),
 		extras: [],
 		spares: { share: 0 }

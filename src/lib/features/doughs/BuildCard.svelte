@@ -2,6 +2,8 @@
 	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
 	import { buildFiguresOf, hasOwnFlour, isPerishable } from '../../core/formula/index.ts';
+	import { bathUseText } from '../../wording/bath-text.ts';
+	import { capital } from '../../wording/capital.ts';
 	import {
 		CAUSTIC_CAUTION,
 		PERISHABLE_CAUTION,
@@ -99,5 +101,8 @@
 	{/if}
 	{#if build.stage.lines.some((line) => line.ingredient.kind === 'caustic')}
 		<p class="mt-2 font-bold">{CAUSTIC_CAUTION}</p>
+	{/if}
+	{#if bathUseText(build.preparation.bath) !== ''}
+		<p class="mt-2" data-bath-use>{capital(bathUseText(build.preparation.bath))}.</p>
 	{/if}
 </article>

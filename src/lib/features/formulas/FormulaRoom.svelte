@@ -22,6 +22,7 @@
 	import FormulaPrint from './FormulaPrint.svelte';
 	import HandOn from './HandOn.svelte';
 	import FormulaTable from './FormulaTable.svelte';
+	import LaminationPanel from './LaminationPanel.svelte';
 	import RebalancePanel from './RebalancePanel.svelte';
 	import RevisionHistory from './RevisionHistory.svelte';
 	import ScaleBar from './ScaleBar.svelte';
@@ -193,6 +194,7 @@
 			</div>
 			<div class="below">
 				<RebalancePanel {model} {resolved} />
+				<LaminationPanel {model} {resolved} />
 				<DoughSettings {model} {resolved} />
 				<RevisionHistory {view} {model} />
 			</div>

@@ -187,6 +187,15 @@ export class FormulaModel {
 		this.#rewrite(moveAddition(this.draft.formula, material, from, to));
 	}
 
+	/** Sets how much of the one thing that is rolled in there is. */
+	setRolledIn(percentOfFlour: number): void {
+		const { formula } = this.draft;
+		const lines = formula.lines.map((line) =>
+			line.addition === 'roll-in' ? { ...line, percentOfFlour } : line
+		);
+		this.#rewrite({ ...formula, lines });
+	}
+
 	/** Takes a recipe of the book into the final dough. */
 	addPreparation(preparationId: PreparationId, percentOfFlour: number): boolean {
 		const { resolved } = this;

@@ -11,6 +11,7 @@
 	import NightSheet from './NightSheet.svelte';
 	import PackingSheet from './PackingSheet.svelte';
 	import PeopleSheets from './PeopleSheets.svelte';
+	import SheetingSheet from './SheetingSheet.svelte';
 	import StationSheet from './StationSheet.svelte';
 	import TakeAlong from './TakeAlong.svelte';
 
@@ -73,6 +74,8 @@
 				<NightSheet {view} {accepted} {list} />
 			{:else if one === 'packing'}
 				<PackingSheet {view} {accepted} />
+			{:else if one === 'sheeting'}
+				<SheetingSheet {view} {accepted} />
 			{:else if one === 'people'}
 				<PeopleSheets {view} {accepted} {list} />
 			{:else}

@@ -42,7 +42,9 @@ export const BOOK: BookFile = {
 			yeastFreshEquivalent: 0,
 			allergens: ['gluten'],
 			heatCapacity: 1.8,
-			density: 0.55
+			density: 0.55,
+			purityShare: 1,
+			rolling: null
 		}
 	],
 	preparations: [
@@ -51,6 +53,7 @@ export const BOOK: BookFile = {
 			kind: 'build',
 			buildLossShare: 0.02,
 			takeBackGrams: 200,
+			bath: null,
 			lines: [
 				{ of: 'Ripe culture', is: 'ingredient', parts: 10 },
 				{ of: 'Bread flour', is: 'ingredient', parts: 50 },
@@ -88,6 +91,15 @@ export const BOOK: BookFile = {
 			footprint: { lengthCm: 20, widthCm: 20 },
 			heightCm: 11,
 			piecesPerDeck: null,
+			sheet: {
+				cut: { kind: 'rounds', diameterCm: 18 },
+				edgeCm: 1,
+				mostWidthCm: 60,
+				mostLengthCm: 200,
+				gramsPerCubicCm: 1.08,
+				filledFirst: false,
+				trimGoes: 'next-dough'
+			},
 			spacingCm: 3,
 			steps: [...FIRST_PRODUCT_STEPS]
 		}

@@ -243,7 +243,15 @@ function materialHere({ is, id: of }: OurMaterial): Material {
 }
 
 function plainOf(name: string, kind: IngredientKind): FileIngredient {
-	return { name, kind, ...usualOf(kind), allergens: [], density: kind === 'water' ? 1 : null };
+	return {
+		name,
+		kind,
+		...usualOf(kind),
+		allergens: [],
+		density: kind === 'water' ? 1 : null,
+		purityShare: 1,
+		rolling: null
+	};
 }
 
 /** A name that nobody of its kind has yet. */

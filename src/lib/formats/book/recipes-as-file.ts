@@ -163,6 +163,7 @@ class Writer {
 			kind,
 			buildLossShare: hasOwnFlour(kind) ? USUAL_BUILD_LOSS_SHARE : 0,
 			takeBackGrams: 0,
+			bath: null,
 			lines: lines.map((line) => ({
 				...this.materialOf(line.name),
 				parts: tidy(amountOf(line))

@@ -59,6 +59,8 @@ export const saveIngredient = defineCommand({
 			allergens: [...new Set(command.allergens)],
 			heatCapacity: { kilojoulesPerKilogramKelvin: command.heatCapacity },
 			density: command.density === null ? null : { kilogramsPerLitre: command.density },
+			purity: { share: command.purityShare },
+			rolling: command.rolling,
 			pricePerKilogram: command.pricePerKilogram,
 			weighedOn: command.weighedOn,
 			placeId: command.placeId,

@@ -41,7 +41,8 @@ export const savePreparation = defineCommand({
 			kind: command.preparationKind,
 			lines: command.lines,
 			buildLoss: { share: command.buildLossShare },
-			takeBackGrams: command.takeBackGrams
+			takeBackGrams: command.takeBackGrams,
+			...(command.preparationKind === 'bath' && command.bath ? { bath: command.bath } : {})
 		};
 		const change = {
 			ingredient: null,

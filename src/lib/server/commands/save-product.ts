@@ -57,6 +57,7 @@ export const saveProduct = defineCommand({
 						amount: { grams: extra.grams },
 						forPieces: extra.forPieces
 					})),
+					sheet: command.sheet,
 					spares: { share: command.sparesShare }
 				}
 			},

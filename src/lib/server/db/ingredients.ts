@@ -81,11 +81,20 @@ function ingredientOf(
 		allergens: row.allergens,
 		heatCapacity: { kilojoulesPerKilogramKelvin: row.heat_capacity_kj_per_kg_k },
 		density: row.density_kg_per_l === null ? null : { kilogramsPerLitre: row.density_kg_per_l },
+		purity: { share: row.purity_share },
+		rolling: rollingOf(row),
 		pricePerKilogram: row.price_per_kg,
 		weighedOn: row.scale_name,
 		placeId: row.place_id === null ? null : id<PlaceId>(row.place_id),
 		retired: row.retired_at !== null
 	};
+}
+
+function rollingOf(row: Selectable<Tables['ingredient_revision']>): Ingredient['rolling'] {
+	const { rolls_from_c: from, rolls_to_c: to, melts_at_c: meltsAt } = row;
+	return from === null || to === null || meltsAt === null
+		? null
+		: { fromCelsius: from, toCelsius: to, meltsAtCelsius: meltsAt };
 }
 
 /** Makes an ingredient, or gives it another name and place; what it is stands in its revisions. */
@@ -134,6 +143,10 @@ export async function insertIngredientRevision(
 		heat_capacity_kj_per_kg_k: ingredient.heatCapacity.kilojoulesPerKilogramKelvin,
 		density_kg_per_l: ingredient.density?.kilogramsPerLitre ?? null,
 		price_per_kg: ingredient.pricePerKilogram,
+		purity_share: ingredient.purity.share,
+		rolls_from_c: ingredient.rolling?.fromCelsius ?? null,
+		rolls_to_c: ingredient.rolling?.toCelsius ?? null,
+		melts_at_c: ingredient.rolling?.meltsAtCelsius ?? null,
 		weighing_scale_id: of.weighingScaleId,
 		made_by: of.madeBy,
 		occurred_at: new Date(of.occurredAtMs)

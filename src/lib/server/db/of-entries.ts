@@ -55,6 +55,17 @@ export function mostOfAnyMixer(entries: Entries): number {
 		: Math.max(...machines.map(({ mostGrams }) => mostGrams));
 }
 
+/** The most that is rolled out in one sheet: on the widest sheeter, or by hand on the longest bench; null where there is neither. */
+export function rollsOutOf(
+	entries: Entries
+): { readonly widthCm: number; readonly lengthCm: number; readonly on: string } | null {
+	const flat = entries.of('sheeter').length > 0 ? entries.of('sheeter') : entries.of('bench');
+	const [largest] = flat
+		.map(({ name, content: { widthCm, lengthCm } }) => ({ widthCm, lengthCm, on: name }))
+		.sort((a, b) => b.widthCm * b.lengthCm - a.widthCm * a.lengthCm);
+	return largest ?? null;
+}
+
 /** What hands take at once, and the tub they mix in. */
 export interface HandMixing {
 	readonly mostGrams: number;

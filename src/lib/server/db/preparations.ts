@@ -144,7 +144,10 @@ function preparationOf(
 		kind: row.kind,
 		lines,
 		buildLoss: { share: row.build_loss_share },
-		takeBackGrams: row.take_back_g
+		takeBackGrams: row.take_back_g,
+		...(row.kind === 'bath'
+			? { bath: { dipSeconds: row.dip_seconds, renewAfterMinutes: row.renew_after_min } }
+			: {})
 	};
 }
 
@@ -180,6 +183,8 @@ export async function insertPreparationRevision(
 		kind: preparation.kind,
 		build_loss_share: preparation.buildLoss.share,
 		take_back_g: preparation.takeBackGrams,
+		dip_seconds: preparation.bath?.dipSeconds ?? null,
+		renew_after_min: preparation.bath?.renewAfterMinutes ?? null,
 		steps: JSON.stringify(of.steps),
 		made_by: of.madeBy,
 		occurred_at: new Date(of.occurredAtMs)

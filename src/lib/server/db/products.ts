@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import type { ProductSettings } from '../../contracts/formula-book.ts';
+import { sheetSchema } from '../../contracts/sheeting.ts';
 import { storedStepsSchema } from '../../contracts/steps.ts';
 import type { Step } from '../../core/formula/index.ts';
 import { id, type FormulaId, type ProductId } from '../../core/identity.ts';
@@ -98,6 +99,7 @@ export async function loadProducts(db: Db | Tx): Promise<readonly ProductRevisio
 				name: row.current_name,
 				doughs: own,
 				extras: extrasOf.get(row.id) ?? [],
+				sheet: sheetOf(row.sheet),
 				spares: { share: row.spares_share }
 			},
 			scaledGrams: own.reduce((total, dough) => total + dough.scaledWeight.grams, 0),
@@ -116,10 +118,15 @@ export async function loadProducts(db: Db | Tx): Promise<readonly ProductRevisio
 			heightCm: row.height_cm,
 			piecesPerDeck: row.pieces_per_deck,
 			spacingCm: row.spacing_cm,
+			sheet: sheetOf(row.sheet),
 			steps: storedStepsSchema.parse(row.steps),
 			retired: row.retired_at !== null
 		};
 	});
+}
+
+function sheetOf(stored: unknown): BakeryProduct['sheet'] {
+	return stored === null ? null : sheetSchema.parse(stored);
 }
 
 /** What a revision of a product says. */
@@ -179,6 +186,7 @@ export async function insertProductRevision(
 		footprint_length_cm: contents.footprint?.lengthCm ?? null,
 		footprint_width_cm: contents.footprint?.widthCm ?? null,
 		height_cm: contents.heightCm,
+		sheet: product.sheet === null ? null : JSON.stringify(product.sheet),
 		steps: JSON.stringify(contents.steps),
 		made_by: of.madeBy,
 		occurred_at: new Date(of.occurredAtMs)

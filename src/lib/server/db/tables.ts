@@ -122,6 +122,10 @@ export interface Tables
 		heat_capacity_kj_per_kg_k: number;
 		density_kg_per_l: number | null;
 		price_per_kg: number | null;
+		purity_share: Generated<number>;
+		rolls_from_c: number | null;
+		rolls_to_c: number | null;
+		melts_at_c: number | null;
 		weighing_scale_id: string | null;
 		made_by: string | null;
 		occurred_at: Date;
@@ -154,6 +158,8 @@ export interface Tables
 		kind: PreparationKind;
 		build_loss_share: number;
 		take_back_g: number;
+		dip_seconds: number | null;
+		renew_after_min: number | null;
 		steps: Json;
 		made_by: string;
 		recorded_at: RecordedAt;
@@ -223,6 +229,8 @@ export interface Tables
 		footprint_length_cm: number | null;
 		footprint_width_cm: number | null;
 		height_cm: number | null;
+		/** As `contracts/sheeting` reads it; null for what is divided by weight. */
+		sheet: Json | null;
 		steps: Json;
 		made_by: string;
 		recorded_at: RecordedAt;

@@ -1,5 +1,6 @@
 import type { Step } from '../../core/formula/index.ts';
 import type { ExtraUse } from '../../core/production/index.ts';
+import type { SheetOfProduct } from '../../core/sheeting/index.ts';
 
 export interface DemoProduct {
 	readonly name: string;
@@ -22,6 +23,8 @@ export interface DemoProduct {
 	readonly vessel?: string;
 	readonly divider?: string;
 	readonly footprint: readonly [lengthCm: number, widthCm: number];
+	/** How it is rolled out and cut. */
+	readonly sheet?: SheetOfProduct;
 	/** How high it is baked. */
 	readonly heightCm?: number;
 	/** A count for every deck; null where it is worked out. */

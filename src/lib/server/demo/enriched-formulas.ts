@@ -48,7 +48,8 @@ export const ENRICHED_FORMULAS: readonly DemoFormula[] = [
 			['Salt', 2],
 			['Butter plate', 52, 'roll-in']
 		],
-		doughLoss: 0.03,
+		// What is cut off its sheets is told by what is cut from them.
+		doughLoss: 0.01,
 		targetCelsius: 22,
 		frictionKilojoulesPerKilogram: 10,
 		mostDoughGrams: 22_000,
@@ -58,10 +59,10 @@ export const ENRICHED_FORMULAS: readonly DemoFormula[] = [
 				['fast', 3]
 			]),
 			timed('chill', 90, 'Cold room'),
-			turn('lock-in-1', 15),
-			turn('single', 8),
+			turn('lock-in-1', 15, 9),
+			turn('single', 8, 9),
 			timed('chill', 35, 'Cold room'),
-			turn('double', 8),
+			turn('double', 8, 9),
 			timed('chill', 40, 'Cold room')
 		]
 	},

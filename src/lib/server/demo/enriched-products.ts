@@ -1,5 +1,15 @@
 import type { DemoProduct } from './demo-product.ts';
+import { SHEETERS } from './equipment.ts';
 import { bake, clock, hands, leg, ripening, timed } from './steps.ts';
+
+/** What the sheeter of the bakehouse rolls out; nobody weighed a piece of it yet. */
+const ON_THE_SHEETER = {
+	edgeCm: 1,
+	mostWidthCm: SHEETERS[0].widthCm,
+	mostLengthCm: SHEETERS[0].lengthCm,
+	gramsPerCubicCm: null,
+	filledFirst: false
+} as const;
 
 /** What is made of the enriched doughs. */
 export const ENRICHED_PRODUCTS: readonly DemoProduct[] = [
@@ -30,7 +40,12 @@ export const ENRICHED_PRODUCTS: readonly DemoProduct[] = [
 		name: 'Slipway crescent',
 		doughs: [['Slipway dough', 78]],
 		bakeLoss: 0.14,
-		shape: 'rolled triangle, 10 x 22 cm',
+		shape: 'rolled triangle',
+		sheet: {
+			...ON_THE_SHEETER,
+			cut: { kind: 'triangles', baseCm: 12, heightCm: 24, halvesJoined: false },
+			trimGoes: 'next-dough'
+		},
 		vessel: 'Tray',
 		footprint: [15, 8],
 		extras: [['wash', 'Egg wash', 3]],
@@ -50,7 +65,12 @@ export const ENRICHED_PRODUCTS: readonly DemoProduct[] = [
 		name: 'Slipway almond fold',
 		doughs: [['Slipway dough', 70]],
 		bakeLoss: 0.12,
-		shape: 'square folded to a point, 11 x 11 cm',
+		shape: 'square folded to a point',
+		sheet: {
+			...ON_THE_SHEETER,
+			cut: { kind: 'rectangles', alongCm: 12, acrossCm: 12 },
+			trimGoes: 'next-dough'
+		},
 		vessel: 'Tray',
 		footprint: [12, 12],
 		extras: [

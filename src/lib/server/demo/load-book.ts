@@ -115,6 +115,7 @@ export async function loadBook(
 						amount: { grams },
 						forPieces: forPieces ?? 1
 					})),
+					sheet: product.sheet ?? null,
 					spares: { share: product.spares ?? 0 }
 				},
 				bakedGrams: product.bakedGrams ?? null,
@@ -127,6 +128,7 @@ export async function loadBook(
 				dividerId: product.divider ? demoId('divider', product.divider) : null,
 				footprint: { lengthCm: product.footprint[0], widthCm: product.footprint[1] },
 				heightCm: product.heightCm ?? null,
+				sheet: product.sheet ?? null,
 				piecesPerDeck: product.piecesPerDeck,
 				spacingCm: USUAL_SPACING_CM,
 				steps: product.steps
@@ -156,7 +158,8 @@ function preparationOf(one: DemoPreparation): Preparation {
 		kind: one.kind,
 		lines: one.lines.map(([name, parts]) => ({ material: material(name), parts })),
 		buildLoss: { share: one.buildLoss },
-		takeBackGrams: one.takeBackGrams
+		takeBackGrams: one.takeBackGrams,
+		...(one.bath ? { bath: one.bath } : {})
 	};
 }
 
@@ -176,6 +179,8 @@ function ingredientOf(one: DemoIngredient): Ingredient {
 		allergens: one.allergens ?? [],
 		heatCapacity: { kilojoulesPerKilogramKelvin: one.heatCapacity },
 		density: one.density === undefined ? null : { kilogramsPerLitre: one.density },
+		purity: { share: one.purity ?? 1 },
+		rolling: one.rolling ?? null,
 		pricePerKilogram: one.pricePerKilogram ?? null,
 		weighedOn: one.weighedOn ?? null,
 		placeId: one.standsIn ? demoPlaceId(one.standsIn) : null,

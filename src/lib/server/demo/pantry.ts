@@ -1,4 +1,9 @@
-import { FRESH_YEAST_PER_GRAM, type IngredientKind } from '../../core/formula/index.ts';
+import {
+	FRESH_YEAST_PER_GRAM,
+	USUAL_ROLLING,
+	type IngredientKind,
+	type RollingRange
+} from '../../core/formula/index.ts';
 import {
 	FLOUR_HEAT_CAPACITY,
 	MILK_HEAT_CAPACITY,
@@ -21,6 +26,10 @@ export interface DemoIngredient {
 	readonly freshYeast?: number;
 	readonly allergens?: readonly string[];
 	readonly heatCapacity: number;
+	/** The share of a caustic that is caustic. */
+	readonly purity?: number;
+	/** Between what temperatures a fat rolls out. */
+	readonly rolling?: RollingRange;
 	/** In kg per litre. */
 	readonly density?: number;
 	readonly pricePerKilogram?: number;
@@ -136,6 +145,7 @@ export const INGREDIENTS: readonly DemoIngredient[] = [
 		water: 0.16,
 		fat: 0.82,
 		allergens: ['milk'],
+		rolling: USUAL_ROLLING,
 		heatCapacity: OIL_HEAT_CAPACITY,
 		pricePerKilogram: 8.4
 	},
@@ -279,6 +289,7 @@ export const INGREDIENTS: readonly DemoIngredient[] = [
 	{
 		name: 'Caustic soda, food grade',
 		kind: 'caustic',
+		purity: 1,
 		heatCapacity: SALT_HEAT_CAPACITY,
 		pricePerKilogram: 5.2
 	}

@@ -1,4 +1,4 @@
-import type { PreparationKind, Step } from '../../core/formula/index.ts';
+import type { BathUse, PreparationKind, Step } from '../../core/formula/index.ts';
 import { clock, leg, mix, ripening, timed } from './steps.ts';
 
 export interface DemoPreparation {
@@ -8,6 +8,7 @@ export interface DemoPreparation {
 	readonly lines: readonly (readonly [name: string, parts: number])[];
 	readonly buildLoss: number;
 	readonly takeBackGrams: number;
+	readonly bath?: BathUse;
 	readonly steps: readonly Step[];
 }
 
@@ -328,6 +329,7 @@ export const PREPARATIONS: readonly DemoPreparation[] = [
 		],
 		buildLoss: 0,
 		takeBackGrams: 0,
+		bath: { dipSeconds: 20, renewAfterMinutes: 240 },
 		steps: [mix(10, 20, null)]
 	}
 ];

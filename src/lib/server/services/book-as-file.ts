@@ -51,7 +51,9 @@ export function bookAsFile(book: FormulaBook, what: WhatOfBook = 'all'): BookFil
 				yeastFreshEquivalent: one.yeastFreshEquivalent,
 				allergens: [...one.allergens],
 				heatCapacity: one.heatCapacity.kilojoulesPerKilogramKelvin,
-				density: one.density?.kilogramsPerLitre ?? null
+				density: one.density?.kilogramsPerLitre ?? null,
+				purityShare: one.purity.share,
+				rolling: one.rolling
 			})),
 		preparations: [...book.preparations.values()]
 			.filter(({ preparation }) => taken.has(preparation.id))
@@ -60,6 +62,7 @@ export function bookAsFile(book: FormulaBook, what: WhatOfBook = 'all'): BookFil
 				kind: one.kind,
 				buildLossShare: one.buildLoss.share,
 				takeBackGrams: one.takeBackGrams,
+				bath: one.bath ?? null,
 				lines: one.lines.map(({ material, parts }) => ({ ...named(material), parts })),
 				steps: steps.map(withoutPlaces)
 			})),
@@ -96,6 +99,7 @@ export function bookAsFile(book: FormulaBook, what: WhatOfBook = 'all'): BookFil
 			footprint: settings.footprint,
 			heightCm: settings.heightCm,
 			piecesPerDeck: settings.piecesPerDeck,
+			sheet: settings.sheet,
 			spacingCm: settings.spacingCm,
 			steps: steps.map(withoutPlaces)
 		}))

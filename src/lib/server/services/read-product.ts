@@ -1,11 +1,19 @@
 import type { ProductDetailView } from '../../contracts/views.ts';
 import { USUAL_SPACING_CM } from '../../core/bakery/index.ts';
 import { FIRST_PRODUCT_STEPS, USUAL_BAKE_LOSS_SHARE } from '../../core/formula/index.ts';
+import { turnsOf } from '../../core/sheeting/index.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import { loadBakery } from '../db/bakery.ts';
 import type { Db } from '../db/client.ts';
 import { loadEntries } from '../db/entries.ts';
-import { decksOf, dividersOf, mostOfAnyMixer, weighedOn, vesselsOf } from '../db/of-entries.ts';
+import {
+	decksOf,
+	dividersOf,
+	mostOfAnyMixer,
+	rollsOutOf,
+	weighedOn,
+	vesselsOf
+} from '../db/of-entries.ts';
 import { loadFormulaBook } from '../db/formula-book.ts';
 import { bookList } from './book-list.ts';
 import { BakeryNotSetUp } from './day-production.ts';
@@ -23,7 +31,7 @@ export async function readProduct(
 	const [bakery, book, entries, orders] = await Promise.all([
 		loadBakery(db),
 		loadFormulaBook(db, date),
-		loadEntries(db, date, ['mixer', 'scale', 'divider', 'vessel', 'oven']),
+		loadEntries(db, date, ['mixer', 'scale', 'divider', 'vessel', 'oven', 'sheeter', 'bench']),
 		loadOrdersOfDate(db, date)
 	]);
 	if (!bakery) throw new BakeryNotSetUp();
@@ -46,6 +54,7 @@ export async function readProduct(
 		footprint: found?.footprint ?? null,
 		heightCm: found?.heightCm ?? null,
 		piecesPerDeck: found?.piecesPerDeck ?? null,
+		sheet: found?.sheet ?? null,
 		spacingCm: found?.spacingCm ?? BEGINNING.spacingCm,
 		steps: found?.steps ?? FIRST_PRODUCT_STEPS,
 		ordered: orders
@@ -66,6 +75,10 @@ export async function readProduct(
 		scales: weighedOn(entries),
 		mixerMostGrams: mostOfAnyMixer(entries),
 		currency: bakery.currency,
-		causticMost: book.pantry.causticMost
+		causticMost: book.pantry.causticMost,
+		turns: Object.fromEntries(
+			book.formulas.map(({ formula, steps }) => [formula.id, turnsOf(steps)])
+		),
+		rollsOut: rollsOutOf(entries)
 	};
 }

@@ -3,6 +3,7 @@ import type { BakeDate } from '../../core/time/index.ts';
 import type { Db } from '../db/client.ts';
 import { loadEntries } from '../db/entries.ts';
 import { readPlan } from './read-plan.ts';
+import { readRolledOut } from './rolled-out.ts';
 import { readWater } from './read-water.ts';
 
 /** The accepted plan of a date with the water of its mixes and builds, by the temperatures of the moment. */
@@ -11,13 +12,15 @@ export async function readRunSheet(
 	date: BakeDate,
 	realNowMs: number
 ): Promise<RunSheetView> {
-	const [plan, water, entries] = await Promise.all([
+	const [plan, water, entries, rolledOut] = await Promise.all([
 		readPlan(db, date),
 		readWater(db, date, realNowMs),
-		loadEntries(db, date, ['customer'])
+		loadEntries(db, date, ['customer']),
+		readRolledOut(db, date)
 	]);
 	return {
 		...plan,
+		rolledOut,
 		customers: entries.of('customer').map(({ name, content: { dropId, note } }) => ({
 			dropId,
 			name,

@@ -40,6 +40,8 @@ function ingredientOf(one: BringIn['ingredients'][number]): Ingredient {
 		allergens: [...new Set(one.allergens)],
 		heatCapacity: { kilojoulesPerKilogramKelvin: one.heatCapacity },
 		density: one.density === null ? null : { kilogramsPerLitre: one.density },
+		purity: { share: one.purityShare },
+		rolling: one.rolling,
 		pricePerKilogram: one.pricePerKilogram,
 		weighedOn: null,
 		placeId: null,
@@ -54,7 +56,8 @@ export function preparationOf(one: BringIn['preparations'][number]): Preparation
 		kind: one.preparationKind,
 		lines: one.lines,
 		buildLoss: { share: one.buildLossShare },
-		takeBackGrams: one.takeBackGrams
+		takeBackGrams: one.takeBackGrams,
+		...(one.preparationKind === 'bath' && one.bath ? { bath: one.bath } : {})
 	};
 }
 
@@ -130,6 +133,7 @@ export async function writeBroughtIn(
 					amount: { grams },
 					forPieces
 				})),
+				sheet: one.sheet,
 				spares: { share: one.sparesShare }
 			}
 		};

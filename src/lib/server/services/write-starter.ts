@@ -106,6 +106,7 @@ export async function writeStarter(
 				name: beginning.productName,
 				doughs: [{ formulaId: beginning.formulaId, scaledWeight: { grams: product.grams } }],
 				extras: [],
+				sheet: null,
 				spares: { share: 0 }
 			},
 			bakedGrams: null,
@@ -118,6 +119,7 @@ export async function writeStarter(
 			dividerId: null,
 			footprint: product.footprint,
 			heightCm: null,
+			sheet: null,
 			piecesPerDeck: null,
 			spacingCm: USUAL_SPACING_CM,
 			steps: steps(product.steps)

@@ -1,4 +1,4 @@
-import { FRESH_YEAST_PER_GRAM, type Ingredient } from '../../core/formula/index.ts';
+import { FRESH_YEAST_PER_GRAM, USUAL_ROLLING, type Ingredient } from '../../core/formula/index.ts';
 import {
 	FLOUR_HEAT_CAPACITY,
 	MILK_HEAT_CAPACITY,
@@ -29,6 +29,8 @@ function plain(
 		density: null,
 		...rest,
 		heatCapacity: { kilojoulesPerKilogramKelvin },
+		purity: { share: 1 },
+		rolling: kind === 'fat' ? USUAL_ROLLING : null,
 		pricePerKilogram: null,
 		weighedOn: null
 	};

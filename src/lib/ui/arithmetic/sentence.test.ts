@@ -85,6 +85,7 @@ test('every sentence of a day works out to the number it stands for', () => {
 						name: 'round',
 						doughs: [{ formulaId: OAT_LOAF.id, scaledWeight: { grams: 900 } }],
 						extras: [],
+						sheet: null,
 						spares: { share: 0 }
 					}
 				],

@@ -2,7 +2,11 @@
 	import { untrack } from 'svelte';
 	import { useRoom } from '../../../client/room-context.ts';
 	import type { IngredientDetailView } from '../../../contracts/views.ts';
-	import { INGREDIENT_KINDS, type IngredientKind } from '../../../core/formula/index.ts';
+	import {
+		INGREDIENT_KINDS,
+		type IngredientKind,
+		type RollingRange
+	} from '../../../core/formula/index.ts';
 	import { id, type IngredientId, type PlaceId } from '../../../core/identity.ts';
 	import { formatNumber, formatTemperature } from '../../../core/units/index.ts';
 	import Choice from '../../../ui/Choice.svelte';
@@ -11,6 +15,7 @@
 	import { Edited } from '../../../fields/edited.ts';
 	import NumberField from '../../../fields/NumberField.svelte';
 	import DeliveryForm from './DeliveryForm.svelte';
+	import RollingFields from './RollingFields.svelte';
 	import { usualOf } from '../../../core/mixing/index.ts';
 
 	interface Props {
@@ -33,6 +38,8 @@
 				allergens: [...(ingredient?.allergens ?? [])],
 				heatCapacity: ingredient?.heatCapacity.kilojoulesPerKilogramKelvin ?? usual.heatCapacity,
 				density: ingredient?.density?.kilogramsPerLitre ?? null,
+				purityShare: ingredient?.purity.share ?? 1,
+				rolling: ingredient?.rolling ? { ...ingredient.rolling } : null,
 				pricePerKilogram: ingredient?.pricePerKilogram ?? null,
 				weighedOn: ingredient?.weighedOn ?? null,
 				placeId: ingredient?.placeId ?? null
@@ -201,6 +208,14 @@
 				Until it is weighed it is as warm as that place, and so goes into the bowl.
 			</p>
 			{#if value.ingredientKind === 'caustic'}
+				<NumberField
+					label="Pure"
+					value={value.purityShare * 100}
+					unit="%"
+					least={1}
+					most={100}
+					onSet={(number: number | null) => edited.set({ purityShare: (number ?? 100) / 100 })}
+				/>
 				<p class="mt-3 border-2 border-ink p-3 font-bold">{CAUSTIC_CAUTION}</p>
 			{/if}
 		</section>
@@ -251,6 +266,12 @@
 				optional
 				onSet={(number: number | null) => edited.set({ density: number })}
 			/>
+			{#if value.ingredientKind === 'fat'}
+				<RollingFields
+					rolling={value.rolling}
+					onSet={(rolling: RollingRange | null) => edited.set({ rolling })}
+				/>
+			{/if}
 		</section>
 	</div>
 	{#if view.ingredient && view.ingredient.kind === 'flour'}

@@ -3,17 +3,23 @@
 	import type { ProductDetailView } from '../../../contracts/views.ts';
 	import {
 		allergensOf,
-		costOfDoughs,
+		costOf,
+		costOfAlone,
+		costOfIngredient,
 		resolveAlone,
 		resolveFormula,
-		scaledForBaked
+		scaledForBaked,
+		type DoughCost,
+		type Material
 	} from '../../../core/formula/index.ts';
 	import { id, type FormulaId } from '../../../core/identity.ts';
 	import type { BakeryProduct } from '../../../core/production/index.ts';
 	import { formatMass, formatNumber } from '../../../core/units/index.ts';
+	import { EXTRA_USE_TEXT } from '../../../wording/kind-text.ts';
 	import Choice from '../../../ui/Choice.svelte';
 	import NumberField from '../../../fields/NumberField.svelte';
 	import type { EditedProduct } from './edited-product.ts';
+	import PieceParts from './PieceParts.svelte';
 	import { pantryOf } from './product-scale.ts';
 
 	interface Props {
@@ -51,15 +57,31 @@
 		}
 		return found.filter((allergen, at) => found.indexOf(allergen) === at).sort();
 	});
-	const cost = $derived(
-		costOfDoughs(
-			resolved.map((part) => ({ resolved: part.resolved, scaledWeight: { grams: part.grams } })),
-			product.name
-		)
-	);
-	const costText = $derived(
-		`${view.currency ? `${view.currency}\u00a0` : ''}${formatNumber(cost?.value ?? 0, 2)}`
-	);
+	/** Everything one piece takes, with what a kilogram of it costs. */
+	const parts = $derived([
+		...resolved.map((part) => ({
+			name: part.resolved.formula.name,
+			what: 'dough',
+			grams: part.grams,
+			cost: costOf(part.resolved)
+		})),
+		...value.extras.map(({ use, material, grams, forPieces }) => ({
+			...costOfMaterial(material),
+			what: EXTRA_USE_TEXT[use],
+			grams: grams / forPieces
+		}))
+	]);
+	function costOfMaterial(material: Material): { name: string; cost: DoughCost } {
+		const unknown = { name: '', cost: { perKilogram: null, unpriced: [] } };
+		if (material.kind === 'ingredient') {
+			const ingredient = pantry.ingredients.get(material.ingredientId);
+			return ingredient ? { name: ingredient.name, cost: costOfIngredient(ingredient) } : unknown;
+		}
+		const recipe = pantry.preparations.get(material.preparationId);
+		const alone = recipe ? resolveAlone(recipe, pantry) : null;
+		if (!recipe || !alone?.ok) return { ...unknown, name: recipe?.name ?? '' };
+		return { name: recipe.name, cost: costOfAlone(alone.value) };
+	}
 
 	function setDough(at: number, change: { formulaId?: FormulaId; scaledGrams?: number }) {
 		edited.set({
@@ -209,15 +231,9 @@
 			<button class="action-small" onclick={scaleForLabel}>Scale for the label</button>
 		</p>
 	{/if}
-	{#if cost}<p class="py-1">
-			Ingredients of its dough
-			<button
-				class="cursor-pointer font-bold underline decoration-dotted underline-offset-4"
-				aria-label="Ingredients of its dough, {costText} a piece, open the arithmetic"
-				onclick={() => cost && room.explain(cost, `${product.name}, ${costText} a piece`)}
-				>{costText}</button
-			> a piece.
-		</p>{/if}
+	{#if parts.length > 0}
+		<PieceParts {parts} currency={view.currency} name={product.name} />
+	{/if}
 	<p class="mt-2">
 		<b>Allergens:</b>
 		{allergens.join(', ') || 'none named'}.

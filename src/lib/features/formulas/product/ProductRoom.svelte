@@ -13,6 +13,7 @@
 	import ProductAround from './ProductAround.svelte';
 	import ProductPiece from './ProductPiece.svelte';
 	import ProductScale from './ProductScale.svelte';
+	import ProductSheet from './ProductSheet.svelte';
 
 	interface Props {
 		view: ProductDetailView;
@@ -23,6 +24,8 @@
 
 	const edited = untrack(() => editProduct(view, room.retries));
 	let message = $state('');
+	/** How many it is scaled and laid out for. */
+	let pieces = $state(untrack(() => view.ordered || 30));
 	const { value } = $derived(edited);
 	const product = $derived.by((): BakeryProduct => ({
 		id: id<ProductId>(value.productId),
@@ -37,6 +40,7 @@
 			amount: { grams: extra.grams },
 			forPieces: extra.forPieces
 		})),
+		sheet: value.sheet,
 		spares: { share: value.sparesShare }
 	}));
 	const scaledGrams = $derived(value.doughs.reduce((total, dough) => total + dough.scaledGrams, 0));
@@ -80,8 +84,9 @@
 		<ProductAround {view} {edited} />
 	</div>
 	{#if value.doughs.length > 0}
-		<ProductScale {view} {product} dividerId={value.dividerId} />
+		<ProductScale {view} {product} dividerId={value.dividerId} bind:pieces />
 	{/if}
+	<ProductSheet {view} {edited} {pieces} />
 	<BakeTimeOffer {view} {edited} {scaledGrams} />
 	<StepsEditor
 		title="From dividing to packing"

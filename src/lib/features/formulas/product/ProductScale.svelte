@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { hasOwnFlour } from '../../../core/formula/index.ts';
-	import { untrack } from 'svelte';
 	import { useRoom } from '../../../client/room-context.ts';
 	import type { ProductDetailView } from '../../../contracts/views.ts';
 	import { divide, type BakeryProduct } from '../../../core/production/index.ts';
@@ -15,12 +14,12 @@
 		view: ProductDetailView;
 		product: BakeryProduct;
 		dividerId: string | null;
+		pieces: number;
 	}
-	let { view, product, dividerId }: Props = $props();
+	let { view, product, dividerId, pieces = $bindable() }: Props = $props();
 	const room = useRoom();
 	const { units } = room.bakery;
 
-	let pieces = $state(untrack(() => view.ordered || 30));
 	const scaled = $derived(scaledProduct(view, product, pieces));
 	const divider = $derived(view.dividers.find((divider) => divider.id === dividerId));
 	const piece = $derived({

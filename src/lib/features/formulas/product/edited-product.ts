@@ -36,6 +36,7 @@ export function editProduct(view: ProductDetailView, retries: Retries): EditedPr
 			footprint: view.footprint ? { ...view.footprint } : null,
 			heightCm: view.heightCm,
 			piecesPerDeck: view.piecesPerDeck,
+			sheet: view.sheet ? { ...view.sheet } : null,
 			spacingCm: view.spacingCm,
 			steps: [...view.steps]
 		},

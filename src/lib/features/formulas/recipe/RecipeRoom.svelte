@@ -11,6 +11,7 @@
 		flourOf,
 		PREPARATION_KINDS,
 		resolveAlone,
+		strengthOf as bathStrength,
 		type BuildFigureKey,
 		type Material,
 		type Pantry,
@@ -53,6 +54,7 @@
 				preparationKind: preparation?.kind ?? ('build' as const),
 				buildLossShare: preparation?.buildLoss.share ?? USUAL_BUILD_LOSS_SHARE,
 				takeBackGrams: preparation?.takeBackGrams ?? 0,
+				bath: preparation?.bath ?? null,
 				lines: (preparation?.lines ?? []).map((line) => ({ ...line })),
 				steps: [...steps]
 			},
@@ -65,13 +67,15 @@
 	const { value } = $derived(edited);
 	const preparation = $derived.by((): Preparation => {
 		const { preparationId, name, preparationKind, lines, buildLossShare, takeBackGrams } = value;
+		const { bath } = value;
 		return {
 			id: id<PreparationId>(preparationId),
 			name: name || 'it',
 			kind: preparationKind,
 			lines,
 			buildLoss: { share: buildLossShare },
-			takeBackGrams
+			takeBackGrams,
+			...(preparationKind === 'bath' && bath ? { bath } : {})
 		};
 	});
 	const pantry = $derived<Pantry>({
@@ -109,15 +113,19 @@
 	/** A bath is stated both ways, so that nobody takes the one for the other. */
 	function strengthOf(): string | null {
 		if (!alone.ok || value.preparationKind !== 'bath') return null;
-		const share = (kind: string) =>
-			alone.value.lines.reduce(
-				(total, line) => total + (line.ingredient.kind === kind ? line.percentOfFlour : 0),
-				0
-			);
-		const [solid, water] = [share('caustic'), share('water')];
-		return solid > 0 && water > 0
-			? `${percent(solid, 2)} of the solution, ${formatNumber((solid / water) * 1000, 1)} g to a kilogram of water`
-			: null;
+		const [caustic, ...others] = alone.value.lines.filter(
+			({ ingredient }) => ingredient.kind === 'caustic'
+		);
+		const water = alone.value.lines.find(({ ingredient }) => ingredient.kind === 'water');
+		if (!caustic || !water || others.length > 0) return null;
+		const told = bathStrength(
+			{
+				water: { grams: water.percentOfFlour },
+				solid: { grams: caustic.percentOfFlour }
+			},
+			caustic.ingredient.purity
+		);
+		return `${percent(told.shareOfSolution * 100, 2)} of the solution, ${formatNumber(told.gramsPerKilogramOfWater, 1)} g to a kilogram of water`;
 	}
 	const caustic = $derived(
 		alone.ok && alone.value.lines.some((line) => line.ingredient.kind === 'caustic')
@@ -314,6 +322,13 @@
 						closed one.
 					</p>{/if}
 			{/if}
+			{#if value.preparationKind === 'fat' && value.buildLossShare > 0}
+				<p class="text-note text-ink-2" data-yield>
+					1 kg taken leaves {formatNumber((1 - value.buildLossShare) * 1000, 0)} g; for 1 kg of it take
+					{formatNumber(1000 / (1 - value.buildLossShare), 0)} g. Fat that is clarified loses its water
+					and milk solids.
+				</p>
+			{/if}
 			{#if alone.ok && figures && figures.hydration > 0}
 				{@const stage = alone.value}
 				<dl class="pairs mt-2">
@@ -342,6 +357,17 @@
 			</p>
 		</section>
 	</div>
+	{#if value.preparationKind === 'bath'}
+		{#await import('./BathPanel.svelte') then { default: BathPanel }}
+			<BathPanel
+				{view}
+				lines={value.lines}
+				bath={value.bath}
+				onLines={(lines) => edited.set({ lines: [...lines] })}
+				onBath={(bath) => edited.set({ bath })}
+			/>
+		{/await}
+	{/if}
 	{#if alone.ok && value.preparationKind === 'build'}
 		<PeakOffer
 			before={before?.ok ? before.value : null}

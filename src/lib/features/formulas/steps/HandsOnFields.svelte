@@ -8,6 +8,7 @@
 		type MixingStretch,
 		type Turn
 	} from '../../../core/formula/index.ts';
+	import { SHEET_LIMITS } from '../../../contracts/sheet-limits.ts';
 	import { ACTIVITY_TEXT, SPEED_TEXT, TURN_TEXT } from '../../../wording/step-text.ts';
 	import NumberField from '../../../fields/NumberField.svelte';
 	import TemperatureField from '../../../fields/TemperatureField.svelte';
@@ -32,6 +33,11 @@
 		setStretches(
 			stretches.map((stretch, index) => (index === at ? { ...stretch, ...change } : stretch))
 		);
+	}
+	function setTurn(change: { readonly turn?: Turn; readonly rolledToMm?: number | undefined }) {
+		const before = step.detail.kind === 'turn' ? step.detail : { turn: 'single' as const };
+		const { turn, rolledToMm } = { ...before, ...change };
+		set({ detail: { kind: 'turn', turn, ...(rolledToMm === undefined ? {} : { rolledToMm }) } });
 	}
 	function setActivity(activity: HandsOnActivity) {
 		const same = step.detail.kind === (activity === 'laminate' ? 'turn' : 'mixing');
@@ -68,12 +74,22 @@
 				name="kind"
 				class="field"
 				value={step.detail.kind === 'turn' ? step.detail.turn : 'single'}
-				onchange={(event) =>
-					set({ detail: { kind: 'turn', turn: event.currentTarget.value as Turn } })}
+				onchange={(event) => setTurn({ turn: event.currentTarget.value as Turn })}
 			>
 				{#each TURNS as turn (turn)}<option value={turn}>{TURN_TEXT[turn]}</option>{/each}
 			</select>
 		</label>
+		<NumberField
+			label={step.detail.kind === 'turn' && step.detail.turn.startsWith('lock-in')
+				? 'Dough rolled for the fat to'
+				: 'Rolled for the fold to'}
+			value={step.detail.kind === 'turn' ? (step.detail.rolledToMm ?? null) : null}
+			unit="mm"
+			least={SHEET_LIMITS.turnMm.least}
+			most={SHEET_LIMITS.turnMm.most}
+			optional
+			onSet={(mm: number | null) => setTurn({ rolledToMm: mm ?? undefined })}
+		/>
 	{/if}
 	{#if step.activity === 'mix'}
 		<label class="flex items-center gap-2">

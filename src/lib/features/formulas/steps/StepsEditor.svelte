@@ -7,6 +7,8 @@
 		type Step
 	} from '../../../core/formula/index.ts';
 	import { ACTIVITY_TEXT, stepText } from '../../../wording/step-text.ts';
+	import { capital } from '../../../wording/capital.ts';
+	import { layersText } from '../../../wording/sheeting-text.ts';
 	import Choice from '../../../ui/Choice.svelte';
 	import { beginStep, moved, without } from './step-list.ts';
 
@@ -58,7 +60,8 @@
 	<h2 class="mb-1">{title}</h2>
 	{#if layers}
 		<p class="mb-2">
-			<b>{layers.fat} layers of fat</b>, {layers.dough} of dough when the last turn is done.
+			{capital(layersText(layers))}, when the last turn is done. The rests in the cold between them
+			are steps of their own.
 		</p>
 	{/if}
 	{#if steps.length === 0}<p class="mb-2">There are no steps yet. Add the first one below.</p>{/if}

@@ -29,6 +29,7 @@ import * as scoreAndItsDepth from './0033-score-and-its-depth.ts';
 import * as picturesOfBread from './0034-pictures-of-bread.ts';
 import * as staysInPlaces from './0035-stays-in-places.ts';
 import * as namesMatched from './0036-names-matched.ts';
+import * as sheetsBathsAndFats from './0037-sheets-baths-and-fats.ts';
 import * as stock from './0020-stock.ts';
 import * as standingOrders from './0019-standing-orders.ts';
 import * as doughsTaken from './0017-doughs-taken.ts';
@@ -73,7 +74,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0033-score-and-its-depth': scoreAndItsDepth,
 	'0034-pictures-of-bread': picturesOfBread,
 	'0035-stays-in-places': staysInPlaces,
-	'0036-names-matched': namesMatched
+	'0036-names-matched': namesMatched,
+	'0037-sheets-baths-and-fats': sheetsBathsAndFats
 };
 
 export const migrations: MigrationProvider = {
