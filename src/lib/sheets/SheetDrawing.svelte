@@ -17,6 +17,7 @@
 
 <svg
 	role="img"
+	preserveAspectRatio="xMinYMin meet"
 	aria-label={label}
 	viewBox="{-MARGIN} {-MARGIN} {lengthCm + 2 * MARGIN} {widthCm + 2 * MARGIN}"
 	style:aspect-ratio="{lengthCm + 2 * MARGIN} / {widthCm + 2 * MARGIN}"

@@ -93,10 +93,10 @@
 	{#if work.turns}
 		<h3>Turns of one block</h3>
 		<p data-block>
-			{mass(work.block.dough.grams)} of dough{#if work.block.fat.grams > 0}
-				<b>and {mass(work.block.fat.grams)} of {asked.rolledIn?.names.join(' and ')}</b>{/if}, kept {lengthText(
-				layout.size.widthCm
-			)} cm wide.
+			{mass(work.block.dough.grams)} of dough
+			{#if work.block.fat.grams > 0}<b
+					>and {mass(work.block.fat.grams)} of {asked.rolledIn?.names.join(' and ')}</b
+				>{/if} for each sheet, kept {lengthText(layout.size.widthCm)} cm wide.
 			{#if layers}{capital(layersText(layers))}.{/if}
 		</p>
 		{#if rolling}<p data-rolling>{rolling}</p>{/if}
@@ -167,7 +167,8 @@
 	}
 	.turns {
 		display: grid;
-		gap: 10px;
+		grid-template-columns: repeat(auto-fit, minmax(min(260px, 100%), 1fr));
+		gap: 10px 20px;
 		margin-top: 6px;
 	}
 	li {

@@ -22,6 +22,7 @@
 
 <svg
 	role="img"
+	preserveAspectRatio="xMinYMin meet"
 	aria-label={label}
 	viewBox="{-MARGIN} {-MARGIN} {lengthCm + 2 * MARGIN} {widthCm + 2 * MARGIN}"
 	style:width="{Math.min(100, (lengthCm / scaleCm) * 100)}%"
@@ -45,7 +46,7 @@
 <style>
 	svg {
 		display: block;
-		max-height: 200px;
+		max-height: 150px;
 	}
 	rect,
 	line {

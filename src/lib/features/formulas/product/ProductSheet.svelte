@@ -129,7 +129,7 @@
 		<h2 id="rolled-out">Rolled out and cut</h2>
 		{#if sheet}
 			<button class="action-small" onclick={() => edited.set({ sheet: null })}
-				>It is divided by weight</button
+				>Divide it by weight instead</button
 			>
 		{/if}
 	</div>
@@ -171,8 +171,8 @@
 				/>
 				<p class="text-note text-ink-2" data-density>
 					{lengthText(scaledGrams)} g a piece, by {sheet.gramsPerCubicCm === null
-						? `${USUAL_SHEET_GRAMS_PER_CUBIC_CM} g to a cubic centimetre, which is assumed until a piece is weighed`
-						: `${formatNumber(sheet.gramsPerCubicCm, 2)} g to a cubic centimetre, from a piece that was weighed`}.
+						? `${USUAL_SHEET_GRAMS_PER_CUBIC_CM} g to a cubic centimetre, assumed`
+						: `${formatNumber(sheet.gramsPerCubicCm, 2)} g to a cubic centimetre, by a piece that was weighed`}.
 				</p>
 				<NumberField
 					label="Cut off all around"

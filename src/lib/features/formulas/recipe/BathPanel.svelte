@@ -115,8 +115,8 @@
 						grams !== null && setStrength({ kind: 'per-kilogram-of-water', grams })}
 				/>
 				<p class="text-note text-ink-2">
-					Both by weight, of {parts.solid.ingredient.name} itself{parts.purity.share < 1
-						? `, which is ${formatNumber(parts.purity.share * 100, 1)} % pure`
+					Both by weight of the solid itself{parts.purity.share < 1
+						? `; ${parts.solid.ingredient.name} is ${formatNumber(parts.purity.share * 100, 1)} % pure`
 						: ''}.
 				</p>
 				{#if isCaustic}

@@ -8,12 +8,10 @@
 		buildFiguresOf,
 		explainBuildFigure,
 		firstStepsOf,
-		flourOf,
 		PREPARATION_KINDS,
 		resolveAlone,
 		strengthOf as bathStrength,
 		type BuildFigureKey,
-		type Material,
 		type Pantry,
 		type Preparation,
 		type PreparationKind,
@@ -30,11 +28,11 @@
 	} from '../../../wording/kind-text.ts';
 	import EditPage from '../fields/EditPage.svelte';
 	import { Edited } from '../../../fields/edited.ts';
-	import MaterialSelect from '../fields/MaterialSelect.svelte';
 	import NumberField from '../../../fields/NumberField.svelte';
 	import SeedRatio from '../SeedRatio.svelte';
 	import StepsEditor from '../steps/StepsEditor.svelte';
 	import PeakOffer from './PeakOffer.svelte';
+	import RecipeLines from './RecipeLines.svelte';
 	import Term from '../../../ui/Term.svelte';
 
 	interface Props {
@@ -86,11 +84,6 @@
 	const alone = $derived(resolveAlone(preparation, pantry));
 	/** As the revision that stands is made. */
 	const before = $derived(view.preparation ? resolveAlone(view.preparation, pantry) : null);
-	const all = $derived(value.lines.reduce((total, line) => total + line.parts, 0));
-	const hundred = $derived.by(() => {
-		const flour = alone.ok ? flourOf(alone.value) : 0;
-		return flour > 0 ? { parts: (flour / 100) * all, of: 'its flour' } : { parts: all, of: 'all' };
-	});
 	const percent = (number: number, decimals = 1) => `${formatNumber(number, decimals)} %`;
 	const figures = $derived(alone.ok ? buildFiguresOf(alone.value) : null);
 	const opened = $derived<readonly BuildFigureKey[]>(
@@ -134,42 +127,6 @@
 		view.preparations.filter((preparation) => preparation.id !== value.preparationId)
 	);
 
-	function setLine(at: number, change: { material?: Material; parts?: number }) {
-		edited.set({
-			lines: value.lines.map((line, index) => (index === at ? { ...line, ...change } : line))
-		});
-	}
-	/** How much of what stands at 100 one part of a line brings: its flour, or all of it. */
-	function shareOfHundred({ material }: { readonly material: Material }): number {
-		if (!alone.ok || flourOf(alone.value) === 0) return 1;
-		if (material.kind === 'ingredient')
-			return (
-				view.ingredients.find((ingredient) => ingredient.id === material.ingredientId)?.composition
-					.flour ?? 0
-			);
-		const stage = alone.value.stages.find(
-			(stage) => stage.preparation?.id === material.preparationId
-		);
-		return stage ? flourOf(stage) / stage.percentOfFlour : 0;
-	}
-	/** The other lines keep their weight; this one becomes the percentage that was typed. */
-	function setPercent(at: number, wanted: number) {
-		const line = value.lines[at];
-		if (!line) return;
-		const share = shareOfHundred(line);
-		const others = hundred.parts - line.parts * share;
-		const left = 100 - wanted * share;
-		const grows = others > 0 && left > 0;
-		if (!grows && share > 0) {
-			message = 'It cannot be all of it beside other lines. Type less, or take a line out.';
-			return;
-		}
-		message = '';
-		setLine(at, { parts: (wanted * others) / left });
-	}
-	function addLine(material: Material) {
-		edited.set({ lines: [...value.lines, { material, parts: all > 0 ? all / 10 : 100 }] });
-	}
 	function setKind(kind: PreparationKind) {
 		const untouched =
 			JSON.stringify(value.steps) === JSON.stringify(firstStepsOf(value.preparationKind));
@@ -232,60 +189,14 @@
 						>{/each}
 				</select>
 			</label>
-			<table class="recipe w-full" data-recipe>
-				<thead>
-					<tr
-						><th scope="col">What</th><th scope="col" class="right">% of {hundred.of}</th><td
-						></td></tr
-					>
-				</thead>
-				<tbody>
-					{#each value.lines as line, at (at)}
-						<tr>
-							<td>
-								<MaterialSelect
-									label="Line {at + 1}"
-									value={line.material}
-									ingredients={view.ingredients}
-									preparations={others}
-									onSet={(material: Material) => setLine(at, { material })}
-								/>
-							</td>
-							<td class="right">
-								<NumberField
-									bare
-									label="Line {at + 1}, percent"
-									value={hundred.parts > 0 ? (line.parts / hundred.parts) * 100 : 0}
-									decimals={2}
-									least={0.0001}
-									most={100000}
-									onSet={(number: number | null) => setPercent(at, number ?? 0)}
-								/>
-							</td>
-							<td class="right">
-								<button
-									class="action-small"
-									aria-label="Remove line {at + 1}"
-									onclick={() =>
-										edited.set({ lines: value.lines.filter((_, index) => index !== at) })}
-									>Remove</button
-								>
-							</td>
-						</tr>
-					{/each}
-					<tr>
-						<td colspan="3">
-							{#key value.lines.length}<MaterialSelect
-									label="Line to add"
-									value={null}
-									ingredients={view.ingredients}
-									preparations={others}
-									onSet={addLine}
-								/>{/key}
-						</td>
-					</tr>
-				</tbody>
-			</table>
+			<RecipeLines
+				lines={value.lines}
+				alone={alone.ok ? alone.value : null}
+				ingredients={view.ingredients}
+				preparations={others}
+				onLines={(lines) => edited.set({ lines: [...lines] })}
+				onProblem={(text) => (message = text)}
+			/>
 			{#if !alone.ok && value.lines.length > 0}
 				<p class="mt-2" role="alert">
 					<span class="act-now px-2">Not possible</span>
@@ -399,25 +310,5 @@
 	dd {
 		font-weight: 700;
 		text-align: right;
-	}
-	th,
-	td {
-		text-align: left;
-		padding: 3px 6px 3px 0;
-		border-bottom: 1px solid var(--line);
-		font-weight: 400;
-	}
-	.recipe {
-		table-layout: fixed;
-	}
-	.recipe th:nth-child(2) {
-		width: 110px;
-	}
-	.recipe td:last-child {
-		width: 60px;
-	}
-	.right {
-		text-align: right;
-		white-space: nowrap;
 	}
 </style>
