@@ -18,7 +18,7 @@ import type {
 import { bakeryTime } from '../../src/lib/core/time/bakery-clock.ts';
 import { loadClock, setClock } from '../../src/lib/server/db/bakery.ts';
 import { demoClock } from '../../src/lib/server/demo/demo-clock.ts';
-import { testDatabase, type TestDatabase } from '../integration/test-database.ts';
+import { TOMORROW, testDatabase, type TestDatabase } from '../integration/test-database.ts';
 
 /** The built application on a database of its own, and a browser that looks at it. */
 export interface Bakery {
@@ -215,6 +215,21 @@ export async function openInList(page: Page, name: string): Promise<void> {
 	assert.notEqual(href, '', `"${name}" is in the list`);
 	await page.click(`nav[aria-label="The book"] a[href="${href}"]`);
 	await page.waitForSelector(`nav[aria-label="The book"] a[href="${href}"][aria-current=page]`);
+}
+
+/** Opens something of a shelf of the book by its name. */
+export async function openShelf(bakery: Bakery, shelf: string, name: string): Promise<void> {
+	const { page } = bakery;
+	await visit(bakery, `/bake/${TOMORROW}/formulas`);
+	await (await byName(page, 'link', shelf)).click();
+	await page.waitForFunction(
+		(wanted) =>
+			document.querySelector('nav[aria-label="The book"] [aria-current=true]')?.textContent ===
+			wanted,
+		{},
+		shelf
+	);
+	await openInList(page, name);
 }
 
 /** Chooses an option of a select by what it says; waits until it is there. */

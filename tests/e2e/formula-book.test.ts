@@ -9,6 +9,7 @@ import {
 	search,
 	journey,
 	openInList,
+	openShelf,
 	says,
 	sendBeside,
 	SIZES,
@@ -28,20 +29,6 @@ async function openFormula(bakery: Bakery, name: string): Promise<void> {
 	await visit(bakery, FORMULAS);
 	await openInList(bakery.page, name);
 	await says(bakery.page, sentence, name);
-}
-
-async function openShelf(bakery: Bakery, shelf: string, name: string): Promise<void> {
-	const { page } = bakery;
-	await visit(bakery, FORMULAS);
-	await (await byName(page, 'link', shelf)).click();
-	await page.waitForFunction(
-		(wanted) =>
-			document.querySelector('nav[aria-label="The book"] [aria-current=true]')?.textContent ===
-			wanted,
-		{},
-		shelf
-	);
-	await openInList(page, name);
 }
 
 journey(

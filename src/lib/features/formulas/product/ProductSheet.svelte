@@ -170,7 +170,7 @@
 					onSet={setThickness}
 				/>
 				<p class="text-note text-ink-2" data-density>
-					{lengthText(scaledGrams)} g a piece, by {sheet.gramsPerCubicCm === null
+					{lengthText(scaledGrams)} g a piece: {sheet.gramsPerCubicCm === null
 						? `${USUAL_SHEET_GRAMS_PER_CUBIC_CM} g to a cubic centimetre, assumed`
 						: `${formatNumber(sheet.gramsPerCubicCm, 2)} g to a cubic centimetre, by a piece that was weighed`}.
 				</p>

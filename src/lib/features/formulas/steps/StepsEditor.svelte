@@ -51,8 +51,9 @@
 	function add(chosen: string) {
 		const step = beginStep(chosen);
 		if (!step) return;
+		const at = steps.length;
 		onSet([...steps, step]);
-		open = steps.length;
+		open = at;
 	}
 </script>
 
@@ -74,7 +75,7 @@
 					<button
 						class="action-small"
 						aria-expanded={open === at}
-						aria-label="Change step {at + 1}"
+						aria-label="{open === at ? 'Close' : 'Change'} step {at + 1}"
 						onclick={() => (open = open === at ? null : at)}
 						>{open === at ? 'Close' : 'Change'}</button
 					>
