@@ -5,6 +5,8 @@ import { bookFileSchema, type BookFile } from '../../src/lib/contracts/book-file
 import type { BringIn } from '../../src/lib/contracts/bring-in.ts';
 import { bringInPlan, type Choices } from '../../src/lib/formats/book/bring-in-plan.ts';
 import { knownOf } from '../../src/lib/formats/book/known-of.ts';
+import { writeIngredientsCsv } from '../../src/lib/formats/book/ingredients-csv.ts';
+import { writeProductsCsv } from '../../src/lib/formats/book/products-csv.ts';
 import { readAnyBook } from '../../src/lib/formats/book/read-any.ts';
 import { writeBookCsv } from '../../src/lib/formats/book/write-csv.ts';
 import { writeBookJson } from '../../src/lib/formats/book/book-json.ts';
@@ -61,14 +63,17 @@ test('the demo book is a file by its schema, and read back into the bakery it ca
 		null,
 		JSON.stringify(things.filter(({ becomes }) => becomes.kind !== 'stands'))
 	);
-	// As a table too, as far as a table goes.
-	const table = await planOf(writeBookCsv(book));
-	assert.deepEqual(table.unknown, []);
-	assert.equal(
-		table.content,
-		null,
-		JSON.stringify(table.things.filter(({ becomes }) => becomes.kind !== 'stands'))
-	);
+	// As tables too, as far as a table goes.
+	for (const write of [writeBookCsv, writeIngredientsCsv, writeProductsCsv]) {
+		const table = await planOf(write(book));
+		assert.deepEqual(table.unknown, []);
+		assert.ok(table.things.length > 5, 'there is something in it');
+		assert.equal(
+			table.content,
+			null,
+			JSON.stringify(table.things.filter(({ becomes }) => becomes.kind !== 'stands'))
+		);
+	}
 });
 
 test('a formula in ounces with one unknown name is matched, taken in one go, and can be made; the name is known from then on', async () => {

@@ -134,6 +134,7 @@ export type BookFile = z.output<typeof bookFileSchema>;
 export type FileIngredient = BookFile['ingredients'][number];
 export type FilePreparation = BookFile['preparations'][number];
 export type FileFormula = BookFile['formulas'][number];
+export type FileProduct = BookFile['products'][number];
 /** What a line of a file takes, by its name. */
 export type FileMaterial = Pick<FilePreparation['lines'][number], 'of' | 'is'>;
 

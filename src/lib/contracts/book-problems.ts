@@ -21,7 +21,20 @@ export interface BookProblem {
 		| { readonly kind: 'nothing-in-it'; readonly formula: string }
 		/** Its percents were of other than all of its flour, and were rewritten. */
 		| { readonly kind: 'rewritten'; readonly formula: string; readonly flourPercent: number }
-		| { readonly kind: 'twice'; readonly name: string };
+		| { readonly kind: 'twice'; readonly name: string }
+		/** A cell of a column that is no number, or one that cannot be: taken as is usual. */
+		| {
+				readonly kind: 'no-number';
+				readonly name: string;
+				readonly column: string;
+				readonly reason: ParseFailure;
+		  }
+		| { readonly kind: 'no-such-ingredient-kind'; readonly name: string; readonly text: string }
+		/** Neither a dough nor anything that goes on, in or around a piece. */
+		| { readonly kind: 'no-such-part'; readonly name: string; readonly text: string }
+		| { readonly kind: 'no-dough'; readonly name: string }
+		/** Figures that cannot be together: what is wrong with them. */
+		| { readonly kind: 'cannot-be'; readonly name: string; readonly what: string };
 }
 
 export type BookFailure =

@@ -53,6 +53,16 @@ export function bookProblemText({ problem }: BookProblem): string {
 			return `${problem.formula} has nothing in it.`;
 		case 'rewritten':
 			return `${problem.formula}: its flour comes to ${formatNumber(problem.flourPercent, 1)} %. Its percents were rewritten to 100 % of all its flour.`;
+		case 'no-number':
+			return `${problem.name}: ${problem.column}: ${parseFailureText(problem.reason)} Taken as is usual.`;
+		case 'no-such-ingredient-kind':
+			return `${problem.name}: "${problem.text}" is no kind of ingredient (flour, water, culture, salt, yeast, fat, liquid, other, caustic). Left out.`;
+		case 'no-such-part':
+			return `${problem.name}: "${problem.text}" is no part of a piece (dough, filling, coating, topping, wash, bath, glaze, dusting). Left out.`;
+		case 'no-dough':
+			return `${problem.name} has no dough. Left out.`;
+		case 'cannot-be':
+			return `${problem.name} cannot be: ${problem.what}. Left out.`;
 		case 'twice':
 			return `${problem.name} stands in it twice; the first counts.`;
 	}

@@ -105,6 +105,17 @@
 		{/if}
 	{:else}
 		<a class="action-lesser mt-3 w-full no-underline!" href={href(shelf, 'new')}>New {one}</a>
+		<a
+			class="action-lesser mt-3 w-full no-underline!"
+			href={resolve(`/bake/${date}/formulas/bring-in`)}>Bring in from a file</a
+		>
+		{#if entries.length > 0 && (shelf === 'ingredients' || shelf === 'products')}
+			<a
+				class="action-lesser mt-3 w-full no-underline!"
+				href={resolve(`/bake/${date}/formulas/${shelf}.csv`)}
+				download>Hand on as a table</a
+			>
+		{/if}
 	{/if}
 </nav>
 

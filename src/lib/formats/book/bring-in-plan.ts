@@ -113,7 +113,12 @@ export function bringInPlan(
 	for (const [key, one] of theirs.products) {
 		const doughs = one.doughs.map(({ formula }) => nameKey(formula));
 		if (doughs.every((dough) => theirs.formulas.has(dough) || ourIds.formulas.has(dough)))
-			settle('products', key, one.name, alike(ourFile.products.get(key), one, productFace));
+			settle(
+				'products',
+				key,
+				one.name,
+				alike(ourFile.products.get(key), one, (of) => productFace(of, linesAlone))
+			);
 		else things.push({ of: 'products', key, name: one.name, becomes: { kind: 'without-dough' } });
 	}
 
@@ -307,8 +312,11 @@ function formulaFace(one: BookFile['formulas'][number], linesAlone: boolean): un
 	return linesAlone ? lines : [lines, { ...one, name: '', lines: [], steps: facesOf(one.steps) }];
 }
 
-function productFace(one: BookFile['products'][number]): unknown {
-	return { ...one, name: '', steps: facesOf(one.steps) };
+function productFace(one: BookFile['products'][number], linesAlone: boolean): unknown {
+	const { doughs, extras, bakedGrams, bakeLossShare, sparesShare, shape } = one;
+	return linesAlone
+		? { doughs, extras, bakedGrams, bakeLossShare, sparesShare, shape }
+		: { ...one, name: '', steps: facesOf(one.steps) };
 }
 
 /** A room is as warm as the bakery's own: that is no difference between two steps. */

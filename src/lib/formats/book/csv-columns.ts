@@ -7,6 +7,13 @@ export const COLUMNS = {
 	percent: ['Percent', '%', "baker's percent", "baker's %", 'bakers %', 'baker percent'],
 	amount: ['Amount', 'weight', 'quantity', 'how much', 'qty'],
 	unit: ['Unit', 'units', 'measure'],
-	when: ['When', 'added', 'addition']
+	when: ['When', 'added', 'addition'],
+	target: [
+		'Dough temperature (°C)',
+		'dough temp',
+		'temperature of the dough',
+		'target temperature',
+		'wanted temperature'
+	]
 } as const;
 export type Column = keyof typeof COLUMNS;

@@ -31,6 +31,8 @@ export interface ReadRecipe {
 	readonly name: string;
 	readonly line: number;
 	readonly lines: readonly ReadLine[];
+	/** What the dough is wanted at, where the file says so. */
+	readonly targetCelsius?: number | undefined;
 	/** What its stages are, where the file says so. */
 	readonly stageKinds: ReadonlyMap<string, PreparationKind>;
 }

@@ -15,6 +15,7 @@ import {
 import { csvLines, type CsvLine } from '../csv-lines.ts';
 import { nameKey } from '../name-key.ts';
 import { COLUMNS, type Column } from './csv-columns.ts';
+import { columnsAt } from './table-columns.ts';
 import type { BookFailure, BookProblem, BookRead } from '../../contracts/book-problems.ts';
 import {
 	MOST_BOOK_LINES,
@@ -23,7 +24,10 @@ import {
 	type ReadLine,
 	type ReadRecipe
 } from './read-book.ts';
+import { isIngredientTable, readIngredientLines } from './ingredients-csv.ts';
+import { isProductTable, readProductLines } from './products-csv.ts';
 import { recipesAsFile } from './recipes-as-file.ts';
+import { celsiusOfCell, commasIn, plainCell, withCommas, type Commas } from './table-numbers.ts';
 
 /** So many lines are read before it is told how far it is. */
 const LINES_BETWEEN = 250;
@@ -31,13 +35,15 @@ const LINES_BETWEEN = 250;
 /** Stages that are the dough itself. */
 const FINAL = new Set(['', 'final', 'final dough', 'dough', 'main dough', 'final mix']);
 
+/** Between what temperatures a dough is wanted, as the formula page has it. */
+const [LEAST_TARGET, MOST_TARGET] = [0, 45];
+
 interface Table {
 	readonly at: Readonly<Record<Column, number>>;
 	/** A column that is headed by a unit: "oz", "Weight (g)". */
 	readonly inUnit: { readonly column: number; readonly unit: AmountUnit } | null;
 	readonly rows: readonly CsvLine[];
-	/** What commas in its numbers are, by the numbers that leave no doubt. */
-	readonly commas: 'decimals' | 'thousands' | 'in-doubt';
+	readonly commas: Commas;
 }
 
 /**
@@ -55,14 +61,19 @@ export function readBookCsv(
 	/** Told now and then how many lines are read, of how many. */
 	onProgress: (done: number, all: number) => void = () => undefined
 ): Result<BookRead, BookFailure> {
-	const table = tableOf(text);
-	if (!table.ok) return table;
-	const recipes = new Map<string, ReadRecipe & { readonly lines: ReadLine[] }>();
+	const lines = linesOf(text);
+	if (!lines.ok) return lines;
+	const [header, ...rows] = lines.value;
+	const heads = header?.cells ?? [];
+	if (isProductTable(heads)) return ok(readProductLines(heads, rows, known));
+	const table = tableOf(heads, rows);
+	if (!table.ok) return isIngredientTable(heads) ? ok(readIngredientLines(heads, rows)) : table;
+	const recipes = new Map<string, Reading>();
 	const problems: BookProblem[] = [];
 	let lastFormula = '';
 	for (const [index, row] of table.value.rows.entries()) {
 		if (index % LINES_BETWEEN === 0) onProgress(index, table.value.rows.length);
-		const cell = (column: Column) => plain(row.cells[table.value.at[column]] ?? '');
+		const cell = (column: Column) => plainCell(row.cells[table.value.at[column]] ?? '');
 		if (row.cells.every((one) => one.trim() === '')) continue;
 		// A name that stands once is of the lines below it too.
 		lastFormula = cell('formula') || lastFormula;
@@ -81,7 +92,7 @@ export function readBookCsv(
 		if (!much) continue;
 		const stage = FINAL.has(nameKey(cell('stage'))) ? null : cell('stage');
 		const key = nameKey(formula);
-		const recipe = recipes.get(key) ?? {
+		const recipe: Reading = recipes.get(key) ?? {
 			name: formula,
 			line: row.line,
 			lines: [],
@@ -98,6 +109,14 @@ export function readBookCsv(
 			if (found) (recipe.stageKinds as Map<string, PreparationKind>).set(nameKey(stage), found);
 			else tell({ kind: 'no-such-kind', text: kind });
 		}
+		const target = cell('target');
+		if (target !== '' && stage === null && recipe.targetCelsius === undefined)
+			recipe.targetCelsius = targetOf(
+				target,
+				heads[table.value.at.target] ?? '',
+				table.value,
+				tell
+			);
 		recipe.lines.push({
 			line: row.line,
 			stage,
@@ -107,6 +126,27 @@ export function readBookCsv(
 		});
 	}
 	return ok(recipesAsFile([...recipes.values()], known, problems));
+}
+
+/** A recipe while its lines are read. */
+type Reading = Omit<ReadRecipe, 'targetCelsius' | 'lines'> & {
+	readonly lines: ReadLine[];
+	targetCelsius?: number | undefined;
+};
+
+/** What a dough is to come out at; nothing where the cell cannot be, which is said. */
+function targetOf(text: string, head: string, { commas }: Table, tell: Tell): number | undefined {
+	const read = celsiusOfCell(text, head, commas);
+	const reason = !read.ok
+		? read.error
+		: read.value < LEAST_TARGET
+			? { kind: 'below' as const, least: LEAST_TARGET, unit: '°C' }
+			: read.value > MOST_TARGET
+				? { kind: 'above' as const, most: MOST_TARGET, unit: '°C' }
+				: null;
+	if (read.ok && reason === null) return Math.round(read.value * 100) / 100;
+	if (reason) tell({ kind: 'no-number', name: text, column: head, reason });
+	return undefined;
 }
 
 type Tell = (problem: BookProblem['problem']) => void;
@@ -128,10 +168,7 @@ function muchOf(
 	tell: Tell
 ): ReadLine['much'] | null {
 	const text = (column: number) => (row.cells[column] ?? '').trim();
-	const number = (column: number) => {
-		if (commas === 'in-doubt') return text(column);
-		return text(column).replace(/(\d),(?=\d)/g, commas === 'decimals' ? '$1.' : '$1');
-	};
+	const number = (column: number) => withCommas(text(column), commas);
 	const percentText = number(at.percent).replace(/%$/, '');
 	const amountText = number(inUnit?.column ?? at.amount);
 	if (percentText !== '' || amountText === '') {
@@ -181,43 +218,27 @@ function positive(grams: number, name: string, tell: Tell): ReadLine['much'] | n
 	return null;
 }
 
-function tableOf(text: string): Result<Table, BookFailure> {
+function linesOf(text: string): Result<readonly CsvLine[], BookFailure> {
 	const read = csvLines(text, MOST_BOOK_LINES + 2);
-	if (!read.ok) return read;
-	const lines = read.value;
-	if (lines.length > MOST_BOOK_LINES + 1)
-		return fail({ kind: 'too-many', what: 'lines', most: MOST_BOOK_LINES });
-	const [header, ...rows] = lines;
-	const heads = header?.cells.map(nameKey) ?? [];
-	const find = (column: Column) =>
-		heads.findIndex((head) => COLUMNS[column].some((name) => nameKey(name) === head));
-	const at = Object.fromEntries(
-		(Object.keys(COLUMNS) as Column[]).map((column) => [column, find(column)])
-	) as Record<Column, number>;
+	return read.ok && read.value.length > MOST_BOOK_LINES + 1
+		? fail({ kind: 'too-many', what: 'lines', most: MOST_BOOK_LINES })
+		: read;
+}
+
+function tableOf(header: readonly string[], rows: readonly CsvLine[]): Result<Table, BookFailure> {
+	const heads = header.map(nameKey);
+	const at = columnsAt(COLUMNS, header);
 	const inUnit = heads.flatMap((head, column) => {
 		const unit = unitNamed(head) ?? unitNamed(/\(([^()]*)\)$/.exec(head)?.[1] ?? '');
 		return unit && column !== at.unit ? [{ column, unit }] : [];
 	})[0];
 	if (at.ingredient < 0 || (at.percent < 0 && at.amount < 0 && !inUnit))
-		return fail({ kind: 'no-columns', found: header?.cells.filter(Boolean) ?? [] });
+		return fail({ kind: 'no-columns', found: header.filter(Boolean) });
 	const numbers = [at.percent, inUnit?.column ?? at.amount].filter((column) => column >= 0);
 	const commas = commasIn(
 		rows.flatMap(({ cells }) => numbers.map((column) => (cells[column] ?? '').trim()))
 	);
 	return ok({ at, inUnit: inUnit ?? null, rows, commas });
-}
-
-/** "0,74" and "24,6918" can only be decimals; beside "35.2" a comma can only stand between thousands. Both in one table leave it in doubt. */
-function commasIn(numbers: readonly string[]): Table['commas'] {
-	const decimals = numbers.some((text) => /^(?:0|\d+),(?:\d{1,2}|\d{4,})(?!\d)|^0,\d/.test(text));
-	const points = numbers.some((text) => /\d\.\d/.test(text));
-	if (decimals === points) return 'in-doubt';
-	return decimals ? 'decimals' : 'thousands';
-}
-
-/** A cell as it is meant: the mark that keeps a sheet from calculating is no part of it. */
-function plain(cell: string): string {
-	return cell.trim().replace(/^'(?=[=+\-@\t\r])/, '');
 }
 
 function nameOfFile(fileName: string): string {

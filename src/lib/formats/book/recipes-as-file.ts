@@ -143,7 +143,7 @@ class Writer {
 			formula: {
 				name: recipe.name,
 				doughLossShare: USUAL_DOUGH_LOSS_SHARE,
-				targetCelsius: USUAL_DOUGH_CELSIUS,
+				targetCelsius: recipe.targetCelsius ?? USUAL_DOUGH_CELSIUS,
 				mostDoughGrams: null,
 				lines: parts.map(({ line, amount }) => ({
 					...this.materialOf(line.name),

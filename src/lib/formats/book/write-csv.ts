@@ -12,7 +12,7 @@ export function writeBookCsv({ formulas, preparations }: BookFile): string {
 	const byName = new Map(preparations.map((one) => [nameKey(one.name), one]));
 	const row = (cells: Partial<Record<Column, string>>): TableRow =>
 		Object.fromEntries(WRITTEN.map((column) => [COLUMNS[column][0], cells[column] ?? ''] as const));
-	const rows = formulas.flatMap(({ name: formula, lines }): TableRow[] => {
+	const rows = formulas.flatMap(({ name: formula, lines, targetCelsius }): TableRow[] => {
 		const stages = stagesOf(
 			lines.flatMap(({ is, of }) => (is === 'preparation' ? [of] : [])),
 			byName
@@ -29,9 +29,10 @@ export function writeBookCsv({ formulas, preparations }: BookFile): string {
 					})
 				)
 			),
-			...lines.map((line) =>
+			...lines.map((line, at) =>
 				row({
 					formula,
+					...(at === 0 ? { target: String(targetCelsius) } : {}),
 					ingredient: line.of,
 					percent: String(line.percentOfFlour),
 					when: line.addition
@@ -51,5 +52,6 @@ const WRITTEN: readonly Column[] = [
 	'stageKind',
 	'ingredient',
 	'percent',
-	'when'
+	'when',
+	'target'
 ];
