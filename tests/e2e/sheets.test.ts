@@ -7,7 +7,10 @@ import type { Page } from 'puppeteer-core';
 import { bakeMarks } from '../../src/lib/core/baking/index.ts';
 import { handsAtMarks } from '../../src/lib/core/planning/index.ts';
 import { acceptBeside } from './accepted-night.ts';
-import { journey, says, textOf, visit } from './bakery.ts';
+import { journey, says, sendBeside, textOf, visit } from './bakery.ts';
+import { accessibilityFaults } from './page-faults.ts';
+import { productContent } from '../integration/book-content.ts';
+import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 
 const DAY = '/bake/2026-11-24';
 
@@ -73,6 +76,9 @@ journey(
 		const people = await openSheet(page, 'Each person');
 		for (const words of ['Maud Tarrow ·', 'At work 22:00 to'])
 			assert.ok(people.includes(words), words);
+
+		await openSheet(page, 'Sheets to roll');
+		await says(page, '[data-sheet-of=sheeting]', 'Nothing of this night is cut from a sheet');
 
 		await openSheet(page, 'All of them');
 		const sheets = await page.$$eval('[data-sheet-of]', (all) =>
@@ -159,3 +165,43 @@ journey('a plan is taken along as a calendar with alarms and as a table', async 
 	);
 	assert.ok(lines.some((line) => /^2026-11-24,\d\d:\d\d,.*Load Harbour loaf/.test(line)));
 });
+
+journey(
+	'what is cut from a sheet stands on the paper for the table, drawn, with its trim',
+	async (bakery) => {
+		const { page, database } = bakery;
+		await acceptBeside(bakery);
+		const stick = demoId('product', 'Ferry stick');
+		const content = await productContent(database.db, stick);
+		await sendBeside(bakery, {
+			kind: 'save-product',
+			...content,
+			sheet: {
+				cut: { kind: 'strips', widthCm: 4, lengthCm: 46 },
+				edgeCm: 1,
+				mostWidthCm: 50,
+				mostLengthCm: 180,
+				gramsPerCubicCm: null,
+				filledFirst: false,
+				trimGoes: 'next-dough'
+			}
+		});
+		await visit(bakery, `${DAY}/run-sheet/sheeting`);
+		const paper = await says(
+			page,
+			'[data-rolled="Ferry stick"]',
+			'Strips of 4 × 46 cm',
+			'goes into the next dough',
+			'is assumed'
+		);
+		const [, pieces, sheets, , each] =
+			/^Ferry stick · (\d+) ?(?:(\d+) sheets, each|One sheet) ([\d.]+) × 48 cm at [\d.]+ mm: (\d+) pieces/.exec(
+				paper
+			) ?? [];
+		assert.ok(Number(pieces) > 0, paper);
+		assert.ok(Number(each) * Number(sheets ?? 1) >= Number(pieces), paper);
+		const drawn = await page.$$eval('[data-sheet-drawing] polygon', (all) => all.length);
+		assert.equal(drawn, Number(each), 'every piece of a sheet is drawn');
+		assert.deepEqual(await accessibilityFaults(page), []);
+	}
+);

@@ -3,10 +3,10 @@
 	import { sheetWork, type SheetAsked } from '../core/sheeting/index.ts';
 	import { formatMass } from '../core/units/index.ts';
 	import { capital } from '../wording/capital.ts';
+	import { layersText } from '../wording/layers-text.ts';
 	import {
 		cutText,
 		flatText,
-		layersText,
 		leftText,
 		lengthText,
 		rollingText,

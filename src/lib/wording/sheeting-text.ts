@@ -7,7 +7,6 @@ import type {
 	SheetLayout,
 	TrimGoes
 } from '../core/sheeting/index.ts';
-import type { Layers } from '../core/formula/index.ts';
 import {
 	formatMass,
 	formatNumber,
@@ -80,12 +79,6 @@ export function sheetFailureText(failure: SheetFailure): string {
 		return `That would be ${failure.sheets} sheets, more than ${failure.most}. Look at the count and the sides.`;
 	const way = failure.way === 'across' ? 'wide' : 'long';
 	return `One piece with its edges is ${lengthText(failure.needsCm)} cm ${way}, and a sheet is ${lengthText(failure.mostCm)} cm at most. Make it smaller, or the sheet larger.`;
-}
-
-/** Layers are told as books and as many bakers count them, and which is which. */
-export function layersText({ fat, dough, atTheBench }: Layers): string {
-	const of = (count: number) => (count === 1 ? '1 layer' : `${count} layers`);
-	return `${of(fat)} of fat and ${dough} of dough, as books count them (dough on dough is one); ${atTheBench} in all, as many count at the bench`;
 }
 
 /** How warm the fat is to be, and what it does otherwise. */

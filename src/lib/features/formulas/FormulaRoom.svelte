@@ -19,14 +19,9 @@
 	import RetireButton from './fields/RetireButton.svelte';
 	import FormulaFiguresList from './FormulaFiguresList.svelte';
 	import { FormulaModel } from './formula-model.svelte.ts';
-	import FormulaPrint from './FormulaPrint.svelte';
 	import HandOn from './HandOn.svelte';
 	import FormulaTable from './FormulaTable.svelte';
-	import LaminationPanel from './LaminationPanel.svelte';
-	import RebalancePanel from './RebalancePanel.svelte';
-	import RevisionHistory from './RevisionHistory.svelte';
 	import ScaleBar from './ScaleBar.svelte';
-	import ScaledWeighUp from './ScaledWeighUp.svelte';
 	import { dividedPieces, type MadePieces } from './scaled-sheet.ts';
 	import { keepSheetUnit, readSheetUnit, SHEET_UNITS, type SheetUnit } from './sheet-view.ts';
 	import SharedBuildChoice from './SharedBuildChoice.svelte';
@@ -193,10 +188,18 @@
 				</div>
 			</div>
 			<div class="below">
-				<RebalancePanel {model} {resolved} />
-				<LaminationPanel {model} {resolved} />
+				{#await import('./RebalancePanel.svelte') then { default: RebalancePanel }}
+					<RebalancePanel {model} {resolved} />
+				{/await}
+				{#if model.draft.formula.lines.some(({ addition }) => addition === 'roll-in')}
+					{#await import('./LaminationPanel.svelte') then { default: LaminationPanel }}
+						<LaminationPanel {model} {resolved} />
+					{/await}
+				{/if}
 				<DoughSettings {model} {resolved} />
-				<RevisionHistory {view} {model} />
+				{#await import('./RevisionHistory.svelte') then { default: RevisionHistory }}
+					<RevisionHistory {view} {model} />
+				{/await}
 			</div>
 			{#if scaled && !scaled.ok}
 				<p class="mt-3" role="alert" data-unscaled>
@@ -205,7 +208,9 @@
 				</p>
 			{/if}
 			{#if batch}
-				<ScaledWeighUp {batch} divided={dividedPieces(made)} name={resolved.formula.name} />
+				{#await import('./ScaledWeighUp.svelte') then { default: ScaledWeighUp }}
+					<ScaledWeighUp {batch} divided={dividedPieces(made)} name={resolved.formula.name} />
+				{/await}
 			{/if}
 			<p class="mt-3 flex flex-wrap gap-3">
 				<button class="action" onclick={() => print('cards')}>Print weigh-up cards</button>
@@ -236,14 +241,16 @@
 {#if printed === 'cards' && Cards}
 	<Cards {cards} date={view.date} />
 {:else if resolved}
-	<FormulaPrint
-		{resolved}
-		steps={model.draft.steps}
-		targetCelsius={model.draft.targetCelsius}
-		totalFlourGrams={totalFlour.value}
-		date={view.date}
-		{standing}
-	/>
+	{#await import('./FormulaPrint.svelte') then { default: FormulaPrint }}
+		<FormulaPrint
+			{resolved}
+			steps={model.draft.steps}
+			targetCelsius={model.draft.targetCelsius}
+			totalFlourGrams={totalFlour.value}
+			date={view.date}
+			{standing}
+		/>
+	{/await}
 {/if}
 
 <style>

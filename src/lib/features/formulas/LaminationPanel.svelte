@@ -5,7 +5,8 @@
 	import { formatNumber } from '../../core/units/index.ts';
 	import NumberField from '../../fields/NumberField.svelte';
 	import { capital } from '../../wording/capital.ts';
-	import { layersText, rollingText } from '../../wording/sheeting-text.ts';
+	import { layersText } from '../../wording/layers-text.ts';
+	import { rollingText } from '../../wording/sheeting-text.ts';
 	import type { FormulaModel } from './formula-model.svelte.ts';
 
 	interface Props {

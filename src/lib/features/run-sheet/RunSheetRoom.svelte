@@ -11,7 +11,6 @@
 	import NightSheet from './NightSheet.svelte';
 	import PackingSheet from './PackingSheet.svelte';
 	import PeopleSheets from './PeopleSheets.svelte';
-	import SheetingSheet from './SheetingSheet.svelte';
 	import StationSheet from './StationSheet.svelte';
 	import TakeAlong from './TakeAlong.svelte';
 
@@ -75,7 +74,9 @@
 			{:else if one === 'packing'}
 				<PackingSheet {view} {accepted} />
 			{:else if one === 'sheeting'}
-				<SheetingSheet {view} {accepted} />
+				{#await import('./SheetingSheet.svelte') then { default: SheetingSheet }}
+					<SheetingSheet {view} {accepted} />
+				{/await}
 			{:else if one === 'people'}
 				<PeopleSheets {view} {accepted} {list} />
 			{:else}

@@ -13,7 +13,6 @@
 	import ProductAround from './ProductAround.svelte';
 	import ProductPiece from './ProductPiece.svelte';
 	import ProductScale from './ProductScale.svelte';
-	import ProductSheet from './ProductSheet.svelte';
 
 	interface Props {
 		view: ProductDetailView;
@@ -86,7 +85,9 @@
 	{#if value.doughs.length > 0}
 		<ProductScale {view} {product} dividerId={value.dividerId} bind:pieces />
 	{/if}
-	<ProductSheet {view} {edited} {pieces} />
+	{#await import('./ProductSheet.svelte') then { default: ProductSheet }}
+		<ProductSheet {view} {edited} {pieces} />
+	{/await}
 	<BakeTimeOffer {view} {edited} {scaledGrams} />
 	<StepsEditor
 		title="From dividing to packing"

@@ -8,7 +8,7 @@
 	} from '../../../core/formula/index.ts';
 	import { ACTIVITY_TEXT, stepText } from '../../../wording/step-text.ts';
 	import { capital } from '../../../wording/capital.ts';
-	import { layersText } from '../../../wording/sheeting-text.ts';
+	import { layersText } from '../../../wording/layers-text.ts';
 	import Choice from '../../../ui/Choice.svelte';
 	import { beginStep, moved, without } from './step-list.ts';
 
