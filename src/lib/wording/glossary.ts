@@ -192,6 +192,10 @@ const ENTRIES = {
 		word: 'plan document',
 		meaning: 'an accepted plan as it was told, kept with the number of its shape'
 	},
+	'plate-of-fat': {
+		word: 'plate (of fat)',
+		meaning: 'fat beaten flat, chilled and tempered, that is locked into a dough'
+	},
 	poolish: { word: 'poolish', meaning: 'a liquid pre-ferment with a little yeast' },
 	porridge: { word: 'porridge', meaning: 'grain cooked in water or milk' },
 	portion: { word: 'portion', meaning: 'the part of a mix that becomes one product' },
@@ -246,6 +250,10 @@ const ENTRIES = {
 		word: 'self-heating',
 		meaning: 'the heat of a fermenting mass, which a tub keeps and a shaped piece gives away'
 	},
+	sheet: {
+		word: 'sheet',
+		meaning: 'dough rolled out to one thickness, that pieces are cut from'
+	},
 	silent: { word: 'silent', meaning: 'a probe that missed its last reports' },
 	soaker: { word: 'soaker', meaning: 'grains or seeds soaked before they go into a dough' },
 	'sour-staged': { word: 'sour, staged', meaning: 'a rye pre-ferment made in several stages' },
@@ -269,6 +277,11 @@ const ENTRIES = {
 	'to-make': {
 		word: 'to make (of a preparation)',
 		meaning: 'what must be made so that enough is left: (needed + kept back) / (1 − loss)'
+	},
+	trim: {
+		word: 'trim',
+		meaning:
+			'what is cut off a sheet beside its pieces: its edges, and the halves at the ends of a row of triangles'
 	},
 	'way-out': { word: 'way out', meaning: 'what would reach a target that the water cannot' },
 	wholegrain: { word: 'wholegrain', meaning: 'wholegrain flour in percent of the total flour' },
