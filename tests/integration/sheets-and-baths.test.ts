@@ -88,7 +88,7 @@ test('a sheet that cannot be meant is refused at the border and by the database'
 		await refusedAtTheBorder({
 			kind: 'save-product',
 			...content,
-			sheet: wrong as SheetOfProduct
+			sheet: wrong
 		});
 	for (const wrong of [
 		'[]',

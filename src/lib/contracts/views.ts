@@ -1,4 +1,4 @@
-import type { Deck, OnShift, OvenDeck, OvenPiece, Role } from '../core/bakery/index.ts';
+import type { Deck, OnShift, OvenPiece, Role } from '../core/bakery/index.ts';
 import type { Place } from '../core/formula/index.ts';
 import type { BakeDayInput, OrdersLimit, OrdersMoved } from '../core/planning/index.ts';
 import type {
@@ -13,7 +13,6 @@ import type {
 import type { DropId, FormulaId, ProductId } from '../core/identity.ts';
 import type { WaterOrder } from '../core/heat/index.ts';
 import type {
-	BakeryProduct,
 	DayProduction,
 	Divider,
 	MixAsked,
@@ -21,11 +20,11 @@ import type {
 	StandingStretch,
 	UnmadeDough
 } from '../core/production/index.ts';
-import type { SheetAsked, TurnAsked } from '../core/sheeting/index.ts';
+import type { SheetAsked } from '../core/sheeting/index.ts';
 import type { BakeDate, BakeryClock, WallTime } from '../core/time/index.ts';
 import type { Share, UnitChoice, WeighingScale } from '../core/units/index.ts';
 import type { BatchName } from './batch-name.ts';
-import type { FormulaContent, ProductSettings } from './formula-book.ts';
+import type { FormulaContent } from './formula-book.ts';
 import type { PlanDocument } from './plan-document.ts';
 
 /** What every room knows of the bakery. */
@@ -342,70 +341,4 @@ export interface FormulaView {
 	/** null while there is one revision only. */
 	readonly comparison: ComparisonView | null;
 	readonly drafts: readonly FormulaDraftView[];
-}
-
-export interface PreparationDetailView {
-	readonly date: BakeDate;
-	readonly book: BookList;
-	/** null for one that is new. */
-	readonly preparation: Preparation | null;
-	readonly revision: number;
-	readonly retired: boolean;
-	readonly steps: readonly Step[];
-	readonly usedBy: readonly string[];
-	readonly preparations: readonly Preparation[];
-	readonly ingredients: readonly Ingredient[];
-	readonly causticMost: Share;
-	/** What is dipped into it, where it is a bath: so much of it for so many pieces, and how many are ordered. */
-	readonly dips: readonly {
-		readonly product: string;
-		readonly grams: number;
-		readonly forPieces: number;
-		readonly ordered: number;
-	}[];
-}
-
-export interface ProductDetailView extends Readonly<ProductSettings> {
-	readonly date: BakeDate;
-	readonly book: BookList;
-	readonly product: BakeryProduct | null;
-	readonly revision: number;
-	readonly retired: boolean;
-	readonly steps: readonly Step[];
-	readonly ordered: number;
-	readonly formulas: readonly Formula[];
-	readonly preparations: readonly Preparation[];
-	readonly ingredients: readonly Ingredient[];
-	readonly dividers: readonly (Divider & { readonly id: string })[];
-	readonly vessels: readonly {
-		readonly id: string;
-		readonly name: string;
-		readonly owned: number;
-		readonly millilitres: number | null;
-	}[];
-	/** What it can be baked on. */
-	readonly decks: readonly OvenDeck[];
-	readonly scales: readonly WeighingScale[];
-	readonly mixerMostGrams: number;
-	readonly currency: string;
-	readonly causticMost: Share;
-	/** The turns of each dough that is laminated, by its formula. */
-	readonly turns: Readonly<Record<string, readonly TurnAsked[]>>;
-	/** The most that is rolled out in one sheet here; null where nobody said. */
-	readonly rollsOut: {
-		readonly widthCm: number;
-		readonly lengthCm: number;
-		readonly on: string;
-	} | null;
-}
-
-export interface IngredientDetailView {
-	readonly date: BakeDate;
-	readonly book: BookList;
-	readonly ingredient: Ingredient | null;
-	readonly version: number;
-	readonly usedBy: readonly string[];
-	readonly deliveries: readonly Delivery[];
-	readonly scales: readonly WeighingScale[];
-	readonly currency: string;
 }

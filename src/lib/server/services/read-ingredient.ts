@@ -1,4 +1,4 @@
-import type { IngredientDetailView } from '../../contracts/views.ts';
+import type { IngredientDetailView } from '../../contracts/book-views.ts';
 import { id, type IngredientId } from '../../core/identity.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import { loadBakery } from '../db/bakery.ts';

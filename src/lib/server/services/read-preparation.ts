@@ -1,4 +1,4 @@
-import type { PreparationDetailView } from '../../contracts/views.ts';
+import type { PreparationDetailView } from '../../contracts/book-views.ts';
 import { firstStepsOf } from '../../core/formula/index.ts';
 import { id, type PreparationId } from '../../core/identity.ts';
 import type { BakeDate } from '../../core/time/index.ts';

@@ -1,4 +1,4 @@
-import type { ProductDetailView } from '../../contracts/views.ts';
+import type { ProductDetailView } from '../../contracts/book-views.ts';
 import { USUAL_SPACING_CM } from '../../core/bakery/index.ts';
 import { FIRST_PRODUCT_STEPS, USUAL_BAKE_LOSS_SHARE } from '../../core/formula/index.ts';
 import { turnsOf } from '../../core/sheeting/index.ts';

@@ -2,7 +2,7 @@
 	import { readAnew } from '../../../client/read-anew.ts';
 	import { Sending } from '../../../client/sending.svelte.ts';
 	import { useRoom } from '../../../client/room-context.ts';
-	import type { IngredientDetailView } from '../../../contracts/views.ts';
+	import type { IngredientDetailView } from '../../../contracts/book-views.ts';
 	import {
 		MILLINGS,
 		type FlourProperties,

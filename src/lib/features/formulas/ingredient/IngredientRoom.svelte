@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { useRoom } from '../../../client/room-context.ts';
-	import type { IngredientDetailView } from '../../../contracts/views.ts';
+	import type { IngredientDetailView } from '../../../contracts/book-views.ts';
 	import {
 		INGREDIENT_KINDS,
 		type IngredientKind,

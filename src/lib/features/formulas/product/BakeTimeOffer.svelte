@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { useRoom } from '../../../client/room-context.ts';
-	import type { ProductDetailView } from '../../../contracts/views.ts';
+	import type { ProductDetailView } from '../../../contracts/book-views.ts';
 	import { BAKE_EXPONENT, bakeOver, bakeTimeOf } from '../../../core/baking/index.ts';
 	import type { BakeStep } from '../../../core/formula/index.ts';
 	import { formatMass, formatNumber } from '../../../core/units/index.ts';

@@ -7,7 +7,7 @@
 		type DeckLack
 	} from '../../../core/bakery/index.ts';
 	import { asksOfDeck } from '../../../core/baking/index.ts';
-	import type { ProductDetailView } from '../../../contracts/views.ts';
+	import type { ProductDetailView } from '../../../contracts/book-views.ts';
 	import type { Material } from '../../../core/formula/index.ts';
 	import { EXTRA_USES, type ExtraUse } from '../../../core/production/index.ts';
 	import { formatNumber } from '../../../core/units/index.ts';

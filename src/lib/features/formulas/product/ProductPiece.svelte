@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { useRoom } from '../../../client/room-context.ts';
-	import type { ProductDetailView } from '../../../contracts/views.ts';
+	import type { ProductDetailView } from '../../../contracts/book-views.ts';
 	import {
 		allergensOf,
 		costOf,
@@ -14,7 +14,7 @@
 	} from '../../../core/formula/index.ts';
 	import { id, type FormulaId } from '../../../core/identity.ts';
 	import type { BakeryProduct } from '../../../core/production/index.ts';
-	import { formatMass, formatNumber } from '../../../core/units/index.ts';
+	import { formatMass } from '../../../core/units/index.ts';
 	import { EXTRA_USE_TEXT } from '../../../wording/kind-text.ts';
 	import Choice from '../../../ui/Choice.svelte';
 	import NumberField from '../../../fields/NumberField.svelte';

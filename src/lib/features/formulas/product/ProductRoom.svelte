@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { useRoom } from '../../../client/room-context.ts';
-	import type { ProductDetailView } from '../../../contracts/views.ts';
+	import type { ProductDetailView } from '../../../contracts/book-views.ts';
 	import type { Step } from '../../../core/formula/index.ts';
 	import { id, type ProductId } from '../../../core/identity.ts';
 	import type { BakeryProduct } from '../../../core/production/index.ts';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { hasOwnFlour } from '../../../core/formula/index.ts';
 	import { useRoom } from '../../../client/room-context.ts';
-	import type { ProductDetailView } from '../../../contracts/views.ts';
+	import type { ProductDetailView } from '../../../contracts/book-views.ts';
 	import { divide, type BakeryProduct } from '../../../core/production/index.ts';
 	import { formatMass } from '../../../core/units/index.ts';
 	import WeighUpTable from '../../../sheets/WeighUpTable.svelte';

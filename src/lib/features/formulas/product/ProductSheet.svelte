@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { SHEET_LIMITS } from '../../../contracts/sheet-limits.ts';
-	import type { ProductDetailView } from '../../../contracts/views.ts';
+	import type { ProductDetailView } from '../../../contracts/book-views.ts';
 	import { resolveFormula, type Material } from '../../../core/formula/index.ts';
 	import {
 		CUT_KINDS,
@@ -13,6 +13,7 @@
 		weightAt,
 		type CutKind,
 		type SheetAsked,
+		type SheetCut,
 		type SheetOfProduct,
 		type TrimGoes
 	} from '../../../core/sheeting/index.ts';
@@ -160,7 +161,7 @@
 						{#each CUT_KINDS as kind (kind)}<option value={kind}>{CUT_TEXT[kind]}</option>{/each}
 					</select>
 				</label>
-				<CutFields cut={sheet.cut} onSet={(cut) => set({ cut })} />
+				<CutFields cut={sheet.cut} onSet={(cut: SheetCut) => set({ cut })} />
 				<NumberField
 					label="Thickness"
 					value={thicknessMm || null}

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import type { ProductDetailView } from '../../../contracts/views.ts';
+import type { ProductDetailView } from '../../../contracts/book-views.ts';
 import { id, type ProductId } from '../../../core/identity.ts';
 import type { Retries } from '../../../client/retries.ts';
 import { Edited } from '../../../fields/edited.ts';

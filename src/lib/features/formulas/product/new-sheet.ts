@@ -1,4 +1,4 @@
-import type { ProductDetailView } from '../../../contracts/views.ts';
+import type { ProductDetailView } from '../../../contracts/book-views.ts';
 import type { CutKind, SheetCut, SheetOfProduct } from '../../../core/sheeting/index.ts';
 
 /** A cut of a kind, to be typed over (our defaults). */

@@ -1,4 +1,4 @@
-import type { ProductDetailView } from '../../../contracts/views.ts';
+import type { ProductDetailView } from '../../../contracts/book-views.ts';
 import type { Pantry } from '../../../core/formula/index.ts';
 import { id, type DropId } from '../../../core/identity.ts';
 import {

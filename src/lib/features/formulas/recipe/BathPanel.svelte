@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { useRoom } from '../../../client/room-context.ts';
-	import type { PreparationDetailView } from '../../../contracts/views.ts';
+	import type { PreparationDetailView } from '../../../contracts/book-views.ts';
 	import {
 		madeUp,
 		solidFor,

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { useRoom } from '../../../client/room-context.ts';
-	import type { PreparationDetailView } from '../../../contracts/views.ts';
+	import type { PreparationDetailView } from '../../../contracts/book-views.ts';
 	import {
 		isPerishable,
 		allergensOf,
@@ -11,10 +11,12 @@
 		PREPARATION_KINDS,
 		resolveAlone,
 		strengthOf as bathStrength,
+		type BathUse,
 		type BuildFigureKey,
 		type Pantry,
 		type Preparation,
 		type PreparationKind,
+		type PreparationLine,
 		type Step,
 		USUAL_BUILD_LOSS_SHARE
 	} from '../../../core/formula/index.ts';
@@ -127,6 +129,7 @@
 		view.preparations.filter((preparation) => preparation.id !== value.preparationId)
 	);
 
+	const setLines = (lines: readonly PreparationLine[]) => edited.set({ lines: [...lines] });
 	function setKind(kind: PreparationKind) {
 		const untouched =
 			JSON.stringify(value.steps) === JSON.stringify(firstStepsOf(value.preparationKind));
@@ -194,8 +197,8 @@
 				alone={alone.ok ? alone.value : null}
 				ingredients={view.ingredients}
 				preparations={others}
-				onLines={(lines) => edited.set({ lines: [...lines] })}
-				onProblem={(text) => (message = text)}
+				onLines={setLines}
+				onProblem={(text: string) => (message = text)}
 			/>
 			{#if !alone.ok && value.lines.length > 0}
 				<p class="mt-2" role="alert">
@@ -274,8 +277,8 @@
 				{view}
 				lines={value.lines}
 				bath={value.bath}
-				onLines={(lines) => edited.set({ lines: [...lines] })}
-				onBath={(bath) => edited.set({ bath })}
+				onLines={setLines}
+				onBath={(bath: BathUse) => edited.set({ bath })}
 			/>
 		{/await}
 	{/if}
