@@ -178,6 +178,13 @@ module.exports = {
 			to: { path: '^src/', pathNot: [CORE, '^src/lib/(contracts|formats|workers)/'] }
 		},
 		{
+			name: 'workers-write-no-tables',
+			comment: 'what writes tables needs Node.js: a worker that reaches it does not start',
+			severity: 'error',
+			from: { path: '^src/lib/workers/' },
+			to: { path: '(^|/)node_modules/csv-stringify/', reachable: true }
+		},
+		{
 			name: 'no-unresolved',
 			severity: 'error',
 			from: {},

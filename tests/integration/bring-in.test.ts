@@ -5,8 +5,8 @@ import { bookFileSchema, type BookFile } from '../../src/lib/contracts/book-file
 import type { BringIn } from '../../src/lib/contracts/bring-in.ts';
 import { bringInPlan, type Choices } from '../../src/lib/formats/book/bring-in-plan.ts';
 import { knownOf } from '../../src/lib/formats/book/known-of.ts';
-import { writeIngredientsCsv } from '../../src/lib/formats/book/ingredients-csv.ts';
-import { writeProductsCsv } from '../../src/lib/formats/book/products-csv.ts';
+import { writeIngredientsCsv } from '../../src/lib/formats/book/write-ingredients-csv.ts';
+import { writeProductsCsv } from '../../src/lib/formats/book/write-products-csv.ts';
 import { readAnyBook } from '../../src/lib/formats/book/read-any.ts';
 import { writeBookCsv } from '../../src/lib/formats/book/write-csv.ts';
 import { writeBookJson } from '../../src/lib/formats/book/book-json.ts';

@@ -10,44 +10,16 @@ import { INGREDIENT_KINDS } from '../../core/formula/index.ts';
 import { usualOf } from '../../core/mixing/index.ts';
 import type { CsvLine } from '../csv-lines.ts';
 import { nameKey } from '../name-key.ts';
-import { writeTable } from '../table-of-work.ts';
-import { columnsAt, type Heads } from './table-columns.ts';
-import { celsiusOfCell, commasIn, numberOfCell, plainCell, type Commas } from './table-numbers.ts';
-
-type Column =
-	| 'name'
-	| 'kind'
-	| 'flour'
-	| 'water'
-	| 'fat'
-	| 'sugar'
-	| 'wholegrain'
-	| 'yeast'
-	| 'allergens'
-	| 'heat'
-	| 'density'
-	| 'purity'
-	| 'rollsFrom'
-	| 'rollsTo'
-	| 'melts';
-
-const HEADS: Heads<Column> = {
-	name: ['Name', 'ingredient'],
-	kind: ['Kind', 'kind of ingredient'],
-	flour: ['Flour (%)'],
-	water: ['Water (%)'],
-	fat: ['Fat (%)'],
-	sugar: ['Sugar (%)'],
-	wholegrain: ['Wholegrain of its flour (%)', 'wholegrain'],
-	yeast: ['Fresh yeast for a gram', 'fresh yeast'],
-	allergens: ['Allergens', 'allergen'],
-	heat: ['Heat capacity (kJ/kg K)'],
-	density: ['Density (kg/l)'],
-	purity: ['Purity (%)'],
-	rollsFrom: ['Rolls out from (°C)'],
-	rollsTo: ['Rolls out to (°C)'],
-	melts: ['Melts at (°C)']
-};
+import { INGREDIENT_HEADS, type IngredientColumn } from './ingredients-columns.ts';
+import { columnsAt } from './table-columns.ts';
+import {
+	celsiusOfCell,
+	commasIn,
+	numberOfCell,
+	plainCell,
+	toMillionth,
+	type Commas
+} from './table-numbers.ts';
 
 const ingredientSchema = bookFileSchema.shape.ingredients.element;
 /** The shares that come to a whole at the most. */
@@ -56,42 +28,8 @@ const PERCENT = { least: 0, most: 100, whole: false, unit: '%' };
 
 /** Whether the first line of a table says that it is one of ingredients: their kinds, and no amounts. */
 export function isIngredientTable(heads: readonly string[]): boolean {
-	const at = columnsAt(HEADS, heads);
+	const at = columnsAt(INGREDIENT_HEADS, heads);
 	return at.name >= 0 && at.kind >= 0;
-}
-
-/**
- * Writes the ingredients of a book as CSV, one on a line. Prices, scales and places stay behind.
- * Range: any book. Source: rfc-4180. Failures: none. Example: read back they are what they were.
- */
-export function writeIngredientsCsv({ ingredients }: Pick<BookFile, 'ingredients'>): string {
-	const percent = (share: number) => String(tidy(share * 100));
-	const orNone = (value: number | null | undefined) =>
-		value === null || value === undefined ? '' : String(value);
-	const columns = Object.keys(HEADS) as Column[];
-	const rows = ingredients.map((one): Record<Column, string> => ({
-		name: one.name,
-		kind: one.kind,
-		flour: percent(one.composition.flour),
-		water: percent(one.composition.water),
-		fat: percent(one.composition.fat),
-		sugar: percent(one.composition.sugar),
-		wholegrain: percent(one.composition.wholegrainOfFlour),
-		yeast: String(one.yeastFreshEquivalent),
-		allergens: one.allergens.join(', '),
-		heat: String(one.heatCapacity),
-		density: orNone(one.density),
-		purity: percent(one.purityShare),
-		rollsFrom: orNone(one.rolling?.fromCelsius),
-		rollsTo: orNone(one.rolling?.toCelsius),
-		melts: orNone(one.rolling?.meltsAtCelsius)
-	}));
-	return writeTable(
-		columns.map((column) => HEADS[column][0] ?? column),
-		rows.map((row) =>
-			Object.fromEntries(columns.map((column) => [HEADS[column][0] ?? column, row[column]]))
-		)
-	);
 }
 
 /**
@@ -102,10 +40,10 @@ export function writeIngredientsCsv({ ingredients }: Pick<BookFile, 'ingredients
  * Example: "Name;Kind;Water (%)\nBuckwheat honey;other;17" is an ingredient with 17 % of water.
  */
 export function readIngredientLines(header: readonly string[], rows: readonly CsvLine[]): BookRead {
-	const at = columnsAt(HEADS, header);
+	const at = columnsAt(INGREDIENT_HEADS, header);
 	const problems: BookProblem[] = [];
 	const ingredients = new Map<string, FileIngredient>();
-	const numeric = (Object.keys(HEADS) as Column[]).filter(
+	const numeric = (Object.keys(INGREDIENT_HEADS) as IngredientColumn[]).filter(
 		(column) => column !== 'name' && column !== 'kind' && column !== 'allergens'
 	);
 	const commas = commasIn(
@@ -133,11 +71,11 @@ export function readIngredientLines(header: readonly string[], rows: readonly Cs
 function ingredientOf(
 	row: CsvLine,
 	header: readonly string[],
-	at: Readonly<Record<Column, number>>,
+	at: Readonly<Record<IngredientColumn, number>>,
 	commas: Commas,
 	tell: (problem: BookProblem['problem']) => void
 ): FileIngredient | null {
-	const cell = (column: Column) => plainCell(row.cells[at[column]] ?? '');
+	const cell = (column: IngredientColumn) => plainCell(row.cells[at[column]] ?? '');
 	const name = cell('name');
 	if (name === '') {
 		tell({ kind: 'no-name' });
@@ -149,25 +87,25 @@ function ingredientOf(
 		return null;
 	}
 	const usual = usualOf(kind);
-	const number = (column: Column, most: number, otherwise: number, least = 0) => {
+	const number = (column: IngredientColumn, most: number, otherwise: number, least = 0) => {
 		if (cell(column) === '') return otherwise;
 		const read = numberOfCell(cell(column), commas, { least, most, whole: false, unit: '' });
 		if (read.ok) return read.value;
 		tell({ kind: 'no-number', name, column: header[at[column]] ?? '', reason: read.error });
 		return otherwise;
 	};
-	const share = (column: Column, otherwise: number) => {
+	const share = (column: IngredientColumn, otherwise: number) => {
 		if (cell(column) === '') return otherwise;
 		const read = numberOfCell(cell(column), commas, PERCENT);
-		if (read.ok) return tidy(read.value / 100);
+		if (read.ok) return toMillionth(read.value / 100);
 		tell({ kind: 'no-number', name, column: header[at[column]] ?? '', reason: read.error });
 		return otherwise;
 	};
-	const celsius = (column: Column) => {
+	const celsius = (column: IngredientColumn) => {
 		const head = header[at[column]] ?? '';
 		if (cell(column) === '') return null;
 		const read = celsiusOfCell(cell(column), head, commas);
-		if (read.ok) return tidy(read.value);
+		if (read.ok) return toMillionth(read.value);
 		tell({ kind: 'no-number', name, column: head, reason: read.error });
 		return null;
 	};
@@ -184,7 +122,7 @@ function ingredientOf(
 	const parts = { flour: 0, water: 0, fat: 0, sugar: 0, ...Object.fromEntries(said) };
 	for (const part of PARTS) {
 		if (said.some(([other]) => other === part)) continue;
-		parts[part] = tidy(Math.max(0, Math.min(usual.composition[part], room)));
+		parts[part] = toMillionth(Math.max(0, Math.min(usual.composition[part], room)));
 		room -= parts[part];
 	}
 	const one = {
@@ -211,9 +149,4 @@ function ingredientOf(
 	if (fits.success) return fits.data;
 	tell({ kind: 'cannot-be', name, what: fits.error.issues[0]?.message ?? '' });
 	return null;
-}
-
-/** To a millionth: what is finer came from turning shares into percents. */
-function tidy(value: number): number {
-	return Math.round(value * 1e6) / 1e6;
 }

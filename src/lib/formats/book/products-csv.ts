@@ -12,71 +12,24 @@ import { EXTRA_USES } from '../../core/production/index.ts';
 import { parseAmount, unitNamed } from '../../core/units/index.ts';
 import type { CsvLine } from '../csv-lines.ts';
 import { nameKey } from '../name-key.ts';
-import { writeTable } from '../table-of-work.ts';
 import type { Known } from './read-book.ts';
-import { columnsAt, type Heads } from './table-columns.ts';
-import { commasIn, numberOfCell, plainCell, withCommas, type Commas } from './table-numbers.ts';
-
-type Column =
-	'product' | 'part' | 'of' | 'grams' | 'forPieces' | 'lost' | 'spares' | 'label' | 'shape';
-
-const HEADS: Heads<Column> = {
-	product: ['Product'],
-	part: ['Part', 'use'],
-	of: ['Of', 'what', 'dough', 'ingredient'],
-	grams: ['Weight (g)', 'scaled weight', 'scaled', 'grams', 'amount'],
-	forPieces: ['For pieces'],
-	lost: ['Lost in the oven (%)', 'bake loss'],
-	spares: ['Spares (%)'],
-	label: ['Weight on the label (g)', 'baked weight'],
-	shape: ['Shape']
-};
+import { PRODUCT_HEADS, type ProductColumn } from './products-columns.ts';
+import { columnsAt } from './table-columns.ts';
+import {
+	commasIn,
+	numberOfCell,
+	plainCell,
+	toMillionth,
+	withCommas,
+	type Commas
+} from './table-numbers.ts';
 
 const productSchema = bookFileSchema.shape.products.element;
 
 /** Whether the first line of a table says that it is one of products. */
 export function isProductTable(heads: readonly string[]): boolean {
-	const at = columnsAt(HEADS, heads);
+	const at = columnsAt(PRODUCT_HEADS, heads);
 	return at.product >= 0 && at.of >= 0 && at.grams >= 0;
-}
-
-/**
- * Writes the products of a book as CSV: a line for each dough of each, and for what goes on, in and around it. Steps, ground
- * and sheets stay behind.
- * Range: any book. Source: rfc-4180. Failures: none. Example: read back they have the same parts and figures.
- */
-export function writeProductsCsv({ products }: Pick<BookFile, 'products'>): string {
-	const columns = Object.keys(HEADS) as Column[];
-	const rows = products.flatMap((one): Partial<Record<Column, string>>[] => [
-		...one.doughs.map(({ formula, scaledGrams }, at) => ({
-			product: one.name,
-			part: 'dough',
-			of: formula,
-			grams: String(scaledGrams),
-			// What is said of the whole stands on its first line.
-			...(at === 0
-				? {
-						lost: String(tidy(one.bakeLossShare * 100)),
-						spares: String(tidy(one.sparesShare * 100)),
-						label: one.bakedGrams === null ? '' : String(one.bakedGrams),
-						shape: one.shape
-					}
-				: {})
-		})),
-		...one.extras.map(({ use, of, grams, forPieces }) => ({
-			product: one.name,
-			part: use,
-			of,
-			grams: String(grams),
-			forPieces: String(forPieces)
-		}))
-	]);
-	return writeTable(
-		columns.map((column) => HEADS[column][0] ?? column),
-		rows.map((row) =>
-			Object.fromEntries(columns.map((column) => [HEADS[column][0] ?? column, row[column] ?? '']))
-		)
-	);
 }
 
 /** A product as its lines are read, before it is looked at as a whole. */
@@ -103,7 +56,7 @@ export function readProductLines(
 	rows: readonly CsvLine[],
 	known: Known
 ): BookRead {
-	const at = columnsAt(HEADS, header);
+	const at = columnsAt(PRODUCT_HEADS, header);
 	const problems: BookProblem[] = [];
 	const products = new Map<string, Begun>();
 	const commas = commasIn(
@@ -113,7 +66,7 @@ export function readProductLines(
 	);
 	let last = '';
 	for (const row of rows) {
-		const cell = (column: Column) => plainCell(row.cells[at[column]] ?? '');
+		const cell = (column: ProductColumn) => plainCell(row.cells[at[column]] ?? '');
 		last = cell('product') || last;
 		const tell = (problem: BookProblem['problem']) => problems.push({ line: row.line, problem });
 		if (last === '' || cell('of') === '') {
@@ -176,11 +129,11 @@ function begin(
 	name: string,
 	row: CsvLine,
 	header: readonly string[],
-	at: Readonly<Record<Column, number>>,
+	at: Readonly<Record<ProductColumn, number>>,
 	commas: Commas,
 	tell: (problem: BookProblem['problem']) => void
 ): Begun {
-	const number = (column: Column, most: number): number | null => {
+	const number = (column: ProductColumn, most: number): number | null => {
 		const text = (row.cells[at[column]] ?? '').trim();
 		if (text === '') return null;
 		const read = numberOfCell(text, commas, { least: 0, most, whole: false, unit: '' });
@@ -194,8 +147,8 @@ function begin(
 		line: row.line,
 		doughs: [],
 		extras: [],
-		bakeLossShare: lost === null ? USUAL_BAKE_LOSS_SHARE : tidy(lost / 100),
-		sparesShare: tidy((number('spares', 50) ?? 0) / 100),
+		bakeLossShare: lost === null ? USUAL_BAKE_LOSS_SHARE : toMillionth(lost / 100),
+		sparesShare: toMillionth((number('spares', 50) ?? 0) / 100),
 		bakedGrams: number('label', 100_000) || null,
 		shape: plainCell(row.cells[at.shape] ?? '')
 	};
@@ -232,8 +185,4 @@ function gramsOf(text: string, head: string, commas: Commas): number | null {
 	if (read.value.kind !== 'number' || !(read.value.value > 0)) return null;
 	const unit = unitNamed(/\(([^()]*)\)\s*$/.exec(head)?.[1] ?? 'g');
 	return unit?.of === 'mass' ? read.value.value * unit.grams : null;
-}
-
-function tidy(value: number): number {
-	return Math.round(value * 1e6) / 1e6;
 }

@@ -54,3 +54,8 @@ export function celsiusOfCell(
 	if (!number.ok) return number;
 	return ok(unit.toLowerCase() === 'f' ? fahrenheit(number.value).celsius : number.value);
 }
+
+/** To a millionth: what is finer came from turning shares into percents. */
+export function toMillionth(value: number): number {
+	return Math.round(value * 1e6) / 1e6;
+}

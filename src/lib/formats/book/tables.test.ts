@@ -5,8 +5,8 @@ import type { BookFile, FileIngredient } from '../../contracts/book-file.ts';
 import type { BookRead } from '../../contracts/book-problems.ts';
 import { INGREDIENT_KINDS } from '../../core/formula/index.ts';
 import { BOOK, KNOWN } from './book.fixture.ts';
-import { writeIngredientsCsv } from './ingredients-csv.ts';
-import { writeProductsCsv } from './products-csv.ts';
+import { writeIngredientsCsv } from './write-ingredients-csv.ts';
+import { writeProductsCsv } from './write-products-csv.ts';
 import { readAnyBook } from './read-any.ts';
 import { writeBookCsv } from './write-csv.ts';
 

@@ -1,4 +1,4 @@
-import { writeIngredientsCsv } from '$lib/formats/book/ingredients-csv.ts';
+import { writeIngredientsCsv } from '$lib/formats/book/write-ingredients-csv.ts';
 import { loadFormulaBook } from '$lib/server/db/formula-book.ts';
 import { database } from '$lib/server/db/connection.ts';
 import { fileAnswer } from '$lib/server/file-answer.ts';

@@ -1,4 +1,4 @@
-import { writeProductsCsv } from '$lib/formats/book/products-csv.ts';
+import { writeProductsCsv } from '$lib/formats/book/write-products-csv.ts';
 import { loadFormulaBook } from '$lib/server/db/formula-book.ts';
 import { database } from '$lib/server/db/connection.ts';
 import { fileAnswer } from '$lib/server/file-answer.ts';
