@@ -114,6 +114,11 @@ async function twist(bakery: Bakery): Promise<string> {
 	await type(page, 'Dough 1, grams', '60', 'Tab');
 	await (await byName(page, 'button', 'Cut it from a sheet')).click();
 	await page.select(`${sheet} select[name=cut]`, 'strips');
+	// At first it would be thicker than its sheeter opens, which is told.
+	await type(page, 'Dough 1, grams', '300', 'Tab');
+	await says(page, `${sheet} [data-beyond-rollers]`, 'Table sheeter rolls 1 to 35 mm');
+	await type(page, 'Dough 1, grams', '60', 'Tab');
+	await page.waitForSelector('[data-beyond-rollers]', { hidden: true });
 	await type(page, 'Wide', '3', 'Tab');
 	await type(page, 'Long, across the sheet', '24', 'Tab');
 	await type(page, 'Pieces', '84', 'Tab');

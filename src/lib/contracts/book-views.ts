@@ -29,6 +29,15 @@ export interface PreparationDetailView {
 	}[];
 }
 
+/** What is rolled out on: a sheeter, or a bench where there is none. */
+export interface RollsOut {
+	readonly on: string;
+	readonly widthCm: number;
+	readonly lengthCm: number;
+	/** How far the rollers open and close; null for a bench. */
+	readonly rollersMm: { readonly thinnest: number; readonly thickest: number } | null;
+}
+
 /** A product on its page. */
 export interface ProductDetailView extends Readonly<ProductSettings> {
 	readonly date: BakeDate;
@@ -57,11 +66,7 @@ export interface ProductDetailView extends Readonly<ProductSettings> {
 	/** The turns of each dough that is laminated, by its formula. */
 	readonly turns: Readonly<Record<string, readonly TurnAsked[]>>;
 	/** The most that is rolled out in one sheet here; null where nobody said. */
-	readonly rollsOut: {
-		readonly widthCm: number;
-		readonly lengthCm: number;
-		readonly on: string;
-	} | null;
+	readonly rollsOut: RollsOut | null;
 }
 
 /** An ingredient on its page. */

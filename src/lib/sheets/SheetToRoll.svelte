@@ -167,7 +167,7 @@
 	}
 	.turns {
 		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(min(260px, 100%), 1fr));
+		grid-template-columns: repeat(auto-fit, minmax(min(190px, 100%), 1fr));
 		gap: 10px 20px;
 		margin-top: 6px;
 	}

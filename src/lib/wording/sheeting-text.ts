@@ -49,8 +49,9 @@ export function cutText(cut: SheetCut): string {
 	}
 }
 
+/** A block at the table: nobody rolls to the tenth of a centimetre. */
 export function flatText({ lengthCm, widthCm, thicknessMm }: FlatSize): string {
-	return `${lengthText(lengthCm)} × ${lengthText(widthCm)} cm, ${lengthText(thicknessMm)} mm`;
+	return `${lengthText(lengthCm, 0)} × ${lengthText(widthCm, 0)} cm, ${lengthText(thicknessMm, thicknessMm < 10 ? 1 : 0)} mm`;
 }
 
 /** What to roll, in a sentence that is read at the table. */

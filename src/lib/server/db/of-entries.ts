@@ -6,6 +6,7 @@ import {
 	type CutOff,
 	type VesselUse
 } from '../../core/bakery/index.ts';
+import type { RollsOut } from '../../contracts/book-views.ts';
 import type { Retarder } from '../../core/fermentation/index.ts';
 import type { Place } from '../../core/formula/index.ts';
 import { id, type PlaceId } from '../../core/identity.ts';
@@ -56,13 +57,22 @@ export function mostOfAnyMixer(entries: Entries): number {
 }
 
 /** The most that is rolled out in one sheet: on the widest sheeter, or by hand on the longest bench; null where there is neither. */
-export function rollsOutOf(
-	entries: Entries
-): { readonly widthCm: number; readonly lengthCm: number; readonly on: string } | null {
-	const flat = entries.of('sheeter').length > 0 ? entries.of('sheeter') : entries.of('bench');
-	const [largest] = flat
-		.map(({ name, content: { widthCm, lengthCm } }) => ({ widthCm, lengthCm, on: name }))
-		.sort((a, b) => b.widthCm * b.lengthCm - a.widthCm * a.lengthCm);
+export function rollsOutOf(entries: Entries): RollsOut | null {
+	const sheeters = entries.of('sheeter').map(({ name, content }): RollsOut => ({
+		on: name,
+		widthCm: content.widthCm,
+		lengthCm: content.lengthCm,
+		rollersMm: { thinnest: content.thinnestMillimetres, thickest: content.thickestMillimetres }
+	}));
+	const benches = entries.of('bench').map(({ name, content: { widthCm, lengthCm } }): RollsOut => ({
+		on: name,
+		widthCm,
+		lengthCm,
+		rollersMm: null
+	}));
+	const [largest] = (sheeters.length > 0 ? sheeters : benches).toSorted(
+		(a, b) => b.widthCm * b.lengthCm - a.widthCm * a.lengthCm
+	);
 	return largest ?? null;
 }
 

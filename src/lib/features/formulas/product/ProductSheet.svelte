@@ -80,6 +80,13 @@
 			(sheet.mostWidthCm > room.widthCm || sheet.mostLengthCm > room.lengthCm)
 	);
 
+	const isBeyondRollers = $derived(
+		room?.rollersMm
+			? thicknessMm > 0 &&
+					(thicknessMm < room.rollersMm.thinnest || thicknessMm > room.rollersMm.thickest)
+			: thicknessMm > SHEET_LIMITS.thicknessMm.most
+	);
+
 	function set(change: Partial<SheetOfProduct>) {
 		if (sheet) edited.set({ sheet: { ...sheet, ...change } });
 	}
@@ -175,6 +182,14 @@
 						? `${USUAL_SHEET_GRAMS_PER_CUBIC_CM} g to a cubic centimetre, assumed`
 						: `${formatNumber(sheet.gramsPerCubicCm, 2)} g to a cubic centimetre, by a piece that was weighed`}.
 				</p>
+				{#if isBeyondRollers}
+					<p class="font-bold" data-beyond-rollers>
+						{room?.rollersMm
+							? `${room.on} rolls ${lengthText(room.rollersMm.thinnest)} to ${lengthText(room.rollersMm.thickest)} mm.`
+							: 'No sheet is that thick.'}
+						Type a thickness, or look at the sides.
+					</p>
+				{/if}
 				<NumberField
 					label="Cut off all around"
 					value={sheet.edgeCm}
