@@ -3,7 +3,14 @@ import assert from 'node:assert/strict';
 import fc from 'fast-check';
 import { id, type IngredientId, type PreparationId } from '../identity.ts';
 import { OAT_LOAF, OAT_LOAF_INGREDIENTS, OAT_LOAF_PANTRY } from './oat-loaf.fixture.ts';
-import { resolveAlone, resolveFormula, solidFor, type Preparation } from './index.ts';
+import {
+	madeUp,
+	resolveAlone,
+	resolveFormula,
+	solidFor,
+	strengthOf,
+	type Preparation
+} from './index.ts';
 
 const close = (actual: number, expected: number, within: number) =>
 	assert.ok(Math.abs(actual - expected) <= within, `${actual} is not ${expected}`);
@@ -33,6 +40,42 @@ test('a solid of less than full purity still comes to the strength that was want
 		solidFor({ grams: 1 }, { kind: 'share-of-solution', share: 0.1 }, { share: 0 })
 	);
 	assert.throws(() => solidFor({ grams: 1 }, { kind: 'share-of-solution', share: 1 }));
+});
+
+test('worked figures: 210 g in 6 kg is 35 g a kilogram and 3.38 % of the solution; 4 kg at 3.5 % are 3860 and 140 g', () => {
+	const told = strengthOf({ water: { grams: 6000 }, solid: { grams: 210 } }, { share: 1 });
+	close(told.gramsPerKilogramOfWater, 35, 1e-9);
+	close(told.shareOfSolution, 0.03382, 1e-5);
+	const made = madeUp({ grams: 4000 }, { kind: 'share-of-solution', share: 0.035 }, { share: 1 });
+	close(made.water.grams, 3860, 1e-9);
+	close(made.solid.grams, 140, 1e-9);
+});
+
+test('a bath weighs what goes into it, and has the strength it was made up to, told either way', () => {
+	fc.assert(
+		fc.property(
+			fc.double({ min: 100, max: 50_000, noNaN: true }),
+			fc.double({ min: 0.001, max: 0.2, noNaN: true }),
+			fc.double({ min: 0.5, max: 1, noNaN: true }),
+			(whole, strength, share) => {
+				const purity = { share };
+				const byShare = madeUp(
+					{ grams: whole },
+					{ kind: 'share-of-solution', share: strength },
+					purity
+				);
+				close(byShare.water.grams + byShare.solid.grams, whole, whole * 1e-9);
+				const told = strengthOf(byShare, purity);
+				close(told.shareOfSolution, strength, 1e-9);
+				const byWater = madeUp(
+					{ grams: whole },
+					{ kind: 'per-kilogram-of-water', grams: told.gramsPerKilogramOfWater },
+					purity
+				);
+				close(byWater.solid.grams, byShare.solid.grams, whole * 1e-9);
+			}
+		)
+	);
 });
 
 const lye = {

@@ -1,8 +1,8 @@
 <script lang="ts">
-	import { hasOwnFlour } from '../../../core/formula/index.ts';
+	import { hasOwnFlour, type Material } from '../../../core/formula/index.ts';
 	import { useRoom } from '../../../client/room-context.ts';
 	import type { ProductDetailView } from '../../../contracts/book-views.ts';
-	import { divide, type BakeryProduct } from '../../../core/production/index.ts';
+	import { divide, type BakeryProduct, type ExtraNeed } from '../../../core/production/index.ts';
 	import { formatMass } from '../../../core/units/index.ts';
 	import WeighUpTable from '../../../sheets/WeighUpTable.svelte';
 	import { unmadeText } from '../../../wording/failure-text.ts';
@@ -21,6 +21,15 @@
 	const { units } = room.bakery;
 
 	const scaled = $derived(scaledProduct(view, product, pieces));
+	const idOf = (material: Material) =>
+		material.kind === 'ingredient' ? material.ingredientId : material.preparationId;
+	/** How many more pieces what is made whole would do for. */
+	function roomFor({ use, material, pieces: asked }: ExtraNeed): number {
+		const bath = product.extras.find(
+			(one) => use === 'bath' && one.use === use && idOf(one.material) === idOf(material)
+		);
+		return bath ? Math.ceil(asked / bath.forPieces) * bath.forPieces - asked : 0;
+	}
 	const divider = $derived(view.dividers.find((divider) => divider.id === dividerId));
 	const piece = $derived({
 		grams: product.doughs.reduce((total, dough) => total + dough.scaledWeight.grams, 0)
@@ -102,6 +111,11 @@
 								<span>{extra.name}, {EXTRA_USE_TEXT[extra.use]}</span>
 								<b class="whitespace-nowrap">{formatMass(extra.amount, 0, units)}</b>
 							</li>
+							{#if roomFor(extra) > 0}
+								<li class="text-note text-ink-2" data-room={extra.name}>
+									Made whole: {roomFor(extra)} more could go in.
+								</li>
+							{/if}
 						{/each}
 					</ul>
 				</div>
