@@ -195,6 +195,10 @@ journey(
 
 			// Handed on, it reads back as it is: all of it stands already.
 			await openShelf(bakery, 'Formulas', 'Quay lamination');
+			// Scaled from its page, the twists take their trim along: 3378 g and what stays in the bowl.
+			await bakery.page.select('select[aria-label="Scale from"]', 'pieces');
+			await type(bakery.page, 'Pieces of Quay twist', '84', 'Tab');
+			await says(bakery.page, '[data-scale]', '3447 g of dough');
 			const link = await bakery.page.waitForSelector<'a'>('[data-hand-on] a' as 'a');
 			const handed = await (await fetch(await link!.evaluate((one) => one.href))).text();
 			const file = path.join(folder, 'quay.json');

@@ -20,7 +20,7 @@ import type {
 	StandingStretch,
 	UnmadeDough
 } from '../core/production/index.ts';
-import type { SheetAsked } from '../core/sheeting/index.ts';
+import type { SheetAsked, SheetOfProduct } from '../core/sheeting/index.ts';
 import type { BakeDate, BakeryClock, WallTime } from '../core/time/index.ts';
 import type { Share, UnitChoice, WeighingScale } from '../core/units/index.ts';
 import type { BatchName } from './batch-name.ts';
@@ -56,6 +56,8 @@ export interface OrderProductView {
 	readonly name: string;
 	readonly scaledGrams: number;
 	readonly doughName: string;
+	/** How it is rolled out and cut; null for what is divided by weight. */
+	readonly sheet: SheetOfProduct | null;
 	/** What a piece takes of each dough. */
 	readonly doughs: readonly { readonly formulaId: FormulaId; readonly grams: number }[];
 	/** So many pieces more are made than are ordered, as a share of them. */
@@ -276,6 +278,8 @@ export interface FormulaProductView {
 	readonly name: string;
 	/** Of this dough alone. */
 	readonly scaledGrams: number;
+	/** How it is rolled out and cut; null for what is divided by weight. */
+	readonly sheet: SheetOfProduct | null;
 	readonly bakedGrams: number | null;
 	readonly bakeLossShare: number;
 	readonly ordered: number;

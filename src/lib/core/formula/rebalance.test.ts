@@ -178,6 +178,10 @@ test('worked figure: every starting point leads to the same flour when it says t
 		bakeLoss: { share: 0.125 }
 	}));
 	close(from({ kind: 'baked-pieces', products: baked }), 23_666.4, 0.05);
+	// What is cut from sheets takes its trim along, by either weight.
+	const trimmed = <T>(all: readonly T[]) => all.map((one) => ({ ...one, sheetShare: 1.1 }));
+	close(from({ kind: 'pieces', products: trimmed(products) }), 23_666.4 * 1.1, 0.06);
+	close(from({ kind: 'baked-pieces', products: trimmed(baked) }), 23_666.4 * 1.1, 0.06);
 	const levain = { kind: 'preparation', preparationId: LEVAIN.id } as const;
 	close(from({ kind: 'on-hand', material: levain, onHand: { grams: 9814.33 } }), 23_666.4, 0.1);
 	const bread = { kind: 'ingredient', ingredientId: id<IngredientId>('bread flour') } as const;

@@ -17,6 +17,8 @@ export interface ScaledPieces {
 	readonly name: string;
 	readonly pieces: number;
 	readonly scaledWeight: Mass;
+	/** Dough that is rolled out for what the pieces weigh; left out for what is divided by weight. */
+	readonly sheetShare?: number | undefined;
 }
 
 export interface BakedPieces {
@@ -24,6 +26,7 @@ export interface BakedPieces {
 	readonly pieces: number;
 	readonly bakedWeight: Mass;
 	readonly bakeLoss: Share;
+	readonly sheetShare?: number | undefined;
 }
 
 export type ScaleFailure =
@@ -90,21 +93,34 @@ function doughFrom(
 	]);
 }
 
-function scaledDough({ name: of, pieces, scaledWeight }: ScaledPieces): Explained {
+function scaledDough({ name: of, pieces, scaledWeight, sheetShare }: ScaledPieces): Explained {
 	return worked({ key: 'dough-in-pieces', of }, 'g', 'product', [
 		given({ key: 'pieces', of }, pieces, 'pieces', SET),
-		given({ key: 'piece-weight', of }, scaledWeight.grams, 'g', FORMULA)
+		given({ key: 'piece-weight', of }, scaledWeight.grams, 'g', FORMULA),
+		...withTrim(sheetShare)
 	]);
 }
 
-function bakedDough({ name: of, pieces, bakedWeight, bakeLoss }: BakedPieces): Explained {
+function bakedDough({
+	name: of,
+	pieces,
+	bakedWeight,
+	bakeLoss,
+	sheetShare
+}: BakedPieces): Explained {
 	return worked({ key: 'dough-in-pieces', of }, 'g', 'product', [
 		given({ key: 'pieces', of }, pieces, 'pieces', SET),
 		worked({ key: 'piece-weight', of }, 'g', 'quotient', [
 			given({ key: 'baked-weight', of }, bakedWeight.grams, 'g', SET),
 			kept({ key: 'bake-loss', of }, bakeLoss)
-		])
+		]),
+		...withTrim(sheetShare)
 	]);
+}
+
+/** What is cut off the sheets, where pieces are cut from any. */
+function withTrim(sheetShare = 1): readonly Explained[] {
+	return sheetShare > 1 ? [given({ key: 'sheet-share' }, sheetShare, '1', FORMULA)] : [];
 }
 
 function kept(term: Explained['term'], loss: Share): Explained {

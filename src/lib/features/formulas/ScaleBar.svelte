@@ -10,6 +10,7 @@
 		type ResolvedFormula,
 		type ScaleStart
 	} from '../../core/formula/index.ts';
+	import { sheetShare } from '../../core/sheeting/index.ts';
 	import { formatBulk, formatMass, formatNumber, parseNumber } from '../../core/units/index.ts';
 	import Choice from '../../ui/Choice.svelte';
 	import { scaleFailureText } from '../../wording/failure-text.ts';
@@ -79,24 +80,27 @@
 		const read = parseNumber(text);
 		return read.ok ? read.value : Number.NaN;
 	};
+	const piecesAt = (at: number) => number(pieces[at] ?? '') || 0;
 	const wanted = $derived.by((): ScaleStart => {
 		const grams = kilograms === exact?.text ? exact.grams : number(kilograms) * 1000;
 		switch (start) {
 			case 'pieces':
 				return {
 					kind: 'pieces',
-					products: view.products.map(({ name, scaledGrams }, at) => ({
+					products: view.products.map(({ name, scaledGrams, sheet }, at) => ({
 						name,
-						pieces: number(pieces[at] ?? '') || 0,
-						scaledWeight: { grams: scaledGrams }
+						pieces: piecesAt(at),
+						scaledWeight: { grams: scaledGrams },
+						sheetShare: sheetShare(sheet, piecesAt(at))
 					}))
 				};
 			case 'baked-pieces':
 				return {
 					kind: 'baked-pieces',
-					products: view.products.map(({ name }, at) => ({
+					products: view.products.map(({ name, sheet }, at) => ({
 						name,
-						pieces: number(pieces[at] ?? '') || 0,
+						pieces: piecesAt(at),
+						sheetShare: sheetShare(sheet, piecesAt(at)),
 						bakedWeight: { grams: number(bakedGrams[at] ?? '') || 0 },
 						bakeLoss: { share: Math.min(0.6, Math.max(0, (number(bakeLoss[at] ?? '') || 0) / 100)) }
 					}))

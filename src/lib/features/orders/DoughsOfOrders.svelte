@@ -2,6 +2,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { OrdersView } from '../../contracts/views.ts';
 	import { fewestMixes, sparePieces } from '../../core/production/index.ts';
+	import { sheetShare } from '../../core/sheeting/index.ts';
 	import { formatBulk, formatMass } from '../../core/units/index.ts';
 	import type { OrdersModel } from './orders-model.svelte.ts';
 
@@ -32,10 +33,10 @@
 				return part ? [{ product, grams: part.grams, pieces: typed(product) }] : [];
 			});
 			const isAsSaved = takers.every(({ product, pieces }) => pieces === saved(product));
-			const asked = takers.map(({ product, grams, pieces }) => ({
-				grams,
-				pieces: withSpares(product, pieces)
-			}));
+			const asked = takers.map(({ product, grams, pieces: ordered }) => {
+				const pieces = withSpares(product, ordered);
+				return { grams: grams * sheetShare(product.sheet, pieces), pieces };
+			});
 			const inPieces = asked.reduce((total, one) => total + one.grams * one.pieces, 0);
 			const mixes = isAsSaved ? dough.mixes : fewestMixes({ ...dough, products: asked });
 			const grams = isAsSaved ? dough.grams : inPieces / (1 - dough.doughLossShare);

@@ -7,7 +7,7 @@ export function overOfDay({ production }: BakeryDay): readonly OverView[] {
 		dough.mixes.flatMap((mix): OverView[] => {
 			if (mix.over.grams <= 0) return [];
 			const first = dough.products[0]?.product;
-			const weight = first?.scaledWeight.grams ?? 0;
+			const weight = first?.takes.grams ?? 0;
 			const count = weight > 0 ? Math.floor(mix.over.grams / weight) : 0;
 			return [
 				{

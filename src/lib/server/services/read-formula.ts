@@ -137,6 +137,7 @@ function productOf(
 			id: product.id,
 			name: product.name,
 			scaledGrams: own.scaledWeight.grams,
+			sheet: product.sheet,
 			bakedGrams: others.length === 0 ? bakedGrams : null,
 			bakeLossShare,
 			ordered,

@@ -101,6 +101,7 @@ export function orderProducts(
 				id: product.id,
 				name: product.name,
 				scaledGrams,
+				sheet: product.sheet,
 				spares: product.spares,
 				doughName: doughs.map((dough) => doughNames.get(dough.formulaId) ?? '').join(' + '),
 				doughs: doughs.map(({ formulaId, scaledWeight }) => ({
