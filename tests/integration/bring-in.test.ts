@@ -6,6 +6,7 @@ import type { BringIn } from '../../src/lib/contracts/bring-in.ts';
 import { bringInPlan, type Choices } from '../../src/lib/formats/book/bring-in-plan.ts';
 import { knownOf } from '../../src/lib/formats/book/known-of.ts';
 import { writeIngredientsCsv } from '../../src/lib/formats/book/write-ingredients-csv.ts';
+import { writePreparationsCsv } from '../../src/lib/formats/book/write-preparations-csv.ts';
 import { writeProductsCsv } from '../../src/lib/formats/book/write-products-csv.ts';
 import { readAnyBook } from '../../src/lib/formats/book/read-any.ts';
 import { writeBookCsv } from '../../src/lib/formats/book/write-csv.ts';
@@ -64,7 +65,7 @@ test('the demo book is a file by its schema, and read back into the bakery it ca
 		JSON.stringify(things.filter(({ becomes }) => becomes.kind !== 'stands'))
 	);
 	// As tables too, as far as a table goes.
-	for (const write of [writeBookCsv, writeIngredientsCsv, writeProductsCsv]) {
+	for (const write of [writeBookCsv, writePreparationsCsv, writeIngredientsCsv, writeProductsCsv]) {
 		const table = await planOf(write(book));
 		assert.deepEqual(table.unknown, []);
 		assert.ok(table.things.length > 5, 'there is something in it');

@@ -14,7 +14,7 @@ export function bookFailureText(name: string, failure: BookFailure): string {
 		case 'not-a-table':
 			return `${name} is no table that can be read: line ${failure.line} has a quote that does not end. Save it as CSV once more.`;
 		case 'no-columns':
-			return `${name} has no formulas in it. Its first line has to name Ingredient, and Percent, Amount or a unit such as g or oz; it names ${failure.found.length === 0 ? 'nothing' : failure.found.slice(0, 6).join(', ')}.`;
+			return `${name} is no table of ours. Its first line has to name Ingredient, and Percent, Amount or a unit such as g or oz (or Preparation, Product, or Name and Kind of ingredients); it names ${failure.found.length === 0 ? 'nothing' : failure.found.slice(0, 6).join(', ')}.`;
 		case 'not-json':
 			return `${name} begins as JSON and does not go on so: ${failure.what}. Save it once more where it comes from.`;
 		case 'another-format':

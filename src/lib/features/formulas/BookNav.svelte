@@ -109,7 +109,7 @@
 			class="action-lesser mt-3 w-full no-underline!"
 			href={resolve(`/bake/${date}/formulas/bring-in`)}>Bring in from a file</a
 		>
-		{#if entries.length > 0 && (shelf === 'ingredients' || shelf === 'products')}
+		{#if entries.length > 0}
 			<a
 				class="action-lesser mt-3 w-full no-underline!"
 				href={resolve(`/bake/${date}/formulas/${shelf}.csv`)}

@@ -9,7 +9,6 @@ import type { BookProblem, BookRead } from '../../contracts/book-problems.ts';
 import { USUAL_SPACING_CM } from '../../core/bakery/index.ts';
 import { FIRST_PRODUCT_STEPS, USUAL_BAKE_LOSS_SHARE } from '../../core/formula/index.ts';
 import { EXTRA_USES } from '../../core/production/index.ts';
-import { parseAmount, unitNamed } from '../../core/units/index.ts';
 import type { CsvLine } from '../csv-lines.ts';
 import { nameKey } from '../name-key.ts';
 import type { Known } from './read-book.ts';
@@ -17,10 +16,10 @@ import { PRODUCT_HEADS, type ProductColumn } from './products-columns.ts';
 import { columnsAt } from './table-columns.ts';
 import {
 	commasIn,
+	gramsOfCell,
 	numberOfCell,
 	plainCell,
 	toMillionth,
-	withCommas,
 	type Commas
 } from './table-numbers.ts';
 
@@ -76,7 +75,7 @@ export function readProductLines(
 		const key = nameKey(last);
 		const begun = products.get(key) ?? begin(last, row, header, at, commas, tell);
 		products.set(key, begun);
-		const grams = gramsOf(cell('grams'), header[at.grams] ?? '', commas);
+		const grams = gramsOfCell(cell('grams'), header[at.grams] ?? '', commas);
 		if (grams === null) {
 			tell({
 				kind: 'no-amount',
@@ -175,14 +174,4 @@ function finished({ line, ...begun }: Begun, problems: BookProblem[]): readonly 
 				: { kind: 'cannot-be', name: begun.name, what: fits.error.issues[0]?.message ?? '' }
 	});
 	return [];
-}
-
-/** A weight in grams: in the unit of its cell, otherwise in that of its column's head. */
-function gramsOf(text: string, head: string, commas: Commas): number | null {
-	const read = parseAmount(withCommas(text, commas));
-	if (!read.ok) return null;
-	if (read.value.kind === 'mass') return read.value.grams > 0 ? read.value.grams : null;
-	if (read.value.kind !== 'number' || !(read.value.value > 0)) return null;
-	const unit = unitNamed(/\(([^()]*)\)\s*$/.exec(head)?.[1] ?? 'g');
-	return unit?.of === 'mass' ? read.value.value * unit.grams : null;
 }

@@ -25,6 +25,7 @@ import {
 	type ReadRecipe
 } from './read-book.ts';
 import { isIngredientTable, readIngredientLines } from './ingredients-csv.ts';
+import { isPreparationTable, readPreparationLines } from './preparations-csv.ts';
 import { isProductTable, readProductLines } from './products-csv.ts';
 import { recipesAsFile } from './recipes-as-file.ts';
 import { celsiusOfCell, commasIn, plainCell, withCommas, type Commas } from './table-numbers.ts';
@@ -66,6 +67,7 @@ export function readBookCsv(
 	const [header, ...rows] = lines.value;
 	const heads = header?.cells ?? [];
 	if (isProductTable(heads)) return ok(readProductLines(heads, rows, known));
+	if (isPreparationTable(heads)) return ok(readPreparationLines(heads, rows, known));
 	const table = tableOf(heads, rows);
 	if (!table.ok) return isIngredientTable(heads) ? ok(readIngredientLines(heads, rows)) : table;
 	const recipes = new Map<string, Reading>();

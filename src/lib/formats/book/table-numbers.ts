@@ -1,8 +1,10 @@
 import { ok, type Result } from '../../core/result.ts';
 import {
 	fahrenheit,
+	parseAmount,
 	parseNumber,
 	parseWithin,
+	unitNamed,
 	type NumberLimits,
 	type ParseFailure
 } from '../../core/units/index.ts';
@@ -58,4 +60,14 @@ export function celsiusOfCell(
 /** To a millionth: what is finer came from turning shares into percents. */
 export function toMillionth(value: number): number {
 	return Math.round(value * 1e6) / 1e6;
+}
+
+/** A weight in grams: in the unit of its cell, otherwise in that of its column's head. */
+export function gramsOfCell(text: string, head: string, commas: Commas): number | null {
+	const read = parseAmount(withCommas(text, commas));
+	if (!read.ok) return null;
+	if (read.value.kind === 'mass') return read.value.grams > 0 ? read.value.grams : null;
+	if (read.value.kind !== 'number' || !(read.value.value > 0)) return null;
+	const unit = unitNamed(/\(([^()]*)\)\s*$/.exec(head)?.[1] ?? 'g');
+	return unit?.of === 'mass' ? read.value.value * unit.grams : null;
 }

@@ -6,6 +6,7 @@ import type { BookRead } from '../../contracts/book-problems.ts';
 import { INGREDIENT_KINDS } from '../../core/formula/index.ts';
 import { BOOK, KNOWN } from './book.fixture.ts';
 import { writeIngredientsCsv } from './write-ingredients-csv.ts';
+import { writePreparationsCsv } from './write-preparations-csv.ts';
 import { writeProductsCsv } from './write-products-csv.ts';
 import { readAnyBook } from './read-any.ts';
 import { writeBookCsv } from './write-csv.ts';
@@ -118,6 +119,61 @@ test('products that are written as a table read back with their parts and figure
 		shape
 	});
 	assert.deepEqual(found.file.products.map(parts), products.map(parts));
+});
+
+test('preparations that are written as a table read back with their lines and figures', () => {
+	const preparations: BookFile['preparations'] = [
+		BOOK.preparations[0]!,
+		{
+			...BOOK.preparations[0]!,
+			name: 'Quay bath',
+			kind: 'bath',
+			buildLossShare: 0,
+			takeBackGrams: 0,
+			bath: { dipSeconds: 25, renewAfterMinutes: null },
+			lines: [
+				{ of: 'Water', is: 'ingredient', parts: 970 },
+				{ of: 'Salt', is: 'ingredient', parts: 30 }
+			]
+		},
+		{
+			...BOOK.preparations[0]!,
+			name: '=second build',
+			lines: [
+				{ of: 'Quay levain', is: 'preparation', parts: 20 },
+				{ of: 'Bread flour', is: 'ingredient', parts: 100 }
+			]
+		}
+	];
+	const found = read(writePreparationsCsv({ preparations }));
+	assert.deepEqual(found.problems, []);
+	const face = ({ steps: _, ...one }: (typeof preparations)[number]) => one;
+	assert.deepEqual(found.file.preparations.map(face), preparations.map(face));
+});
+
+test('preparations of somebody else: ounces, a kind nobody knows, and one with nothing in it', () => {
+	const found = read(
+		[
+			'Preparation;Kind;Of;Weight (oz)',
+			'Night sponge;;Bread flour;10,5',
+			';;Water;10,5',
+			';;Instant yeast;0,02',
+			'Odd thing;gravy;Rolled oats;3',
+			'Bare;;Water;some'
+		].join('\n')
+	);
+	assert.deepEqual(
+		found.file.preparations.map(({ name, kind, lines }) => [name, kind, lines.length]),
+		[
+			['Night sponge', 'build', 3],
+			['Odd thing', 'soaker', 1]
+		]
+	);
+	assert.deepEqual(kindsOf(found), [
+		[5, 'no-such-kind'],
+		[6, 'no-amount'],
+		[6, 'nothing-in-it']
+	]);
 });
 
 test('products of somebody else: ounces, a part nobody knows, and one without a dough', () => {
