@@ -35,8 +35,11 @@ interface Ask {
 	readonly kind: string;
 }
 
-/** No request may take longer. */
-const MOST_MS = 5000;
+/**
+ * No request may take longer, on a machine that does other things besides: alone it takes 2.5 s at the most. How fast pages
+ * are is held by the benchmark.
+ */
+const MOST_MS = 15_000;
 const AT_ONCE = Number(process.env.JOVET_FUZZ_AT_ONCE ?? 8);
 
 /**
