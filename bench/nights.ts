@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import { openDatabase, type Db } from '../src/lib/server/db/client.ts';
 import { carryOut, readCommand } from '../src/lib/server/commands/door.ts';
-import { currentActor } from '../src/lib/server/auth/actor.ts';
+import { headBaker } from '../src/lib/server/auth/actor.ts';
 import { readBenchMoment } from '../src/lib/server/services/read-bench.ts';
 import { readPlan } from '../src/lib/server/services/read-plan.ts';
 import { newPlacement } from '../tests/integration/placement.ts';
@@ -216,7 +216,7 @@ function works(
 		{
 			what: `a tap, on ${SCREENS} screens`,
 			work: async (db) => {
-				const actor = await currentActor(db);
+				const actor = await headBaker(db);
 				const read = readCommand({
 					kind: 'tap-work',
 					id: randomUUID(),
@@ -239,7 +239,7 @@ function works(
 		{
 			what: 'judge a dough',
 			work: async (db) => {
-				const actor = await currentActor(db);
+				const actor = await headBaker(db);
 				const [batch] = await db
 					.selectFrom('batch')
 					.select('id')
@@ -264,7 +264,7 @@ function works(
 
 /** Tonight has an accepted plan, and every mix is measured already. */
 async function tonight(db: Db): Promise<void> {
-	const actor = await currentActor(db);
+	const actor = await headBaker(db);
 	const before = await readPlan(db, TOMORROW);
 	const accept = readCommand({
 		kind: 'accept-plan',

@@ -39,18 +39,22 @@ async function soak(): Promise<void> {
 	);
 	const screen = async (number: number) => {
 		for (let turn = 0; performance.now() < until; turn += 1) {
-			const stream = http.get(`${bakery.origin}/events`);
+			const stream = http.get(`${bakery.origin}/events`, { headers: { cookie: bakery.cookie } });
 			stream.on('error', () => undefined);
 			stream.on('response', (response) => response.on('error', () => undefined).resume());
 			for (let visit = 0; visit < 10 && performance.now() < until; visit += 1) {
 				const room = ROOMS[(number + turn + visit) % ROOMS.length];
-				await (await fetch(`${bakery.origin}/bake/${TOMORROW}/${room}`)).text();
+				await (
+					await fetch(`${bakery.origin}/bake/${TOMORROW}/${room}`, {
+						headers: { cookie: bakery.cookie }
+					})
+				).text();
 				const id = randomUUID();
 				// As a browser does: what is told that all are busy is sent again under the same id.
 				for (let arrived = false; !arrived;) {
 					const told = await fetch(`${bakery.origin}/commands`, {
 						method: 'POST',
-						headers: { 'content-type': 'application/json' },
+						headers: { 'content-type': 'application/json', cookie: bakery.cookie },
 						body: JSON.stringify({
 							kind: 'take-reading',
 							id,

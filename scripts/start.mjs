@@ -1,8 +1,11 @@
 // npm start: installs what is missing, builds, starts PostgreSQL and the application on the bakery's own data, which is
 // never the demo's and never filled with any of it.
 //
+// A day's backup is taken by itself into .data/backups while it runs, and two weeks of them are kept.
+//
 //   --port 4320   the port to serve on; a port that is taken is said, and no other is used
 import { readOptions } from './parts/options.mjs';
+import { BACKUPS, MOST_BACKUPS } from './parts/places.mjs';
 import { reportAndExit } from './parts/progress.mjs';
 import { readPort, serve } from './parts/serve.mjs';
 
@@ -19,6 +22,7 @@ async function main() {
 		port: readPort(values.port),
 		portMayMove: false,
 		starting: 'starting Jovet',
+		backups: { folder: BACKUPS, keep: MOST_BACKUPS },
 		// Whatever the surroundings say: a bakery of one's own begins empty.
 		env: {
 			JOVET_DEMO: '',

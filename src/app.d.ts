@@ -1,4 +1,5 @@
 import type { BakeryView } from '$lib/contracts/views.ts';
+import type { Visitor } from '$lib/server/auth/visitor.ts';
 
 declare global {
 	namespace App {
@@ -9,7 +10,11 @@ declare global {
 		}
 		interface Locals {
 			appearance: 'paper' | 'ember' | 'system';
-			/** What the frame shows, read once for a request; null where there is no bakery yet. */
+			/** Who asks, looked up once for a request. */
+			visitor: () => Promise<Visitor>;
+			/** Why this visitor may not read this page; null where nothing is in the way. */
+			shut: (App.Error & { status: 403 | 503 }) | null;
+			/** What the frame shows, read once for a request; null where there is no bakery yet, or nobody is signed in. */
 			bakery: () => Promise<BakeryView | null>;
 		}
 	}

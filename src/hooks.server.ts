@@ -2,8 +2,12 @@ import { env } from '$env/dynamic/private';
 import { json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
 import type { BakeryView } from '$lib/contracts/views.ts';
 import { REAL_TIME } from '$lib/core/time/index.ts';
+import { announceKeyOfTheFirst } from '$lib/server/auth/first-key.ts';
+import { judgeVisit, shutAnswer } from '$lib/server/auth/judge-visit.ts';
+import { visitorOf, type Visitor } from '$lib/server/auth/visitor.ts';
+import { tokenOf } from '$lib/server/auth/session-cookie.ts';
 import { closeDatabase, database } from '$lib/server/db/connection.ts';
-import { migrateToLatest } from '$lib/server/db/migrate.ts';
+import { migrateToLatest, NewerData } from '$lib/server/db/migrate.ts';
 import { demoClock } from '$lib/server/demo/demo-clock.ts';
 import { letProbesIn } from '$lib/server/demo/demo-probes.ts';
 import { loadSaltmarrow } from '$lib/server/demo/load-saltmarrow.ts';
@@ -20,7 +24,12 @@ import { readFrame } from '$lib/server/services/read-frame.ts';
 
 export const init: ServerInit = async () => {
 	const db = database();
-	await migrateToLatest(db);
+	await migrateToLatest(db).catch((error: unknown) => {
+		if (!(error instanceof NewerData)) throw error;
+		// No fault of the program: said in a sentence, and it ends.
+		console.error(error.message);
+		process.exit(1);
+	});
 	if (env.JOVET_DEMO === 'saltmarrow') {
 		const now = Date.now();
 		const isNew = await loadSaltmarrow(
@@ -33,6 +42,7 @@ export const init: ServerInit = async () => {
 		if (isNew && env.JOVET_DEMO_PLANNED) await planNextNight(db, now);
 		if (env.JOVET_DEMO_DEVICE_KEY) await letProbesIn(db, env.JOVET_DEMO_DEVICE_KEY);
 	}
+	await announceKeyOfTheFirst(db, env.ORIGIN ?? '', Date.now());
 	drainAnsweredRequests();
 	startLiveEvents();
 	// An open event stream would hold up the end of the server.
@@ -56,13 +66,22 @@ export const handle: Handle = async ({ event, resolve }) => {
 	event.locals.appearance = APPEARANCES.find((appearance) => appearance === wanted) ?? 'system';
 	// Once for the frame and the page in it: both stand, or neither does.
 	let frame: Promise<BakeryView | null> | null = null;
-	event.locals.bakery = () => (frame ??= readFrame(database()));
+	let visitor: Promise<Visitor> | null = null;
+	event.locals.shut = null;
+	event.locals.visitor = () =>
+		(visitor ??= visitorOf(database(), tokenOf(event.cookies), Date.now()));
+	event.locals.bakery = () =>
+		(frame ??= event.locals.visitor().then((one) => readFrame(database(), one)));
 	const answer = () =>
 		allowWork(`${event.request.method} ${event.url.pathname}`, async (allowance) => {
+			const elsewhere = await judgeVisit(event, database(), isPage);
+			if (elsewhere) return elsewhere;
 			const response = await resolve(event, {
 				transformPageChunk: ({ html }) =>
 					html.replace('%jovet.appearance%', event.locals.appearance)
 			});
+			// Whatever forgot to look at who asks: what may not be read does not go out.
+			if (event.locals.shut && response.status < 300) return shutAnswer(event.locals.shut);
 			// A page that was given up while it was drawn is no fault of the program.
 			return allowance.isUsedUp && response.status === 500 ? tooMuchAnswer() : response;
 		});

@@ -9,3 +9,7 @@ export const CACHE = path.join(PROJECT, 'node_modules', '.cache');
 
 /** The data folder; JOVET_DATA moves it, for example when the project lies where others cannot reach. */
 export const DATA = path.resolve(process.env.JOVET_DATA ?? path.join(PROJECT, '.data'));
+
+/** Where backups lie that were not told to lie elsewhere, and how many of those are kept. */
+export const BACKUPS = path.join(DATA, 'backups');
+export const MOST_BACKUPS = 14;

@@ -5,6 +5,7 @@ import path from 'node:path';
 import { startApplication } from './application.mjs';
 import { buildApplication } from './build.mjs';
 import { installPackages, installPostgres } from './install.mjs';
+import { keepBackedUp } from './nightly.mjs';
 import { keepRunning } from './keep-running.mjs';
 import { takeLock } from './lock.mjs';
 import { DATA } from './places.mjs';
@@ -23,9 +24,10 @@ import { Plain, say, step } from './progress.mjs';
  *   fresh?: boolean,
  *   starting: string,
  *   env: Record<string, string>,
+ *   backups?: { folder: string, keep: number },
  *   beside?: (origin: string) => () => Promise<void>
- * }} Served `folder` lies in the data folder; `busy` says that it is served already; `beside` starts what runs with it
- *   and gives what stops that.
+ * }} Served `folder` lies in the data folder; `busy` says that it is served already; `backups`: one a
+ *   day is taken there; `beside` starts what runs with it and gives what stops that.
  */
 
 /** @param {string} text what was typed for the port */
@@ -89,13 +91,17 @@ export async function serve(served) {
 					startApplication({
 						port,
 						databaseUrl: `${database.now().url}/postgres`,
-						env: served.env
+						env: {
+							...served.env,
+							JOVET_BACKUPS: served.backups?.folder ?? ''
+						}
 					}),
 				{ until }
 			)
 		);
 		stops.push(application.stop);
 		const { origin } = application.now();
+		if (served.backups) void keepBackedUp(() => database.now().url, served.backups, until);
 		if (served.beside) stops.push(served.beside(origin));
 		if (port !== served.port && served.port > 0)
 			say(`  port ${served.port} is busy, so another one is used`);

@@ -18,11 +18,14 @@ import type {
 import { bakeryTime } from '../../src/lib/core/time/bakery-clock.ts';
 import { loadClock, setClock } from '../../src/lib/server/db/bakery.ts';
 import { demoClock } from '../../src/lib/server/demo/demo-clock.ts';
+import { SESSION_COOKIE, signedIn } from '../integration/signed-in.ts';
 import { TOMORROW, testDatabase, type TestDatabase } from '../integration/test-database.ts';
 
 /** The built application on a database of its own, and a browser that looks at it. */
 export interface Bakery {
 	readonly origin: string;
+	/** The session that its browser has: the head baker's. Empty where there is no bakery yet. */
+	readonly cookie: string;
 	readonly page: Page;
 	/** Opens another page of the same browser, with what it kept. */
 	readonly reopen: () => Promise<Page>;
@@ -81,6 +84,15 @@ export async function openBakery(
 	let application = await run();
 	browser ??= openBrowser();
 	const context = await (await browser).createBrowserContext();
+	const token = from === 'own' ? null : await signedIn(database.db);
+	if (token !== null)
+		await context.setCookie({
+			name: SESSION_COOKIE,
+			value: token,
+			domain: '127.0.0.1',
+			path: '/',
+			httpOnly: true
+		});
 	const complaints: string[] = [];
 	/** Once the application was stopped, what could not be fetched is no fault. */
 	let away = false;
@@ -109,6 +121,7 @@ export async function openBakery(
 	const page = await openPage();
 	return {
 		origin: application.origin,
+		cookie: token === null ? '' : `${SESSION_COOKIE}=${token}`,
 		page,
 		reopen: openPage,
 		database,
@@ -147,7 +160,7 @@ export function journey(
 
 /** Sends a command as another baker's browser would, before or beside what the page does; some time ago, if told so. */
 export async function sendBeside<K extends CommandKind>(
-	{ origin, database }: Bakery,
+	{ origin, cookie, database }: Bakery,
 	draft: { readonly kind: K } & CommandContent<K>,
 	agoMs = 0
 ): Promise<AnswerOf<K>> {
@@ -155,7 +168,7 @@ export async function sendBeside<K extends CommandKind>(
 	const occurredAtMs = Math.round(bakeryTime(clock, { epochMs: Date.now() }).epochMs) - agoMs;
 	const answer = await fetch(`${origin}/commands`, {
 		method: 'POST',
-		headers: { 'content-type': 'application/json', origin },
+		headers: { 'content-type': 'application/json', origin, cookie },
 		body: JSON.stringify({ ...draft, id: randomUUID(), occurredAtMs })
 	});
 	const outcome = (await answer.json()) as CommandOutcome<K>;

@@ -69,7 +69,7 @@ journey(
 			assert.ok(rolls, 'it is in the book');
 			const address = `${bakery.origin}/bake/${TOMORROW}/formulas/${rolls.formula.id}/file`;
 			const fetched = async (kind: string) => {
-				const answer = await fetch(`${address}.${kind}`);
+				const answer = await fetch(`${address}.${kind}`, { headers: { cookie: bakery.cookie } });
 				assert.equal(answer.status, 200);
 				assert.match(
 					answer.headers.get('content-disposition') ?? '',
@@ -81,7 +81,10 @@ journey(
 				JSON.parse(await fetched('json')),
 				bookAsFile(book, { formulaId: rolls.formula.id })
 			);
-			assert.equal((await fetch(`${address}.exe`)).status, 404);
+			assert.equal(
+				(await fetch(`${address}.exe`, { headers: { cookie: bakery.cookie } })).status,
+				404
+			);
 			for (const kind of ['json', 'csv']) {
 				await visit(bakery, BRING_IN);
 				await choose(page, write(`handed-on.${kind}`, await fetched(kind)));

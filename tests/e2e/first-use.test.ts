@@ -49,6 +49,15 @@ async function beginBakery(bakery: Bakery): Promise<void> {
 	await type(page, 'Your own name', 'Wren Ashby', 'Tab');
 	await search(page, 'Time zone', 'lisbon');
 	await press(page, 'Begin the bakery');
+	// Whoever begins it is signed in, and chooses with what to come in again.
+	await says(page, '[data-room-sentence]', 'Wren Ashby, choose a password');
+	await page.type('[data-you] input[name=wanted]', 'short');
+	await press(page, 'Keep it');
+	await says(page, '[data-you] [role=alert]', 'too short: at least 10');
+	await page.type('[data-you] input[name=wanted]', 'an oven by the quay');
+	await press(page, 'Keep it');
+	await says(page, '[data-room-note]', 'Your new password is kept');
+	await (await byName(page, 'link', 'Go on to the bakery')).click();
 	await page.waitForSelector('[data-first-steps]');
 	// From here on it is a Monday afternoon, whatever day it is.
 	await setClock(database.db, demoClock(AFTERNOON, Date.now()));

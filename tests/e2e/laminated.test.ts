@@ -200,7 +200,11 @@ journey(
 			await type(bakery.page, 'Pieces of Quay twist', '84', 'Tab');
 			await says(bakery.page, '[data-scale]', '3447 g of dough');
 			const link = await bakery.page.waitForSelector<'a'>('[data-hand-on] a' as 'a');
-			const handed = await (await fetch(await link!.evaluate((one) => one.href))).text();
+			const handed = await (
+				await fetch(await link!.evaluate((one) => one.href), {
+					headers: { cookie: bakery.cookie }
+				})
+			).text();
 			const file = path.join(folder, 'quay.json');
 			writeFileSync(file, handed);
 			await visit(bakery, `${BOOK}/bring-in`);
@@ -211,7 +215,10 @@ journey(
 			await visit(bakery, `/bake/${TOMORROW}/bakery`);
 			const archive = await bakery.page.$eval('[data-take-along] a', (one) => one.href);
 			const whole = path.join(folder, 'bakery.zip');
-			writeFileSync(whole, await (await fetch(archive)).bytes());
+			writeFileSync(
+				whole,
+				await (await fetch(archive, { headers: { cookie: bakery.cookie } })).bytes()
+			);
 			const { page } = elsewhere;
 			await visit(elsewhere, '/begin');
 			await chooseFile(page, '[data-bring-along]', whole);

@@ -42,7 +42,9 @@ journey('no page fetches more script than an old tablet takes up at once', async
 		return weight;
 	};
 	for (const name of PAGES) {
-		const page = await fetch(`${bakery.origin}${DAY}/${name}`);
+		const page = await fetch(`${bakery.origin}${DAY}/${name}`, {
+			headers: { cookie: bakery.cookie }
+		});
 		assert.equal(page.status, 200, name);
 		// They are named in the page's head or in its headers, whichever comes first.
 		const named = `${page.headers.get('link') ?? ''} ${await page.text()}`;

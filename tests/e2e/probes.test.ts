@@ -158,7 +158,11 @@ journey(
 		try {
 			const answer = await fetch(`${other.origin}/commands`, {
 				method: 'POST',
-				headers: { 'content-type': 'application/json', origin: other.origin },
+				headers: {
+					'content-type': 'application/json',
+					origin: other.origin,
+					cookie: bakery.cookie
+				},
 				body: JSON.stringify({
 					kind: 'take-reading',
 					id: randomUUID(),

@@ -70,7 +70,7 @@ journey(
 			fetch(`${origin}/commands`, {
 				method: 'POST',
 				body,
-				headers: { 'content-type': 'application/json', ...headers }
+				headers: { 'content-type': 'application/json', cookie: bakery.cookie, ...headers }
 			});
 		assert.equal((await post('{')).status, 400);
 		assert.equal((await post('{"kind":"accept-plan","fingerprint":"\\u0000"}')).status, 400);

@@ -64,6 +64,9 @@ export async function poolOf(db: Db, nowMs: number): Promise<Pool> {
 			placeId: named('place'),
 			entryId: [...entries.map((row) => row.id), ...ENTRY_KINDS.flatMap(named)],
 			personId: named('person'),
+			// A key that opens nothing and a code that pairs nothing are pages too.
+			keyId: ['opens-nothing'],
+			codeId: ['AAAA2222'],
 			whatId: ['mix', 'preparation'],
 			recipeId: [...formulaId.slice(0, 1), ...preparationId.slice(0, 1)],
 			ordinalId: ['1'],

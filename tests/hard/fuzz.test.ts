@@ -3,6 +3,8 @@ import assert from 'node:assert/strict';
 import { readFileSync } from 'node:fs';
 import { COMMANDS } from '../../src/lib/server/commands/registry.ts';
 import { NOW_MS } from '../integration/test-database.ts';
+import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import { cookieOf } from '../integration/signed-in.ts';
 import { corpusOf, poolOf } from './corpus.ts';
 import { fuzz } from './fuzz.ts';
 import { openHardBakery } from './hard-bakery.ts';
@@ -28,6 +30,8 @@ test(`${REQUESTS} requests of every kind: none brings it down, holds it up, or i
 		const result = await fuzz(
 			{
 				origin: bakery.origin,
+				cookie: bakery.cookie,
+				otherCookies: ['', await cookieOf(bakery.database.db, demoId('person', 'Wenna Tull'))],
 				deviceKey: bakery.deviceKey,
 				pool: await poolOf(bakery.database.db, NOW_MS),
 				corpus: await corpusOf(bakery.database.db),

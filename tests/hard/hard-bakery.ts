@@ -5,12 +5,15 @@ import { keyFingerprint } from '../../src/lib/server/auth/device.ts';
 import { setClock } from '../../src/lib/server/db/bakery.ts';
 import type { Db } from '../../src/lib/server/db/client.ts';
 import { putDevice } from '../../src/lib/server/db/devices.ts';
+import { cookieOf } from '../integration/signed-in.ts';
 import { NOW_MS, testDatabase, type TestDatabase } from '../integration/test-database.ts';
 
 /** The built application on a demo of its own, with a device let in. */
 export interface HardBakery {
 	readonly origin: string;
 	readonly database: TestDatabase;
+	/** The head baker's session. */
+	readonly cookie: string;
 	readonly deviceKey: string;
 	readonly pid: number;
 	readonly said: () => string;
@@ -49,11 +52,13 @@ export async function openHardBakery(
 		databaseUrl: database.url,
 		quiet: true
 	});
+	const cookie = await cookieOf(database.db);
 	let ended = false;
 	void application.ended.then(() => (ended = true));
 	return {
 		origin: application.origin,
 		database,
+		cookie,
 		deviceKey,
 		pid: application.pid,
 		said: application.said,

@@ -54,9 +54,9 @@ for (const state of HOSTILE_STATES)
 		}
 	});
 
-async function look({ origin, pid }: HardBakery, page: string) {
+async function look({ origin, pid, cookie }: HardBakery, page: string) {
 	const [began, busy] = [performance.now(), processorMsOf(pid)];
-	const answer = await fetch(`${origin}${page}`, { redirect: 'manual' });
+	const answer = await fetch(`${origin}${page}`, { redirect: 'manual', headers: { cookie } });
 	const text = await answer.text();
 	return {
 		status: answer.status,

@@ -1,117 +1,22 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
-import { randomUUID } from 'node:crypto';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { setTimeout as pause } from 'node:timers/promises';
 import { startApplication } from '../../scripts/parts/application.mjs';
 import { keepRunning } from '../../scripts/parts/keep-running.mjs';
 import { freePort } from '../../scripts/parts/ports.mjs';
 import { runningServer, startCluster } from '../../scripts/parts/postgres.mjs';
-import type { CommandOutcome } from '../../src/lib/contracts/commands.ts';
 import { openDatabase } from '../../src/lib/server/db/client.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import { Hand } from './hand.ts';
+import { cookieOf } from '../integration/signed-in.ts';
 import { LOAF, TOMORROW } from '../integration/test-database.ts';
 
 /** More by hand: JOVET_KILL_ROUNDS=200 npm test -- tests/hard/kills.test.ts */
 const ROUNDS = Number(process.env.JOVET_KILL_ROUNDS ?? 20);
 const PAUSES = { firstMs: 50, longestMs: 1000, steadyMs: 2000 };
 const DROPS = ['Ferry', 'Shop and cafés', 'School'].map((name) => demoId('drop', name));
-
-/** One hand that types an order and a temperature in turn, each until it is answered, with the same id. */
-class Hand {
-	readonly acknowledged: {
-		readonly id: string;
-		readonly kind: string;
-		readonly answer: unknown;
-	}[] = [];
-	readonly sent = new Set<string>();
-	version = 0;
-	pieces = 0;
-	#heard = () => {};
-
-	constructor(
-		private readonly origin: string,
-		readonly dropId: string,
-		private readonly givenUp: AbortSignal
-	) {}
-
-	async type(until: () => boolean): Promise<void> {
-		for (let turn = 1; !until(); turn += 1) {
-			const order = turn % 2 === 0;
-			const answer = await this.#untilAnswered(
-				order
-					? {
-							kind: 'change-order',
-							date: TOMORROW,
-							dropId: this.dropId,
-							productId: LOAF,
-							pieces: turn % 50,
-							expectedVersion: this.version
-						}
-					: {
-							kind: 'take-reading',
-							quantity: 'room',
-							preparationId: null,
-							celsius: 20 + (turn % 10),
-							instrument: 'typed',
-							correctsId: null
-						}
-			);
-			if (order) {
-				this.version = (answer as { version: number }).version;
-				this.pieces = turn % 50;
-			}
-		}
-	}
-
-	/** Waits until so many more were acknowledged. */
-	async hears(more: number): Promise<void> {
-		const wanted = this.acknowledged.length + more;
-		while (this.acknowledged.length < wanted)
-			await new Promise<void>((resolve) => (this.#heard = resolve));
-	}
-
-	async #untilAnswered(
-		content: Readonly<Record<string, unknown>> & { readonly kind: string }
-	): Promise<unknown> {
-		const id = randomUUID();
-		this.sent.add(id);
-		const body = JSON.stringify({ ...content, id, occurredAtMs: Date.now() });
-		for (;;) {
-			this.givenUp.throwIfAborted();
-			const outcome = await this.#send(body);
-			if (outcome?.outcome === 'done') {
-				this.acknowledged.push({ id, kind: content.kind, answer: outcome.answer });
-				this.#heard();
-				return outcome.answer;
-			}
-			if (outcome) {
-				const { kind } = outcome.refusal;
-				assert.ok(kind === 'database-unavailable' || kind === 'busy', JSON.stringify(outcome));
-			}
-			// What cannot be reached now is asked again, as a browser would.
-			await pause(20);
-		}
-	}
-
-	async #send(body: string): Promise<CommandOutcome | null> {
-		try {
-			const answer = await fetch(`${this.origin}/commands`, {
-				method: 'POST',
-				headers: { 'content-type': 'application/json', origin: this.origin },
-				body,
-				signal: AbortSignal.timeout(5000)
-			});
-			assert.ok(answer.status < 500 || answer.status === 503, `${answer.status}`);
-			return (await answer.json()) as CommandOutcome;
-		} catch (error) {
-			if (error instanceof assert.AssertionError) throw error;
-			return null;
-		}
-	}
-}
 
 test(`${ROUNDS} kills of application and database in turn lose nothing that was acknowledged`, async (t) => {
 	const home = mkdtempSync(path.join(os.tmpdir(), 'jovet-kills-'));
@@ -149,8 +54,9 @@ test(`${ROUNDS} kills of application and database in turn lose nothing that was 
 	);
 	const { origin } = application.now();
 	const givingUp = new AbortController();
-	const hands = DROPS.map((dropId) => new Hand(origin, dropId, givingUp.signal));
 	const db = openDatabase(`${database.now().url}/postgres`, () => undefined);
+	const cookie = await cookieOf(db);
+	const hands = DROPS.map((dropId) => new Hand(origin, dropId, cookie, givingUp.signal));
 	try {
 		const before = await db
 			.selectFrom('order_line')

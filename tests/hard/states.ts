@@ -3,7 +3,7 @@ import { sql } from 'kysely';
 import type { CommandContent, CommandKind } from '../../src/lib/contracts/commands.ts';
 import type { Preparation } from '../../src/lib/core/formula/index.ts';
 import { id, type PreparationId } from '../../src/lib/core/identity.ts';
-import { currentActor } from '../../src/lib/server/auth/actor.ts';
+import { headBaker } from '../../src/lib/server/auth/actor.ts';
 import { carryOut, readCommand } from '../../src/lib/server/commands/door.ts';
 import { loadClock } from '../../src/lib/server/db/bakery.ts';
 import type { Db } from '../../src/lib/server/db/client.ts';
@@ -34,7 +34,7 @@ async function tell<K extends CommandKind>(
 	draft: { readonly kind: K } & CommandContent<K>
 ): Promise<string> {
 	const commandId = randomUUID();
-	const actor = await currentActor(db);
+	const actor = await headBaker(db);
 	const read = readCommand({ ...draft, id: commandId, occurredAtMs });
 	if (!actor || !read.ok) throw new Error(`not read: ${JSON.stringify(read)}`);
 	const { anchorRealMs, anchorBakeryMs, rate } = await loadClock(db);
@@ -89,7 +89,7 @@ async function unguarded(db: Db, table: string, statement: string): Promise<void
 
 /** Builds that each name the one before twice: twice as many stages with every one. */
 async function doubling(db: Db, levels: number): Promise<void> {
-	const actor = await currentActor(db);
+	const actor = await headBaker(db);
 	const book = await loadFormulaBook(db);
 	const pins = {
 		ingredients: new Map(pinsOf(book).ingredients),

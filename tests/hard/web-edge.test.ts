@@ -3,6 +3,11 @@ import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import http from 'node:http';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
+import { mayRole } from '../../src/lib/contracts/rights.ts';
+import { asksOfRoute } from '../../src/lib/server/auth/rights-of-routes.ts';
+import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import { demoPeople } from '../../src/lib/server/demo/demo-people.ts';
+import { cookieOf } from '../integration/signed-in.ts';
 import { NOW_MS, TOMORROW } from '../integration/test-database.ts';
 import { openHardBakery, type HardBakery } from './hard-bakery.ts';
 import { newPlacement } from '../integration/placement.ts';
@@ -30,18 +35,22 @@ function ask(
 	}: { method?: string; headers?: Record<string, string>; body?: string } = {}
 ): Promise<Answer> {
 	return new Promise((resolve, reject) => {
-		const request = http.request(`${bakery.origin}${address}`, { method, headers }, (response) => {
-			const told = (text: string) =>
-				resolve({ status: response.statusCode ?? 0, headers: response.headers, text });
-			if (response.headers['content-type']?.includes('event-stream')) {
-				told('');
-				request.destroy();
-				return;
+		const request = http.request(
+			`${bakery.origin}${address}`,
+			{ method, headers: { cookie: bakery.cookie, ...headers } },
+			(response) => {
+				const told = (text: string) =>
+					resolve({ status: response.statusCode ?? 0, headers: response.headers, text });
+				if (response.headers['content-type']?.includes('event-stream')) {
+					told('');
+					request.destroy();
+					return;
+				}
+				let text = '';
+				response.on('data', (chunk: Buffer) => (text += chunk.toString()));
+				response.on('end', () => told(text));
 			}
-			let text = '';
-			response.on('data', (chunk: Buffer) => (text += chunk.toString()));
-			response.on('end', () => told(text));
-		});
+		);
 		request.on('error', reject);
 		request.end(body);
 	});
@@ -115,6 +124,118 @@ test('every answer says who may keep, embed and use it', async () => {
 	}
 });
 
+/** What each route answers to one who asks for it, without following where it leads. */
+async function answersTo(cookie: string): Promise<ReadonlyMap<string, Answer>> {
+	const found = new Map<string, Answer>();
+	for (const { address } of routesOfApplication()) {
+		const at = filled(address, (parameter) => (parameter === 'date' ? TOMORROW : randomUUID()));
+		found.set(address, await ask(at, { headers: { cookie } }));
+	}
+	return found;
+}
+
+test('who is not signed in reads nothing of the bakery, by any route', async () => {
+	for (const cookie of ['', 'jovet-session=made-up', 'jovet-session=']) {
+		for (const [route, { status, headers, text }] of await answersTo(cookie)) {
+			assert.doesNotMatch(text, /Harbour|Ilo Venn|Saltmarrow Bakehouse/, route);
+			if (asksOfRoute(route) === 'nothing') continue;
+			assert.ok(status === 401 || status === 303, `${route} answers ${status}`);
+			if (status === 303) assert.match(String(headers.location), /^\/sign-in/, route);
+		}
+		const data = await ask(`/bake/${TOMORROW}/orders/__data.json`, { headers: { cookie } });
+		assert.match(data.text, /"redirect".*sign-in/);
+		const sent = await ask('/commands', {
+			method: 'POST',
+			headers: { 'content-type': 'application/json', cookie },
+			body: '{'
+		});
+		assert.equal(sent.status, 401);
+		assert.match(sent.text, /signed-out/);
+	}
+});
+
+test('each role reads what is its own, and is told whose the rest is', async () => {
+	const wenna = await cookieOf(bakery.database.db, demoId('person', 'Wenna Tull'));
+	const perrin = await cookieOf(bakery.database.db, demoId('person', 'Perrin Oake'));
+	for (const [cookie, role] of [
+		[wenna, 'packer'],
+		[perrin, 'baker']
+	] as const)
+		for (const [route, { status, text }] of await answersTo(cookie)) {
+			const asks = asksOfRoute(route);
+			if (asks === null || asks === 'nothing' || asks === 'signed-in') continue;
+			if (mayRole(role, asks)) assert.notEqual(status, 403, `${route} of a ${role}`);
+			else {
+				// An address that leads nowhere may be told so first.
+				assert.ok(status === 403 || status === 404, `${route} of a ${role}: ${status}`);
+				if (status === 403) assert.match(text, /for a head baker/, route);
+				assert.doesNotMatch(text, /Harbour dough|Lantern rye/, route);
+			}
+		}
+	const form = await ask(`/bake/${TOMORROW}/bakery/doors?/key`, {
+		method: 'POST',
+		headers: { cookie: perrin, 'content-type': 'application/x-www-form-urlencoded' },
+		body: `person=${demoId('person', 'Perrin Oake')}`
+	});
+	assert.equal(form.status, 403, 'a baker makes no key');
+	assert.deepEqual(await bakery.database.db.selectFrom('door_key').selectAll().execute(), []);
+});
+
+test('forms of the doors take what is typed there, and tell what is too long, is none, or comes too often', async () => {
+	const form = (at: string, body: string, cookie = '') =>
+		ask(at, {
+			method: 'POST',
+			headers: {
+				cookie,
+				accept: 'text/html',
+				'content-type': 'application/x-www-form-urlencoded'
+			},
+			body
+		});
+	assert.equal((await form('/sign-in', 'name=x')).status, 400);
+	assert.equal((await form('/sign-in', `name=x&password=${'x'.repeat(9000)}`)).status, 413);
+	assert.equal((await form('/sign-in', `name=${'%00'}&password=%FF&to=//elsewhere`)).status, 400);
+	const statuses = [];
+	for (let n = 0; n < 12; n += 1)
+		statuses.push((await form('/sign-in', 'name=Ilo+Venn&password=guess')).status);
+	assert.equal(statuses[0], 400);
+	assert.equal(statuses.at(-1), 429);
+	for (const at of [
+		'/you?/out',
+		'/you?/password',
+		'/hands',
+		`/bake/${TOMORROW}/bakery/doors?/pair`
+	])
+		assert.equal((await form(at, 'person=x')).status, 401, at);
+	// Signing in by a form of another site is no way in either.
+	const crossed = await ask('/sign-in', {
+		method: 'POST',
+		headers: {
+			origin: 'http://elsewhere.example',
+			'content-type': 'application/x-www-form-urlencoded'
+		},
+		body: 'name=Ilo+Venn&password=x'
+	});
+	assert.equal(crossed.status, 403);
+});
+
+test('a session’s cookie is read by no script and goes along with no other site’s request', async () => {
+	const { password } = demoPeople();
+	const answer = await ask('/sign-in', {
+		method: 'POST',
+		headers: {
+			cookie: '',
+			accept: 'text/html',
+			'content-type': 'application/x-www-form-urlencoded'
+		},
+		body: `name=Sela+Wick&password=${encodeURIComponent(password)}&to=/you`
+	});
+	assert.equal(answer.status, 303, answer.text);
+	assert.equal(answer.headers.location, '/you');
+	const [cookie] = answer.headers['set-cookie'] ?? [];
+	assert.match(cookie ?? '', /^jovet-session=[\w-]{43};.*Path=\/; HttpOnly; SameSite=Lax$/);
+});
+
 test('a wrong method, a body too large and a device without end are told, without a stack', async () => {
 	assert.equal((await ask('/commands')).status, 405);
 	assert.equal((await ask('/health', { method: 'DELETE' })).status, 405);
@@ -142,10 +263,14 @@ test('an address opens so many streams and no more, and those that close make ro
 	const open: http.ClientRequest[] = [];
 	const stream = () =>
 		new Promise<number>((resolve, reject) => {
-			const request = http.get(`${bakery.origin}/events`, { agent: false }, (response) => {
-				response.on('error', () => undefined);
-				resolve(response.statusCode ?? 0);
-			});
+			const request = http.get(
+				`${bakery.origin}/events`,
+				{ agent: false, headers: { cookie: bakery.cookie } },
+				(response) => {
+					response.on('error', () => undefined);
+					resolve(response.statusCode ?? 0);
+				}
+			);
 			request.on('error', reject);
 			open.push(request);
 		});

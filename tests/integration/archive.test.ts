@@ -100,7 +100,10 @@ test('every table of the database is in it, each after what it points at', async
 	const { rows } = await sql<{
 		name: string;
 	}>`select relname as name from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r'
-		and relname not like 'kysely%' order by 1`.execute(t.db);
+		and relname not like 'kysely%' and relname not like 'door_%' and relname <> 'credential' order by 1`.execute(
+		t.db
+	);
+	// Who may come in at this machine's doors is not handed on.
 	const names = (await tablesOfArchive(t.db)).map(({ name }) => name);
 	assert.deepEqual(
 		names.toSorted(),

@@ -3,7 +3,7 @@ import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { sql } from 'kysely';
 import type { CommandContent, CommandKind } from '../../src/lib/contracts/commands.ts';
-import { currentActor } from '../../src/lib/server/auth/actor.ts';
+import { headBaker } from '../../src/lib/server/auth/actor.ts';
 import { carryOut, readCommand } from '../../src/lib/server/commands/door.ts';
 import { loadBakery } from '../../src/lib/server/db/bakery.ts';
 import { loadNewestReadings } from '../../src/lib/server/db/readings.ts';
@@ -46,7 +46,7 @@ async function sendAt<K extends CommandKind>(
 	nowMs: number,
 	draft: { readonly kind: K } & CommandContent<K>
 ) {
-	const actor = await currentActor(t.db);
+	const actor = await headBaker(t.db);
 	const read = readCommand({ ...draft, id: randomUUID(), occurredAtMs });
 	assert.ok(actor && read.ok);
 	return carryOut(t.db, read.value, actor, nowMs);

@@ -12,6 +12,8 @@ import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
 import { readFrame } from '../../src/lib/server/services/read-frame.ts';
 import { readNextBake } from '../../src/lib/server/services/read-bakery.ts';
 import { readOrders } from '../../src/lib/server/services/read-orders.ts';
+import { headBaker } from '../../src/lib/server/auth/actor.ts';
+import { NOBODY } from '../../src/lib/server/auth/visitor.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { emptyBakery } from './empty-bakery.ts';
 import { ALWAYS } from './entry-content.ts';
@@ -23,7 +25,7 @@ import { loadClock } from '../../src/lib/server/db/bakery.ts';
 test('a bakery begins once, with who heads it, a room, bins and hands; nothing else is in it', async () => {
 	const { db, drop, say, found } = await emptyBakery();
 	try {
-		assert.equal(await readFrame(db), null);
+		assert.equal(await readFrame(db, NOBODY), null);
 		const early = await say(
 			{ kind: 'set-units', mass: 'metric', temperature: 'celsius' },
 			'founder'
@@ -32,7 +34,15 @@ test('a bakery begins once, with who heads it, a room, bins and hands; nothing e
 		assert.equal((await found()).outcome, 'done');
 		const second = await found();
 		assert.ok(second.outcome === 'refused' && second.refusal.kind === 'bakery-is-there');
-		assert.deepEqual((await readFrame(db))?.actor, { name: 'Wren Ashby', role: 'head-baker' });
+		const actor = await headBaker(db);
+		const frame = await readFrame(db, { actor, session: null });
+		assert.deepEqual(frame?.actor, {
+			id: actor?.id,
+			name: 'Wren Ashby',
+			role: 'head-baker',
+			at: 'desk',
+			isKeyless: false
+		});
 		const room = await readBakeryRoom(db, TOMORROW);
 		assert.deepEqual(
 			Object.entries(room.counts).filter(([, count]) => count > 0),

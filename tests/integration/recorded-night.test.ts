@@ -15,10 +15,13 @@ import { readBakeryRoom } from '../../src/lib/server/services/read-bakery-room.t
 import { readNextBake } from '../../src/lib/server/services/read-bakery.ts';
 import { readCultureLimits } from '../../src/lib/server/services/read-culture-limits.ts';
 import { readCultureNotices } from '../../src/lib/server/services/read-culture-notices.ts';
+import { NOBODY } from '../../src/lib/server/auth/visitor.ts';
+import { readDoors, readOwnDoor } from '../../src/lib/server/services/read-doors.ts';
 import { readCultures } from '../../src/lib/server/services/read-cultures.ts';
 import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
 import { readBringIn } from '../../src/lib/server/services/read-bring-in.ts';
 import { readFormula, readOpening } from '../../src/lib/server/services/read-formula.ts';
+import { headBaker } from '../../src/lib/server/auth/actor.ts';
 import { readFrame } from '../../src/lib/server/services/read-frame.ts';
 import { readIngredient } from '../../src/lib/server/services/read-ingredient.ts';
 import { readLearned } from '../../src/lib/server/services/read-learned.ts';
@@ -86,7 +89,7 @@ const alone = <V extends { readonly book: unknown } | null>(view: V) =>
 const PAGES: Readonly<Record<string, () => unknown>> = {
 	answers: () => answers,
 	frame: async () => [
-		await readFrame(t.db),
+		await readFrame(t.db, { actor: await headBaker(t.db), session: null }),
 		await readNextBake(t.db, { epochMs: MORNING_MS }),
 		await readNextBake(t.db, { epochMs: NOW_MS + 2 * 86_400_000 })
 	],
@@ -126,6 +129,17 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 		await readWeighUp(t.db, TOMORROW, { kind: 'mix', recipeId: LOAF, ordinal: 1 }, MORNING_MS)
 	],
 	doughs: () => readDoughs(t.db, TOMORROW),
+	doors: async () => [
+		await readDoors(t.db, NOBODY, MORNING_MS),
+		await readOwnDoor(
+			t.db,
+			{
+				session: null,
+				actor: { id: demoId('person', 'Ilo Venn'), name: 'Ilo Venn', role: 'baker' }
+			},
+			MORNING_MS
+		)
+	],
 	cultures: async () => {
 		const sour = await readSour(
 			t.db,

@@ -9,7 +9,7 @@ import type {
 } from '../../src/lib/contracts/commands.ts';
 import { id, type FormulaId } from '../../src/lib/core/identity.ts';
 import { REAL_TIME, type BakeDate } from '../../src/lib/core/time/index.ts';
-import { currentActor } from '../../src/lib/server/auth/actor.ts';
+import { headBaker } from '../../src/lib/server/auth/actor.ts';
 import { openDatabase, type Db } from '../../src/lib/server/db/client.ts';
 import { migrateToLatest } from '../../src/lib/server/db/migrate.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
@@ -89,7 +89,7 @@ export async function send<K extends CommandKind>(
 	draft: { readonly kind: K } & CommandContent<K>,
 	{ id = String(randomUUID()), minutes = 0 } = {}
 ): Promise<CommandOutcome<K>> {
-	const actor = await currentActor(db);
+	const actor = await headBaker(db);
 	if (!actor) throw new Error('the demo has a head baker');
 	const occurredAtMs = NOW_MS + minutes * 60_000;
 	const read = readCommand({ ...draft, id, occurredAtMs });

@@ -6,6 +6,8 @@ export const letterSchema = z.object({
 	id: z.uuid(),
 	/** In which order they were made. */
 	place: z.number(),
+	/** Who did it; null in what waited since before there was a door. */
+	byId: z.uuid().nullable().default(null),
 	/** What it says, in words. */
 	what: z.string(),
 	draft: z.looseObject({ kind: z.enum(BENCH_COMMANDS), occurredAtMs: z.number() }),

@@ -1,3 +1,5 @@
+import { tellSignedOut } from './signed-out.ts';
+
 /** What a browser hears: that something was written, or that anything may have been. */
 type Heard = { readonly topic: string } | 'anything';
 
@@ -84,6 +86,8 @@ export class Live {
 			reach('there');
 		};
 		source.onerror = () => {
+			// Refused, not lost: nobody is signed in here any more, or the server is busy. Reading the page tells which.
+			if (source.readyState === EventSource.CLOSED) tellSignedOut();
 			reach('lost');
 			awayTimer ??= setTimeout(() => reach('away'), AWAY_MS);
 		};

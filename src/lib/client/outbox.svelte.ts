@@ -20,7 +20,9 @@ export class Outbox {
 
 	constructor(
 		private readonly retries: Retries,
-		private readonly onSent: () => void
+		private readonly onSent: () => void,
+		/** Who is at this screen. */
+		private readonly byId: () => string | null
 	) {}
 
 	/** Takes up what an earlier page left; gives the way out. */
@@ -58,7 +60,7 @@ export class Outbox {
 			if (result.outcome !== 'not-reached') return result;
 		}
 		const place = Math.max(0, ...this.letters.map((letter) => letter.place)) + 1;
-		this.#keep({ id, place, what, draft, refused: null });
+		this.#keep({ id, place, byId: this.byId(), what, draft, refused: null });
 		this.retries.add(this.#again);
 		return { outcome: 'kept-here', id };
 	}
@@ -67,7 +69,7 @@ export class Outbox {
 	async flush(): Promise<boolean> {
 		let sent = 0;
 		for (const letter of this.#waiting) {
-			const result = await postCommand({ ...letter.draft, id: letter.id });
+			const result = await postCommand({ ...letter.draft, id: letter.id }, letter.byId);
 			if (result.outcome === 'not-reached') break;
 			sent += 1;
 			if (result.outcome === 'done') this.discard(letter.id);

@@ -1,5 +1,6 @@
 import type { CommandContent, CommandKind, CommandOutcome } from '../contracts/commands.ts';
 import { isPassing } from '../contracts/refusals.ts';
+import { tellSignedOut } from './signed-out.ts';
 
 /** A command without what the sender adds. */
 export type Draft<K extends CommandKind> = {
@@ -24,21 +25,30 @@ export function sendCommand<K extends CommandKind>(
 }
 
 /** Sends what is a command already, such as one that waited. The server reads it as it reads any other. */
-export async function postCommand<K extends CommandKind>(command: {
-	readonly id: string;
-}): Promise<SendResult<K>> {
+export async function postCommand<K extends CommandKind>(
+	command: { readonly id: string },
+	/** Who did it, where it waited since; null where that is who is signed in. */
+	byId: string | null = null
+): Promise<SendResult<K>> {
 	const body = JSON.stringify(command);
 	for (let attempt = 1; attempt <= 2; attempt += 1) {
 		try {
 			const answer = await fetch('/commands', {
 				method: 'POST',
-				headers: { 'content-type': 'application/json' },
+				headers: {
+					'content-type': 'application/json',
+					...(byId === null ? {} : { 'jovet-by': byId })
+				},
 				body
 			});
 			if (answer.headers.get('content-type')?.includes('application/json')) {
 				// The server's own contract; both ends are built together.
 				const outcome = (await answer.json()) as CommandOutcome<K> | null;
 				if (outcome && 'outcome' in outcome && !isInTheWay(outcome)) return outcome;
+				if (answer.status === 401 && byId === null) {
+					tellSignedOut();
+					break;
+				}
 			}
 		} catch {
 			// Not reached; asked once more below.

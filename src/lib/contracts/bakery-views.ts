@@ -87,3 +87,11 @@ export interface EntriesView<K extends EntryKind = EntryKind> {
 	readonly pieces: readonly (OvenPiece & { readonly id: string; readonly name: string })[];
 	readonly counts: Readonly<Record<EntryKind, number>>;
 }
+
+/** What is known of the backups that are taken by themselves. */
+export interface BackupSeen {
+	/** When the newest was written, by the real clock; null where there is none. */
+	readonly lastMs: number | null;
+	readonly kept: number;
+	readonly nowMs: number;
+}

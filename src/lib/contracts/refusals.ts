@@ -115,12 +115,18 @@ export type Refusal =
 	/** The database holds a rule that its content breaks. */
 	| { readonly kind: 'not-storable'; readonly rule: string }
 	| { readonly kind: 'no-bakery' }
+	/** Nobody is signed in, or somebody else than who did it: it waits for them. */
+	| { readonly kind: 'signed-out' }
 	| { readonly kind: 'busy' }
 	| { readonly kind: 'database-unavailable' };
 
 /** Refusals that say nothing of the command itself: it is sent again as it is. */
 export function isPassing(refusal: Refusal): boolean {
-	return refusal.kind === 'busy' || refusal.kind === 'database-unavailable';
+	return (
+		refusal.kind === 'busy' ||
+		refusal.kind === 'database-unavailable' ||
+		refusal.kind === 'signed-out'
+	);
 }
 
 export type RefusalOf<K extends Refusal['kind']> = Extract<Refusal, { kind: K }>;

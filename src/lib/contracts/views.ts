@@ -1,4 +1,4 @@
-import type { Deck, OnShift, OvenPiece, Role } from '../core/bakery/index.ts';
+import type { Deck, OnShift, OvenPiece } from '../core/bakery/index.ts';
 import type { Place } from '../core/formula/index.ts';
 import type { BakeDayInput, OrdersLimit, OrdersMoved } from '../core/planning/index.ts';
 import type {
@@ -24,8 +24,10 @@ import type { SheetAsked, SheetOfProduct } from '../core/sheeting/index.ts';
 import type { BakeDate, BakeryClock, WallTime } from '../core/time/index.ts';
 import type { Share, UnitChoice, WeighingScale } from '../core/units/index.ts';
 import type { BatchName } from './batch-name.ts';
+import type { SessionKind } from './door-views.ts';
 import type { FormulaContent } from './formula-book.ts';
 import type { PlanDocument } from './plan-document.ts';
+import type { ActingRole } from './rights.ts';
 
 /** What every room knows of the bakery. */
 export interface BakeryView {
@@ -33,7 +35,15 @@ export interface BakeryView {
 	readonly timeZone: string;
 	readonly units: UnitChoice;
 	readonly clock: BakeryClock;
-	readonly actor: { readonly name: string; readonly role: Role | 'founder' };
+	/** Who is signed in, and at what. */
+	readonly actor: {
+		readonly id: string;
+		readonly name: string;
+		readonly role: ActingRole;
+		readonly at: SessionKind;
+		/** There is no password yet to come in by again. */
+		readonly isKeyless: boolean;
+	};
 	/** Where things stand: the bakehouse and the flour bins first, the others by name. */
 	readonly places: readonly Place[];
 }

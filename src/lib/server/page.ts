@@ -28,6 +28,7 @@ export function passingTrouble(thrown: unknown): string | null {
  * can go wrong outside the program into a page that says so.
  */
 export async function forPage<T>(locals: App.Locals, work: () => Promise<T>): Promise<T> {
+	if (locals.shut) error(locals.shut.status, locals.shut);
 	try {
 		const [value] = await Promise.all([work(), locals.bakery()]);
 		return value;

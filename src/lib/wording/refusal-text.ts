@@ -1,5 +1,6 @@
 import { entryProblemText } from './entry-text.ts';
 import { formulaFailureText } from './failure-text.ts';
+import { rolesSpoken } from '../contracts/rights.ts';
 import type { Refusal, RefusalOf, UnknownThing } from '../contracts/refusals.ts';
 
 const UNKNOWN: Readonly<Record<UnknownThing, string>> = {
@@ -44,7 +45,7 @@ const TEXTS: { readonly [K in Refusal['kind']]: (refusal: RefusalOf<K>) => strin
 	'id-used-before': () =>
 		'Not saved: this change was sent before with another content. Reload the page and type it again.',
 	'not-permitted': ({ roles }) =>
-		`Not saved: this may be done by ${roles.map((role) => role.replace('-', ' ')).join(' or ')} only.`,
+		`Not saved: this is for ${rolesSpoken(roles)} to do. Ask one of them, or hand over and let them do it here.`,
 	unknown: ({ what }) => `Not saved. ${UNKNOWN[what]} Reload the page.`,
 	'changed-meanwhile': ({ by, value }) => `${by} changed this to ${value} meanwhile.`,
 	'numbers-changed-meanwhile': ({ lines }) => {
@@ -97,6 +98,8 @@ const TEXTS: { readonly [K in Refusal['kind']]: (refusal: RefusalOf<K>) => strin
 		'Not saved: this asks for more work than one step may. Make it smaller: fewer pieces, or fewer preparations inside one another.',
 	'not-storable': ({ rule }) =>
 		`Not saved: the database does not take one of its values (${rule}). Nothing was changed; check the figures.`,
+	'signed-out': () =>
+		'Not saved yet: nobody is signed in here. It stays in this browser and sends itself once you are.',
 	'no-bakery': () => 'Not saved: this database holds no bakery yet.',
 	busy: () => 'Not saved yet: there is much to do. It sends itself again in a moment.',
 	'database-unavailable': () =>

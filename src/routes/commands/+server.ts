@@ -3,7 +3,12 @@ import type { CommandOutcome } from '$lib/contracts/commands.ts';
 import type { Refusal } from '$lib/contracts/refusals.ts';
 import { fail, type Result } from '$lib/core/result.ts';
 import { TooMuchWork } from '$lib/core/work.ts';
-import { currentActor, type Actor } from '$lib/server/auth/actor.ts';
+import type { Actor } from '$lib/server/auth/actor.ts';
+import { welcomeFounder } from '$lib/server/auth/first-key.ts';
+import { actorOfLetter } from '$lib/server/auth/visitor.ts';
+import { setToken } from '$lib/server/auth/session-cookie.ts';
+import { askingOf } from '$lib/server/auth/asking-of.ts';
+import { loadBakery } from '$lib/server/db/bakery.ts';
 import { carryOut, readCommand, type ReadCommand } from '$lib/server/commands/door.ts';
 import { inLane } from '$lib/server/commands/lanes.ts';
 import { REFUSAL_STATUS } from '$lib/server/commands/refusal-status.ts';
@@ -11,22 +16,32 @@ import { isOverloaded, isUnavailable } from '$lib/server/db/client.ts';
 import { database } from '$lib/server/db/connection.ts';
 import { Busy } from '$lib/server/edge/gate.ts';
 import { readBody } from '$lib/server/edge/read-body.ts';
-import type { RequestHandler } from './$types';
+import type { RequestEvent, RequestHandler } from './$types';
 
 /** A command is small, except an accepted plan with its placement, and a whole book that is brought in. */
 const MOST_BYTES = 400_000;
 const MOST_BYTES_OF_A_BOOK = 8_000_000;
 
 /** The one door for writing. */
-export const POST: RequestHandler = async ({ request }) => {
-	const read = await commandOf(request);
-	if (!read.ok) return refuse(read.error);
+export const POST: RequestHandler = async (event) => {
+	const { request } = event;
 	try {
-		const outcome = await inLane(read.value.module.lane, async () => {
-			const actor = (await currentActor(database())) ?? founderOf(read.value.content);
-			return actor ? carryOut(database(), read.value, actor, Date.now()) : null;
-		});
-		if (!outcome) return refuse({ kind: 'no-bakery' });
+		const signedIn = await actorOf(event);
+		// What nobody may send is not read either; before there is a bakery, one may be begun.
+		if (!signedIn && (await loadBakery(database()))) return refuse({ kind: 'signed-out' });
+		const read = await commandOf(request);
+		if (!read.ok) return refuse(read.error);
+		const actor = signedIn ?? founderOf(read.value.content);
+		if (!actor) return refuse({ kind: 'no-bakery' });
+		const outcome = await inLane(read.value.module.lane, () =>
+			carryOut(database(), read.value, actor, Date.now())
+		);
+		if (outcome.outcome === 'done' && actor.role === 'founder')
+			setToken(
+				event.cookies,
+				event.url,
+				await welcomeFounder(database(), actor.id, askingOf(event))
+			);
 		return outcome.outcome === 'done' ? answer(outcome, 200) : refuse(outcome.refusal);
 	} catch (error) {
 		if (isUnavailable(error)) return refuse({ kind: 'database-unavailable' });
@@ -35,6 +50,13 @@ export const POST: RequestHandler = async ({ request }) => {
 		throw error;
 	}
 };
+
+/** Who gives it: who is signed in, or whose entry it is that waited in this browser. */
+async function actorOf({ request, locals }: RequestEvent): Promise<Actor | null> {
+	const visitor = await locals.visitor();
+	const by = request.headers.get('jovet-by');
+	return by === null ? visitor.actor : actorOfLetter(database(), visitor, by, Date.now());
+}
 
 /** Where there is nobody yet, whoever begins the bakery acts as the person it is begun with. */
 function founderOf(content: object): Actor | null {

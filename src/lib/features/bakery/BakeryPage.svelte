@@ -1,7 +1,9 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import { resolve } from '$app/paths';
+	import { useRoom } from '../../client/room-context.ts';
 	import { ENTRY_PATHS } from '../../contracts/entry-paths.ts';
+	import { mayRole } from '../../contracts/rights.ts';
 	import { ENTRY_KINDS, type EntryKind } from '../../core/bakery/index.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { ENTRY_KIND_TEXT } from '../../wording/entry-text.ts';
@@ -16,6 +18,7 @@
 		actions?: Snippet;
 		children: Snippet;
 	}
+	const room = useRoom();
 	let { date, counts, current, sentence, note, actions, children }: Props = $props();
 
 	const pages = $derived([
@@ -26,7 +29,10 @@
 			count: counts[kind]
 		})),
 		{ path: 'water', name: 'Water and ice', count: null },
-		{ path: 'devices', name: 'Devices', count: null }
+		{ path: 'devices', name: 'Devices', count: null },
+		...(mayRole(room.bakery.actor.role, 'keep-the-house')
+			? [{ path: 'doors', name: 'Doors', count: null }]
+			: [])
 	]);
 </script>
 

@@ -1,7 +1,9 @@
 <script lang="ts">
-	import type { BakeryRoomView } from '../../contracts/bakery-views.ts';
+	import type { BackupSeen, BakeryRoomView } from '../../contracts/bakery-views.ts';
+	import { mayRole } from '../../contracts/rights.ts';
 	import { nextStep } from '../../core/bakery/index.ts';
 	import { useRoom } from '../../client/room-context.ts';
+	import Backups from './Backups.svelte';
 	import BakeryPage from './BakeryPage.svelte';
 	import BakerySettings from './BakerySettings.svelte';
 	import FirstSteps from './FirstSteps.svelte';
@@ -10,8 +12,10 @@
 
 	interface Props {
 		view: BakeryRoomView;
+		/** Of the backups that are taken by themselves; null where none are, as in the demo. */
+		backup: BackupSeen | null;
 	}
-	let { view }: Props = $props();
+	let { view, backup }: Props = $props();
 	const room = useRoom();
 	const next = $derived(nextStep(view.steps));
 	const left = $derived(view.steps.filter((step) => !step.isDone && !step.canWait).length);
@@ -34,7 +38,8 @@
 		<div class="grid gap-4">
 			<BakerySettings settings={view.settings} />
 			<UnitSettings />
-			<TakeAlong date={view.date} />
+			{#if backup}<Backups seen={backup} />{/if}
+			{#if mayRole(room.bakery.actor.role, 'keep-the-house')}<TakeAlong date={view.date} />{/if}
 		</div>
 	</div>
 </BakeryPage>

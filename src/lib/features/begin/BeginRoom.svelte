@@ -51,7 +51,8 @@
 				temperature
 			},
 			async ({ outcome }) => {
-				if (outcome === 'done') await goto(resolve('/'), { invalidateAll: true });
+				// Whoever begins is signed in by that, and chooses with what to come in again.
+				if (outcome === 'done') await goto(resolve('/you'), { invalidateAll: true });
 			}
 		);
 	}

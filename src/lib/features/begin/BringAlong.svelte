@@ -22,7 +22,7 @@
 				body: chosen
 			});
 			const answer = (await sent.json()) as ArchiveAnswer;
-			if (answer.outcome === 'done') await goto(resolve('/'), { invalidateAll: true });
+			if (answer.outcome === 'done') await goto(resolve('/you'), { invalidateAll: true });
 			else message = archiveProblemText(chosen.name, answer.problem);
 		} catch {
 			message = 'Jovet does not answer. Nothing was taken; choose the archive once more.';

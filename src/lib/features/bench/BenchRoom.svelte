@@ -111,6 +111,8 @@
 	const late = $derived(model.drops.filter(isDropLate));
 	const toPlan = $derived(results.shorts.some((short) => short.toPlan > 0));
 	let planning = $state(false);
+	/** In nobody's hands it shows what is to be done, and takes no taps. */
+	const shows = $derived(room.bakery.actor.role === 'screen');
 </script>
 
 <RoomHeading {sentence} {note}>
@@ -143,7 +145,7 @@
 				{spareText(drop)}
 			</li>
 		{/each}
-		<li>
+		<li class:hidden={shows}>
 			<button
 				class={late.length > 0 || toPlan ? 'action' : 'action-lesser'}
 				aria-expanded={planning}
@@ -173,24 +175,31 @@
 		<div>
 			{#if inHand}
 				{@const waitsFor = inHand.waitsFor ? model.nameOf(inHand.waitsFor) : ''}
-				{#key inHand.work.key}
-					<WorkInHand
-						one={inHand}
-						entry={model.entryOf(inHand)}
-						{model}
-						{results}
-						probes={moment.decks}
-						{view}
-						{waitsFor}
-					/>
-				{/key}
+				<fieldset disabled={shows} data-shows={shows}>
+					{#key inHand.work.key}
+						<WorkInHand
+							one={inHand}
+							entry={model.entryOf(inHand)}
+							{model}
+							{results}
+							probes={moment.decks}
+							{view}
+							{waitsFor}
+						/>
+					{/key}
+				</fieldset>
+				{#if shows && room.bakery.actor.at === 'tablet'}
+					<a class="action take-up no-underline!" href={resolve('/hands')}
+						>Take this tablet up to tap</a
+					>
+				{/if}
 			{:else}
 				<p class="p-5 text-lead">
 					Nothing is to be done here{board.over.length > 0 ? ' any more' : ''}.
 				</p>
 			{/if}
 			<div class="below">
-				{#if model.last}
+				{#if model.last && !shows}
 					{@const last = model.last}
 					<button class="action-lesser undo" onclick={() => void model.takeBack(last)}
 						>Undo: {lastName}, {LAST_TEXT[last.act]} {clockText(last.atMs, zone)}</button
@@ -213,7 +222,7 @@
 				/>
 			{/snippet}
 			{@render list('now', board.now)}
-			{#if lateNow.length >= SEVERAL_LATE}
+			{#if lateNow.length >= SEVERAL_LATE && !shows}
 				<button class="more" onclick={() => void model.doneAsPlanned(lateNow)}
 					>All {lateNow.length} that are late were done as planned</button
 				>
@@ -285,6 +294,16 @@
 		display: grid;
 		gap: 8px;
 		padding-top: 12px;
+	}
+	/* What cannot be tapped here is no button to look at either. */
+	fieldset:disabled :global(:is(.actions, .reads, button)) {
+		display: none;
+	}
+	.take-up {
+		width: 100%;
+		min-height: 84px;
+		margin-top: 12px;
+		font-size: 24px;
 	}
 	.undo {
 		min-height: 64px;

@@ -10,15 +10,17 @@
 	import { Outbox } from '../../client/outbox.svelte.ts';
 	import { Retries } from '../../client/retries.ts';
 	import { provideRoom } from '../../client/room-context.ts';
+	import { SIGNED_OUT } from '../../client/signed-out.ts';
 	import type { BakeryView } from '../../contracts/views.ts';
 	import { METRIC } from '../../core/units/index.ts';
 	import { parseBakeDate } from '../../core/time/bake-date.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
-	import AppearanceSwitch from './AppearanceSwitch.svelte';
 	import DateSwitch from './DateSwitch.svelte';
 	import NotSentYet from './NotSentYet.svelte';
+	import SignedIn from './SignedIn.svelte';
+	import Rooms from './Rooms.svelte';
 	import type OpenArithmetic from './OpenArithmetic.svelte';
-	import { roomAt, ROOM_GROUPS } from './rooms.ts';
+	import { roomAt } from './rooms.ts';
 	import type { Slip } from './slip.ts';
 
 	interface Props {
@@ -35,7 +37,11 @@
 	$effect(() => now.set(bakery?.clock ?? REAL, Date.now()));
 	// Only what follows the moment is read anew by itself; what is being edited stays as it is.
 	const retries = new Retries();
-	const outbox = new Outbox(retries, () => void readAnew('jovet:day'));
+	const outbox = new Outbox(
+		retries,
+		() => void readAnew('jovet:day'),
+		() => bakery?.actor.id ?? null
+	);
 	const readMoment = () => readAnew('jovet:moment');
 	const live = new Live(
 		async () => {
@@ -49,8 +55,21 @@
 	);
 	onMount(() => {
 		document.documentElement.dataset.ready = 'yes';
-		const stops = [now.start(), live.start(), outbox.start(), () => retries.stop()];
-		return () => stops.forEach((stop) => stop());
+		// Whoever was signed out elsewhere is led to the door; what was typed stays in this browser.
+		const toTheDoor = () => void readAnew('everything');
+		window.addEventListener(SIGNED_OUT, toTheDoor);
+		const stops = [now.start(), outbox.start(), () => retries.stop()];
+		return () => {
+			window.removeEventListener(SIGNED_OUT, toTheDoor);
+			stops.forEach((stop) => stop());
+		};
+	});
+	// There is a stream for who is signed in; it begins anew for whoever comes next.
+	const who = $derived(bakery?.actor.id ?? null);
+	$effect(() => (who === null ? undefined : live.start()));
+	// What waited for somebody goes when that somebody is here.
+	$effect(() => {
+		if (who !== null) void retries.run();
 	});
 
 	/** A way to another page was asked for while the server did not answer. */
@@ -73,13 +92,6 @@
 	/** The room is the part of the address behind the date. */
 	const room = $derived(roomAt(page.url.pathname.split('/')[3] ?? ''));
 	const here = $derived(room.path);
-	let pages: HTMLElement | undefined = $state();
-	// Where the pages do not all fit beside one another, the one that is open stands in sight.
-	$effect(() => {
-		const current = pages?.querySelector<HTMLElement>(`a[href$="/${here}"]`);
-		if (pages && current)
-			pages.scrollLeft = current.offsetLeft - (pages.clientWidth - current.clientWidth) / 2;
-	});
 
 	/** What was said last that was done; the toasts are fetched with the first of them. */
 	let said: { readonly text: string } | null = $state.raw(null);
@@ -134,36 +146,20 @@
 	/>
 </svelte:head>
 
+<!-- Chosen once and for months: it comes after all that the page itself needs. -->
+{#snippet light()}
+	{#await import('./AppearanceSwitch.svelte') then { default: AppearanceSwitch }}
+		<AppearanceSwitch {appearance} />
+	{/await}
+{/snippet}
 <a class="skip" href="#room">Skip to the page</a>
 <header class="frame">
 	<a class="brand" href={resolve('/')} aria-label="Jovet, the next bake">jovet</a>
 	{#if bakery && date}
-		<nav aria-label="Pages" class="rooms" bind:this={pages}>
-			<ul>
-				{#each ROOM_GROUPS as group (group.name)}
-					{@const isHere = group.rooms.some(({ path }) => path === here)}
-					<li class:is-here={isHere}>
-						<a class="group" href={resolve(`/bake/${date}/${group.rooms[0].path}`)}>{group.name}</a>
-						{#if isHere}
-							<ul>
-								{#each group.rooms as one (one.path)}
-									<li>
-										<a
-											class="room"
-											href={resolve(`/bake/${date}/${one.path}`)}
-											aria-current={one.path === here ? 'page' : undefined}>{one.name}</a
-										>
-									</li>
-								{/each}
-							</ul>
-						{/if}
-					</li>
-				{/each}
-			</ul>
-		</nav>
+		<Rooms {date} {here} role={bakery.actor.role} />
 		<div class="ml-auto"><DateSwitch {date} room={room.path} /></div>
 	{/if}
-	<div class="appearance {date && bakery ? '' : 'ml-auto'}"><AppearanceSwitch {appearance} /></div>
+	<div class="appearance {date && bakery ? '' : 'ml-auto'}">{@render light()}</div>
 	{#if bakery}
 		<div class="clock">
 			<time class="text-title font-bold" data-bakery-clock
@@ -171,9 +167,9 @@
 			>
 			<span class="who text-note text-ink-2">
 				{dayText(now.epochMs, bakery.timeZone)}
-				<span class="by">· {bakery.actor.name}</span>
 			</span>
 		</div>
+		<SignedIn actor={bakery.actor} at={page.url.pathname} />
 	{/if}
 </header>
 {#if live.awaySinceMs !== null || stays}
@@ -186,6 +182,11 @@
 		{#if stays}<b>The way to another page waits until then: this one stays.</b>{/if}
 	</p>
 {/if}
+{#if bakery?.actor.isKeyless && page.route.id !== '/you'}
+	{#await import('./NoPassword.svelte') then { default: NoPassword }}
+		<NoPassword name={bakery.actor.name} />
+	{/await}
+{/if}
 {#if outbox.letters.length > 0}
 	<NotSentYet {outbox} timeZone={bakery?.timeZone ?? 'UTC'} />
 {/if}
@@ -193,7 +194,10 @@
 	{@render children()}
 </main>
 
-<footer class="light-below print:hidden"><AppearanceSwitch {appearance} /></footer>
+<footer class="light-below print:hidden">
+	{@render light()}
+	{#if bakery}<SignedIn actor={bakery.actor} at={page.url.pathname} />{/if}
+</footer>
 
 {#if Arithmetic}
 	<Arithmetic
@@ -229,33 +233,6 @@
 		font-weight: 800;
 		text-decoration: none;
 	}
-	.rooms,
-	.rooms ul,
-	.rooms li {
-		display: flex;
-		align-self: stretch;
-	}
-	.rooms a {
-		display: grid;
-		place-items: center;
-		padding: 4px 10px 0;
-		border-bottom: 4px solid transparent;
-		text-decoration: none;
-		white-space: nowrap;
-	}
-	.rooms .group {
-		color: var(--ink-2);
-	}
-	/* The group of this page stands open, between two lines. */
-	.rooms .is-here {
-		margin: 0 6px;
-		border: solid var(--line);
-		border-width: 0 1px;
-	}
-	.rooms a[aria-current] {
-		font-weight: 700;
-		border-bottom-color: var(--ink);
-	}
 	.clock {
 		display: grid;
 		text-align: right;
@@ -263,6 +240,11 @@
 		padding-left: 14px;
 		border-left: 1px solid var(--line);
 		white-space: nowrap;
+	}
+	/* Its place is kept until it is there. */
+	.appearance {
+		min-width: 140px;
+		min-height: 36px;
 	}
 	.away {
 		padding: 8px 20px;
@@ -298,16 +280,8 @@
 		.brand {
 			padding: 0 10px;
 		}
-		.rooms a {
-			padding: 4px 8px 0;
-		}
 		.clock {
 			padding-left: 8px;
-		}
-	}
-	@media (pointer: coarse) {
-		.rooms a {
-			min-width: 44px;
 		}
 	}
 	@media (max-width: 1240px) {
@@ -318,13 +292,6 @@
 		.brand {
 			min-height: 48px;
 			border-right: 0;
-		}
-		.rooms {
-			order: 5;
-			width: 100%;
-			overflow-x: auto;
-			min-height: 46px;
-			border-top: 1px solid var(--line);
 		}
 	}
 	.light-below {
@@ -354,12 +321,14 @@
 			border-left: 0;
 			padding-left: 0;
 		}
-		.appearance {
+		.appearance,
+		header :global(.by) {
 			display: none;
 		}
 		.light-below {
 			display: grid;
 			justify-content: center;
+			gap: 12px;
 			padding: 20px;
 		}
 	}

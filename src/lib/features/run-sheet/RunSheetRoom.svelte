@@ -17,8 +17,9 @@
 	interface Props {
 		view: RunSheetView;
 		sheet: Sheet;
+		calendarKeys: Readonly<Record<string, string>>;
 	}
-	let { view, sheet }: Props = $props();
+	let { view, sheet, calendarKeys }: Props = $props();
 	const { bakery } = useRoom();
 	const zone = bakery.timeZone;
 
@@ -84,7 +85,7 @@
 			{/if}
 		{/each}
 	</div>
-	<TakeAlong date={view.date} document={accepted.document} />
+	<TakeAlong date={view.date} document={accepted.document} {calendarKeys} />
 {/if}
 
 <style>

@@ -7,8 +7,10 @@
 	interface Props {
 		date: string;
 		document: PlanDocument;
+		/** What opens each calendar, by whose it is; empty for who may not have them. */
+		calendarKeys: Readonly<Record<string, string>>;
 	}
-	let { date, document }: Props = $props();
+	let { date, document, calendarKeys }: Props = $props();
 
 	const whose = $derived([
 		{ who: EVERYBODY, name: 'The whole night' },
@@ -34,13 +36,15 @@
 		</thead>
 		<tbody>
 			{#each whose as { who, name } (who)}
-				{@const address = resolve(`/calendar/${who}`)}
+				{@const key = calendarKeys[who]}
 				<tr>
 					<td>{name}</td>
 					<td>
 						<a href={resolve(`/bake/${date}/plan.ics?who=${who}`)} download>Calendar file</a>
 					</td>
-					<td data-subscription={who}><code>{page.url.origin}{address}</code></td>
+					<td data-subscription={who}
+						>{#if key}<code>{page.url.origin}{resolve(`/calendar/${who}`)}?key={key}</code>{/if}</td
+					>
 				</tr>
 			{/each}
 		</tbody>
@@ -48,7 +52,8 @@
 	<p class="text-ink-2">
 		A calendar that subscribes to an address follows each plan as it is accepted, and rings five
 		minutes before a thing is to be done. The address works where this page does: on this machine,
-		unless Jovet was started for others.
+		unless Jovet was started for others. Whoever has it can read that calendar: hand it to nobody
+		else.
 	</p>
 </section>
 

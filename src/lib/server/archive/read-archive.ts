@@ -8,7 +8,8 @@ import { isUnavailable, type Db, type Tx } from '../db/client.ts';
 import { loadBakery } from '../db/bakery.ts';
 import { loadEntries } from '../db/entries.ts';
 import { loadFormulaBook } from '../db/formula-book.ts';
-import { dataVersion, tablesOfArchive, type ArchivedTable } from './tables-of-archive.ts';
+import { dataVersion } from '../db/data-version.ts';
+import { tablesOfArchive, type ArchivedTable } from './tables-of-archive.ts';
 import { HEAD_FILE, SUMS_FILE, tableFile } from './write-archive.ts';
 
 const ROWS_AT_ONCE = 500;

@@ -14,8 +14,20 @@ export interface ArchivedTable {
 	readonly announcers: readonly string[];
 }
 
-/** What only says which version the data is in. */
-const NOT_ARCHIVED = ['kysely_migration', 'kysely_migration_lock'];
+/**
+ * What only says which version the data is in, and who may come in at the doors of this machine: an archive that is handed
+ * on opens none of them.
+ */
+const NOT_ARCHIVED = [
+	'kysely_migration',
+	'kysely_migration_lock',
+	'credential',
+	'door_session',
+	'door_hand',
+	'door_key',
+	'door_entry',
+	'door_secret'
+];
 
 /**
  * Every table of the bakery, each after those whose rows its own point at: read from the database itself, so that a table that is added is archived without a word here.
@@ -74,12 +86,4 @@ export async function tablesOfArchive(db: Db | Tx): Promise<readonly ArchivedTab
 				]
 			: [];
 	});
-}
-
-/** The version that the data is in: the last change that was made to it. */
-export async function dataVersion(db: Db | Tx): Promise<string> {
-	const { rows } = await sql<{
-		name: string;
-	}>`select name from kysely_migration order by name desc limit 1`.execute(db);
-	return rows[0]?.name ?? '';
 }

@@ -3,7 +3,8 @@ import { strToU8, Zip, ZipDeflate } from 'fflate';
 import { sql } from 'kysely';
 import { ARCHIVE_FORMAT, ARCHIVE_VERSION } from '../../contracts/archive.ts';
 import type { Db, Tx } from '../db/client.ts';
-import { dataVersion, tablesOfArchive, type ArchivedTable } from './tables-of-archive.ts';
+import { dataVersion } from '../db/data-version.ts';
+import { tablesOfArchive, type ArchivedTable } from './tables-of-archive.ts';
 
 /** Rows that are read and written at once. */
 const ROWS_AT_ONCE = 500;

@@ -30,7 +30,7 @@ import { loadWorkEntries } from '../db/work.ts';
 import { loadLearnedForPlan } from '../services/learned-for-plan.ts';
 import { loadBakeryDay } from '../services/day-production.ts';
 import { planBatches } from '../services/plan-batches.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /**
  * Accepts a plan that a browser made: works out the day anew, judges the placement against it with the
@@ -46,7 +46,7 @@ export const acceptPlan = defineCommand({
 		fingerprint: z.string().regex(/^[0-9a-f]{32}$/),
 		placement: placementSchema
 	}),
-	permitted: EVERYONE,
+	right: 'change-the-plan',
 	refusals: ['malformed', 'plan-out-of-date', 'plan-impossible'],
 	handle: async (tx, command, actor) => {
 		const { date, fingerprint, placement } = command;

@@ -6,7 +6,7 @@ import { id, type FormulaId, type ProductId } from '../../core/identity.ts';
 import { fail, ok } from '../../core/result.ts';
 import { loadFormulaBook, lockBook } from '../db/formula-book.ts';
 import { writeStarter } from '../services/write-starter.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 import { nameProblem } from './name-problem.ts';
 
 /**
@@ -23,7 +23,7 @@ export const beginStarter = defineCommand({
 		productId: uuidSchema.transform((value) => id<ProductId>(value)),
 		productName: nameSchema
 	}),
-	permitted: EVERYONE,
+	right: 'change-the-book',
 	refusals: ['name-taken', 'name-alike', 'id-used-before'],
 	handle: async (tx, command, actor) => {
 		const { formulaId, productId, name, productName, nameMeant } = command;

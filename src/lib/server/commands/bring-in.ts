@@ -16,7 +16,7 @@ import {
 	preparationOf,
 	writeBroughtIn
 } from '../services/write-brought-in.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /**
  * Brings what a file has into the book, all of it new and all of it or nothing. Refused where a name is taken, where something takes from what is not there, or where a formula
@@ -26,7 +26,7 @@ export const bringIn = defineCommand({
 	kind: 'bring-in',
 	lane: 'book',
 	content: bringInSchema,
-	permitted: EVERYONE,
+	right: 'change-the-book',
 	refusals: ['name-taken', 'unknown', 'id-used-before', 'formula-impossible'],
 	handle: async (tx, command, actor) => {
 		await lockBook(tx);

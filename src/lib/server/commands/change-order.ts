@@ -3,7 +3,7 @@ import { bakeDateSchema, uuidSchema, versionSchema } from '../../contracts/borde
 import { MOST_PIECES } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
 import { writeOrders } from '../services/write-orders.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Sets the pieces of one product for one drop, unless someone changed them since the baker looked. */
 export const changeOrder = defineCommand({
@@ -17,7 +17,7 @@ export const changeOrder = defineCommand({
 		/** The version the baker saw; 0 when there was no order line yet. */
 		expectedVersion: versionSchema
 	}),
-	permitted: EVERYONE,
+	right: 'change-orders',
 	refusals: ['unknown', 'changed-meanwhile'],
 	handle: async (tx, command, actor) => {
 		const { date, pieces } = command;

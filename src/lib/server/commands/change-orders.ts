@@ -3,7 +3,7 @@ import { bakeDateSchema, uuidSchema, versionSchema } from '../../contracts/borde
 import { MOST_ORDER_LINES, MOST_PIECES } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
 import { writeOrders } from '../services/write-orders.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /**
  * Sets many numbers of a date at once, all of them or none: a block that was pasted, filled or read from a file. Null
@@ -32,7 +32,7 @@ export const changeOrders = defineCommand({
 				'names a product and drop twice'
 			)
 	}),
-	permitted: EVERYONE,
+	right: 'change-orders',
 	refusals: ['unknown', 'numbers-changed-meanwhile'],
 	handle: async (tx, command, actor) => {
 		const { date, lines } = command;

@@ -10,7 +10,7 @@ import { insertEntry } from '../db/batch-log-entries.ts';
 import { beginBatch, bookUses } from '../services/begin-batch.ts';
 import { loadBakeryDay } from '../services/day-production.ts';
 import { findMixedBatch } from '../services/mixed-batch.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Writes down how warm something is where it stands, or an autolyse before the mix goes on. */
 export const checkDough = defineCommand({
@@ -24,7 +24,7 @@ export const checkDough = defineCommand({
 		place: z.enum(WAIT_PLACES),
 		ambientCelsius: celsiusSchema
 	}),
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['unknown', 'more-than-a-mixer', 'not-mixed-yet', 'before-the-mix'],
 	handle: async (tx, command) => {
 		const { id, occurredAtMs, stage } = command;

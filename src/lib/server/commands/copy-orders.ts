@@ -12,7 +12,7 @@ import {
 	putOrderLines
 } from '../db/orders.ts';
 import { loadOrdersOfDate } from '../services/orders-of-date.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /**
  * Makes the orders of one date those of another: for drops that go on it and products that are in the book. What stands
@@ -22,7 +22,7 @@ export const copyOrders = defineCommand({
 	kind: 'copy-orders',
 	lane: 'orders',
 	content: z.object({ from: bakeDateSchema, to: bakeDateSchema }),
-	permitted: EVERYONE,
+	right: 'change-orders',
 	refusals: ['orders-there-already', 'nothing-to-copy'],
 	handle: async (tx, { from, to, id }, actor) => {
 		// Two copies to one date must not meet: the second waits and then finds the first.

@@ -5,7 +5,7 @@ import { MOST_STOCK_GRAMS } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
 import { loadIngredientRows } from '../db/ingredients.ts';
 import { insertStockEntry } from '../db/stock.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Writes down what was counted of many ingredients on one walk through the store: all of it or nothing. */
 export const countStock = defineCommand({
@@ -20,7 +20,7 @@ export const countStock = defineCommand({
 				message: 'an ingredient is counted twice'
 			})
 	}),
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['unknown'],
 	handle: async (tx, { id, lines, occurredAtMs }) => {
 		const known = new Set<string>(

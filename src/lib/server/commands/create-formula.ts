@@ -15,7 +15,7 @@ import { fail, ok } from '../../core/result.ts';
 import { loadFormulaBook, lockBook, pinsOf } from '../db/formula-book.ts';
 import { insertFormulaRevision, nameFormula } from '../db/formulas.ts';
 import { withPlainIngredients } from '../services/plain-pantry.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 import { nameProblem } from './name-problem.ts';
 
 /** What a book without an ingredient of a kind begins with. */
@@ -33,7 +33,7 @@ export const createFormula = defineCommand({
 		formulaId: uuidSchema.transform((value) => id<FormulaId>(value)),
 		name: nameSchema
 	}),
-	permitted: EVERYONE,
+	right: 'change-the-book',
 	refusals: ['name-taken', 'name-alike', 'unknown', 'id-used-before'],
 	handle: async (tx, { formulaId, name, occurredAtMs, nameMeant }, actor) => {
 		await lockBook(tx);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { epochMsSchema, uuidSchema } from '../../contracts/border-schemas.ts';
-import { ROLES } from '../../core/bakery/index.ts';
 import type { Refusal, RefusalOf } from '../../contracts/refusals.ts';
+import type { Right } from '../../contracts/rights.ts';
 import type { Result } from '../../core/result.ts';
 import type { Actor } from '../auth/actor.ts';
 import type { Tx } from '../db/client.ts';
@@ -23,14 +23,8 @@ export interface Envelope {
 	readonly nameMeant: boolean;
 }
 
-/** Who works in a bakery. */
-export const EVERYONE = ROLES satisfies readonly Actor['role'][];
-
-/** Who opens a database in which there is no bakery yet. */
-export const FOUNDER = 'founder' satisfies Actor['role'];
-
 /**
- * One command, whole: what it carries, who may give it, why it can be refused, what it answers, and what it
+ * One command, whole: what it carries, the right that giving it asks for, why it can be refused, what it answers, and what it
  * does inside the transaction of the door. A refusal undoes all of it.
  */
 export interface CommandModule<
@@ -43,7 +37,8 @@ export interface CommandModule<
 	/** With which others it queues. */
 	readonly lane: Lane;
 	readonly content: Content;
-	readonly permitted: readonly Actor['role'][];
+	/** What giving it asks for. */
+	readonly right: Right;
 	readonly refusals: readonly Refusals[];
 	readonly handle: (
 		tx: Tx,

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { MOST_AHEAD_MINUTES, MOST_LATE_DAYS } from '../../contracts/device-protocol.ts';
 import type { CommandOutcome } from '../../contracts/commands.ts';
 import type { Refusal, RefusalOf } from '../../contracts/refusals.ts';
+import { mayRole, RIGHTS } from '../../contracts/rights.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
 import type { Actor } from '../auth/actor.ts';
 import { brokenRule, isConflict, type Db, type Tx } from '../db/client.ts';
@@ -69,8 +70,8 @@ export async function carryOut(
 	realNowMs: number
 ): Promise<CommandOutcome> {
 	const { module } = read;
-	if (!module.permitted.includes(actor.role))
-		return { outcome: 'refused', refusal: { kind: 'not-permitted', roles: module.permitted } };
+	if (!mayRole(actor.role, module.right))
+		return { outcome: 'refused', refusal: { kind: 'not-permitted', roles: RIGHTS[module.right] } };
 	for (let turn = 1; ; turn += 1) {
 		try {
 			return await once(db, read, actor, realNowMs);

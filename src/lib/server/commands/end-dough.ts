@@ -4,14 +4,14 @@ import { ok } from '../../core/result.ts';
 import { insertEntry } from '../db/batch-log-entries.ts';
 import { recipeIdOf, setBatchStates } from '../db/batches.ts';
 import { findMixedBatch } from '../services/mixed-batch.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Says that something is not where it waited any more, without a look at it. */
 export const endDough = defineCommand({
 	kind: 'end-dough',
 	lane: 'batches',
 	content: z.object({ batch: batchNameSchema }),
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['unknown', 'not-mixed-yet', 'before-the-mix'],
 	handle: async (tx, { id, batch: name, occurredAtMs }) => {
 		const found = await findMixedBatch(tx, name, occurredAtMs);

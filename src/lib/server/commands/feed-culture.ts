@@ -4,7 +4,7 @@ import { MOST_BATCH_GRAMS } from '../../contracts/limits.ts';
 import { BEGINNINGS } from '../../core/culture/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { insertCultureEntry, insertFeedFlours, loadKeptCultures } from '../db/cultures.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 const grams = z.number().min(0).max(MOST_BATCH_GRAMS);
 
@@ -27,7 +27,7 @@ export const feedCulture = defineCommand({
 			({ beginning, flourGrams, waterGrams }) => beginning !== null || flourGrams + waterGrams > 0,
 			{ message: 'a feed brings flour or water' }
 		),
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['unknown'],
 	handle: async (tx, command) => {
 		const { id, ingredientId, beginning, seedGrams, flourGrams, waterGrams, celsius } = command;

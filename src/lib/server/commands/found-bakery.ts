@@ -8,7 +8,7 @@ import { REAL_TIME } from '../../core/time/index.ts';
 import { foundingPlaces, FIRST_SETTINGS } from '../services/first-bakery.ts';
 import { insertBakery, loadBakery, setClock } from '../db/bakery.ts';
 import { FROM_THE_BEGINNING, insertEntryRevision } from '../db/entries.ts';
-import { defineCommand, EVERYONE, FOUNDER } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /**
  * Begins a bakery on an empty database: its name, its clock and units, the person who heads it, the room all stand in,
@@ -26,7 +26,7 @@ export const foundBakery = defineCommand({
 		mass: z.enum(['metric', 'imperial']),
 		temperature: z.enum(['celsius', 'fahrenheit'])
 	}),
-	permitted: [FOUNDER, ...EVERYONE],
+	right: 'begin-a-bakery',
 	refusals: ['bakery-is-there'],
 	handle: async (tx, command) => {
 		if (await loadBakery(tx)) return fail({ kind: 'bakery-is-there' });

@@ -4,7 +4,7 @@ import { LEARNED_SUBJECTS } from '../../core/learning/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { isObservation } from '../db/batch-log.ts';
 import { setIgnored } from '../db/learning.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Lets an observation not count, or count again. The entry itself stands. */
 export const ignoreObservation = defineCommand({
@@ -15,7 +15,7 @@ export const ignoreObservation = defineCommand({
 		observationId: uuidSchema,
 		ignored: z.boolean()
 	}),
-	permitted: EVERYONE,
+	right: 'change-the-plan',
 	refusals: ['unknown'],
 	handle: async (tx, { subject, observationId, ignored, id: commandId }) => {
 		if (!(await isObservation(tx, observationId, subject)))

@@ -3,7 +3,7 @@ import { bakeDateSchema } from '../../contracts/border-schemas.ts';
 import { line } from '../../contracts/text.ts';
 import { fail, ok } from '../../core/result.ts';
 import { setTimeIgnored } from '../db/work-timed.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Lets the time that something took not count, or count again. The taps stand. */
 export const ignoreTime = defineCommand({
@@ -14,7 +14,7 @@ export const ignoreTime = defineCommand({
 		taskId: line(250, { least: 1 }),
 		ignored: z.boolean()
 	}),
-	permitted: EVERYONE,
+	right: 'change-the-plan',
 	refusals: ['unknown'],
 	handle: async (tx, { date, taskId, ignored, id: commandId }) =>
 		(await setTimeIgnored(tx, { date, taskId }, ignored, commandId))

@@ -14,7 +14,7 @@ import { retardersAsLearned } from '../services/cold-as-learned.ts';
 import { readRoomTrace } from '../services/read-room-trace.ts';
 import { namedAir } from '../services/standing-of-day.ts';
 import { readWaterInputs } from '../services/temperatures-now.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /**
  * Writes down what was seen of a dough and what the baker decided. How far its clock was is worked out here
@@ -28,7 +28,7 @@ export const judgeReadiness = defineCommand({
 		sightings: sightingsSchema,
 		decision: z.enum(READINESS_DECISIONS)
 	}),
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['unknown', 'not-mixed-yet', 'before-the-mix', 'dough-has-no-clock'],
 	handle: async (tx, command) => {
 		const { id, occurredAtMs, decision } = command;

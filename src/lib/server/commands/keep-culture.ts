@@ -5,7 +5,7 @@ import { fail, ok } from '../../core/result.ts';
 import { lockCulture, putCulture } from '../db/cultures.ts';
 import { loadEntries } from '../db/entries.ts';
 import { loadIngredientRows } from '../db/ingredients.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Says how a culture is kept: its feed, its flours, where it stands, when it is fed and what is kept of it. */
 export const keepCulture = defineCommand({
@@ -16,7 +16,7 @@ export const keepCulture = defineCommand({
 		keeping: cultureKeepingSchema,
 		expectedVersion: versionSchema
 	}),
-	permitted: EVERYONE,
+	right: 'change-the-book',
 	refusals: ['unknown', 'settings-changed-meanwhile'],
 	handle: async (tx, { ingredientId, keeping, expectedVersion }, actor) => {
 		const ingredients = (await loadIngredientRows(tx)).map(({ ingredient }) => ingredient);

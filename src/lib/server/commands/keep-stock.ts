@@ -5,7 +5,7 @@ import { fail, ok } from '../../core/result.ts';
 import { loadEntries } from '../db/entries.ts';
 import { isIngredientKnown } from '../db/ingredients.ts';
 import { lockKeeping, updateKeeping } from '../db/stock.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Says whom an ingredient comes from, in what packs, and how much of it is kept at the least. */
 export const keepStock = defineCommand({
@@ -18,7 +18,7 @@ export const keepStock = defineCommand({
 		leastGrams: z.number().min(0).max(MOST_STOCK_GRAMS),
 		expectedVersion: versionSchema
 	}),
-	permitted: EVERYONE,
+	right: 'change-the-book',
 	refusals: ['unknown', 'settings-changed-meanwhile'],
 	handle: async (tx, command, actor) => {
 		const { ingredientId, supplierId, packGrams, leastGrams, expectedVersion } = command;

@@ -21,7 +21,7 @@ import { loadBakeryDay, type BakeryDay } from '../services/day-production.ts';
 import { workOutMix } from '../services/mixes-of-day.ts';
 import { loadObservationsOf } from '../services/observations.ts';
 import { readWaterInputs } from '../services/temperatures-now.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 const content = z.object({
 	batch: batchNameSchema,
@@ -54,7 +54,7 @@ export const measureDough = defineCommand({
 	kind: 'measure-dough',
 	lane: 'batches',
 	content,
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['malformed', 'unknown', 'more-than-a-mixer'],
 	handle: async (tx, command) => {
 		const begun = await beginBatch(tx, command.batch);

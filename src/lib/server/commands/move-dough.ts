@@ -9,7 +9,7 @@ import { insertEntry } from '../db/batch-log-entries.ts';
 import { loadEntries } from '../db/entries.ts';
 import { retardersOf } from '../db/of-entries.ts';
 import { findMixedBatch } from '../services/mixed-batch.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Writes down that something went to another place, where its wait goes on. */
 export const moveDough = defineCommand({
@@ -23,7 +23,7 @@ export const moveDough = defineCommand({
 		/** The cold room it goes into, where it is one that is known. */
 		retarderId: uuidSchema.nullable()
 	}),
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['unknown', 'not-mixed-yet', 'before-the-mix'],
 	handle: async (tx, command) => {
 		const { id, occurredAtMs, retarderId } = command;

@@ -32,6 +32,7 @@ export const REFUSAL_STATUS: Readonly<Record<Refusal['kind'], number>> = {
 	'too-much': 422,
 	'not-storable': 422,
 	'no-bakery': 503,
+	'signed-out': 401,
 	busy: 503,
 	'database-unavailable': 503
 };

@@ -11,7 +11,7 @@ import { fail, ok } from '../../core/result.ts';
 import { areDeviceIdsUsed, isDeviceTaken, putDevice } from '../db/devices.ts';
 import { loadEntries } from '../db/entries.ts';
 import { placesOf, plannedOvensOf } from '../db/of-entries.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Adds a device by the fingerprint of its key; the key itself never leaves the browser that made it. */
 export const registerDevice = defineCommand({
@@ -53,7 +53,7 @@ export const registerDevice = defineCommand({
 				message: 'a sensor of a deck names it, and only that'
 			})
 	}),
-	permitted: EVERYONE,
+	right: 'keep-the-house',
 	refusals: ['name-taken', 'id-used-before', 'unknown'],
 	handle: async (tx, { deviceId, name, keySha256, sensors, id: commandId }) => {
 		if (await areDeviceIdsUsed(tx, [deviceId, ...sensors.map((sensor) => sensor.id)]))

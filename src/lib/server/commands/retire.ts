@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { uuidSchema } from '../../contracts/border-schemas.ts';
 import { fail, ok } from '../../core/result.ts';
 import { setRetired } from '../db/retire.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /**
  * Retires something of the book, or brings it back. Nothing in use is deleted: what names it goes on, it
@@ -17,7 +17,7 @@ export const retire = defineCommand({
 		/** False brings it back. */
 		retired: z.boolean()
 	}),
-	permitted: EVERYONE,
+	right: 'change-the-book',
 	refusals: ['unknown'],
 	handle: async (tx, { what, entityId, retired, occurredAtMs }) => {
 		const changed = await setRetired(tx, what, entityId, retired ? occurredAtMs : null);

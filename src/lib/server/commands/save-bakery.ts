@@ -9,7 +9,7 @@ import { versionSchema } from '../../contracts/border-schemas.ts';
 import { nameSchema } from '../../contracts/text.ts';
 import { fail, ok } from '../../core/result.ts';
 import { loadBakery, updateBakery } from '../db/bakery.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Saves what the bakery is called, where its clock hangs, what its money is, how high it stands and how long weighing takes. */
 export const saveBakery = defineCommand({
@@ -23,7 +23,7 @@ export const saveBakery = defineCommand({
 		weighMinutes: weighMinutesSchema,
 		expectedVersion: versionSchema
 	}),
-	permitted: EVERYONE,
+	right: 'keep-the-house',
 	refusals: ['settings-changed-meanwhile', 'no-bakery'],
 	handle: async (tx, command) => {
 		const { name, timeZone, currency, altitudeMetres, weighMinutes } = command;

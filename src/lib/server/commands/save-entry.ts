@@ -14,7 +14,7 @@ import {
 	lockEntryNames
 } from '../db/entries.ts';
 import { plansAhead, plansThatChanged } from '../services/plans-affected.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 import { nameProblem } from './name-problem.ts';
 
 /**
@@ -35,7 +35,7 @@ export const saveEntry = defineCommand({
 		}),
 		entrySchema
 	),
-	permitted: EVERYONE,
+	right: 'keep-the-house',
 	refusals: [
 		'name-taken',
 		'name-alike',

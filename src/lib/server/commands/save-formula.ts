@@ -15,7 +15,7 @@ import { insertDraft } from '../db/formula-drafts.ts';
 import { loadRevisionHeads } from '../db/formulas.ts';
 import { areDeliveriesKnown } from '../db/ingredients.ts';
 import { changedBook, newerRevision, writeChange, type BookChange } from './book-change.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 import { nameProblem } from './name-problem.ts';
 
 /** What saving a formula answers: its revision, or that it stands beside the one that was saved first. */
@@ -38,7 +38,7 @@ export const saveFormula = defineCommand({
 	kind: 'save-formula',
 	lane: 'book',
 	content: z.object(formulaContent),
-	permitted: EVERYONE,
+	right: 'change-the-book',
 	refusals: ['unknown', 'name-taken', 'name-alike', 'formula-impossible'],
 	handle: async (tx, command, actor) => {
 		await lockBook(tx);

@@ -8,7 +8,7 @@ import { nameIngredient } from '../db/ingredients.ts';
 import { loadEntries } from '../db/entries.ts';
 import { placesOf, scalesOf } from '../db/of-entries.ts';
 import { changedBook, newerRevision, writeChange } from './book-change.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 import { nameProblem } from './name-problem.ts';
 
 /**
@@ -20,7 +20,7 @@ export const saveIngredient = defineCommand({
 	kind: 'save-ingredient',
 	lane: 'book',
 	content: z.object(ingredientContent),
-	permitted: EVERYONE,
+	right: 'change-the-book',
 	refusals: ['name-taken', 'name-alike', 'unknown', 'newer-revision', 'formula-impossible'],
 	handle: async (tx, command, actor) => {
 		await lockBook(tx);

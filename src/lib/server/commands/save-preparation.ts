@@ -4,7 +4,7 @@ import type { Preparation } from '../../core/formula/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { loadFormulaBook, lockBook } from '../db/formula-book.ts';
 import { changedBook, newerRevision, writeChange } from './book-change.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 import { nameProblem } from './name-problem.ts';
 
 /**
@@ -16,7 +16,7 @@ export const savePreparation = defineCommand({
 	kind: 'save-preparation',
 	lane: 'book',
 	content: z.object(preparationContent),
-	permitted: EVERYONE,
+	right: 'change-the-book',
 	refusals: ['name-taken', 'name-alike', 'unknown', 'newer-revision', 'formula-impossible'],
 	handle: async (tx, command, actor) => {
 		await lockBook(tx);

@@ -8,7 +8,7 @@ import { loadEntries } from '../db/entries.ts';
 import { loadFormulaBook, lockBook, pinsOf, type FormulaBook } from '../db/formula-book.ts';
 import { insertProductRevision, nameProduct } from '../db/products.ts';
 import { newerRevision } from './book-change.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 import { nameProblem } from './name-problem.ts';
 
 const content = z.object(productContent);
@@ -19,7 +19,7 @@ export const saveProduct = defineCommand({
 	kind: 'save-product',
 	lane: 'book',
 	content,
-	permitted: EVERYONE,
+	right: 'change-the-book',
 	refusals: ['name-taken', 'name-alike', 'unknown', 'newer-revision', 'formula-impossible'],
 	handle: async (tx, command, actor) => {
 		await lockBook(tx);

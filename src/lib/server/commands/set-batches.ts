@@ -4,7 +4,7 @@ import { MOST_BATCHES } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
 import { lockBatchesWanted, updateBatchesWanted } from '../db/batches-wanted.ts';
 import { isPreparationKnown } from '../db/preparations.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Says in how many batches a pre-ferment or preparation of a date is made; null for one for all that take from it. */
 export const setBatches = defineCommand({
@@ -16,7 +16,7 @@ export const setBatches = defineCommand({
 		batches: z.int().min(2).max(MOST_BATCHES).nullable(),
 		expectedVersion: versionSchema
 	}),
-	permitted: EVERYONE,
+	right: 'change-the-plan',
 	refusals: ['unknown', 'changed-meanwhile'],
 	handle: async (tx, { date, preparationId, batches, expectedVersion }, actor) => {
 		if (!(await isPreparationKnown(tx, preparationId)))

@@ -5,7 +5,7 @@ import { MOST_LEAD_MINUTES } from '../../contracts/limits.ts';
 import { fail, ok } from '../../core/result.ts';
 import { lockLead, updateLead } from '../db/batches.ts';
 import { findOrMake } from '../services/begin-batch.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Says how much earlier than its drops one mix should be ready. */
 export const setLead = defineCommand({
@@ -16,7 +16,7 @@ export const setLead = defineCommand({
 		minutes: z.int().min(0).max(MOST_LEAD_MINUTES),
 		expectedVersion: versionSchema
 	}),
-	permitted: EVERYONE,
+	right: 'change-the-plan',
 	refusals: ['unknown', 'more-than-a-mixer', 'changed-meanwhile'],
 	handle: async (tx, { batch: name, minutes, expectedVersion }, actor) => {
 		const found = await findOrMake(tx, name);

@@ -7,7 +7,7 @@ import { fail, ok } from '../../core/result.ts';
 import { isFormulaKnown } from '../db/formulas.ts';
 import { isIngredientKnown } from '../db/ingredients.ts';
 import { putLiquids } from '../db/liquids.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** No dough pours so many. */
 const MOST_LIQUIDS = 20;
@@ -36,7 +36,7 @@ export const setLiquids = defineCommand({
 				'A liquid is named twice.'
 			)
 	}),
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['unknown'],
 	handle: async (tx, { formulaId, picked }) => {
 		if (!(await isFormulaKnown(tx, formulaId))) return fail({ kind: 'unknown', what: 'formula' });

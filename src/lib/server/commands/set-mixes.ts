@@ -5,7 +5,7 @@ import { MOST_MIXES } from '../../core/production/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { isFormulaKnown } from '../db/formulas.ts';
 import { lockMixesWanted, updateMixesWanted } from '../db/mixes-wanted.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Says in how many mixes at least a dough of a date is made, or leaves it to as few as fit. */
 export const setMixes = defineCommand({
@@ -17,7 +17,7 @@ export const setMixes = defineCommand({
 		mixes: z.int().min(1).max(MOST_MIXES).nullable(),
 		expectedVersion: versionSchema
 	}),
-	permitted: EVERYONE,
+	right: 'change-the-plan',
 	refusals: ['unknown', 'changed-meanwhile'],
 	handle: async (tx, { date, formulaId, mixes, expectedVersion }, actor) => {
 		if (!(await isFormulaKnown(tx, formulaId))) return fail({ kind: 'unknown', what: 'formula' });

@@ -14,7 +14,7 @@ import {
 	updateStandingVersion,
 	type StandingRow
 } from '../db/standing-orders.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 import { isSameOrder, lockStandingOrders } from './standing-locks.ts';
 
 /**
@@ -51,7 +51,7 @@ export const setStanding = defineCommand({
 			({ fromDate, untilDate }) => untilDate === null || untilDate >= fromDate,
 			'ends before it begins'
 		),
-	permitted: EVERYONE,
+	right: 'change-orders',
 	refusals: ['unknown', 'numbers-changed-meanwhile', 'in-the-past', 'no-bakery'],
 	handle: async (tx, command, actor) => {
 		const { fromDate, untilDate, lines } = command;

@@ -3,7 +3,7 @@ import { versionSchema } from '../../contracts/border-schemas.ts';
 import { ICE_FORMS } from '../../core/heat/index.ts';
 import { fail, ok } from '../../core/result.ts';
 import { loadBakery, updateSupply } from '../db/bakery.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /**
  * Sets what taps, chiller and ice can give; as they stand together they are saved together. Of two who set it
@@ -22,7 +22,7 @@ export const setSupply = defineCommand({
 		hottestWaterCelsius: z.number().min(20).max(60),
 		expectedVersion: versionSchema
 	}),
-	permitted: EVERYONE,
+	right: 'keep-the-house',
 	refusals: ['settings-changed-meanwhile', 'no-bakery'],
 	handle: async (tx, { expectedVersion, ...supply }) => {
 		const version = await updateSupply(tx, supply, expectedVersion);

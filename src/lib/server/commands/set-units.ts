@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { fail, ok } from '../../core/result.ts';
 import { updateUnits } from '../db/bakery.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Sets how the bakery reads its figures; what is stored stays grams and degrees Celsius. */
 export const setUnits = defineCommand({
@@ -11,7 +11,7 @@ export const setUnits = defineCommand({
 		mass: z.enum(['metric', 'imperial']),
 		temperature: z.enum(['celsius', 'fahrenheit'])
 	}),
-	permitted: EVERYONE,
+	right: 'keep-the-house',
 	refusals: ['no-bakery'],
 	handle: async (tx, { mass, temperature }) => {
 		const version = await updateUnits(tx, { mass, temperature });

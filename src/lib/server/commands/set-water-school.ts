@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { WATER_SCHOOLS } from '../../core/heat/index.ts';
 import { ok } from '../../core/result.ts';
 import { updateWaterSchool } from '../db/bakery.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Sets by which school the bakery finds its water; the other two stay beside it. */
 export const setWaterSchool = defineCommand({
@@ -13,7 +13,7 @@ export const setWaterSchool = defineCommand({
 		/** By the factor rule the soaker counts as a part of its own; left out, it stays as it is. */
 		countsSoakers: z.boolean().optional()
 	}),
-	permitted: EVERYONE,
+	right: 'change-the-plan',
 	refusals: [],
 	handle: async (tx, { school, countsSoakers }) => {
 		await updateWaterSchool(tx, school, countsSoakers);

@@ -4,7 +4,7 @@ import { fail, ok } from '../../core/result.ts';
 import { setBatchStates } from '../db/batches.ts';
 import { insertEntry } from '../db/batch-log-entries.ts';
 import { findStandingEntry, isEnded } from '../db/batch-log-standing.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /**
  * Says that something that was written down did not happen: undo, as an entry of its own. The struck entry stays
@@ -14,7 +14,7 @@ export const strikeEntry = defineCommand({
 	kind: 'strike-entry',
 	lane: 'batches',
 	content: z.object({ entryId: uuidSchema }),
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['unknown'],
 	handle: async (tx, { id, entryId, occurredAtMs }) => {
 		const entry = await findStandingEntry(tx, entryId);

@@ -8,14 +8,14 @@ import { insertEntry } from '../db/batch-log-entries.ts';
 import { findEntriesOfCommand, isEnded } from '../db/batch-log-standing.ts';
 import { findWorkOfEntry, strikeWorkEntry } from '../db/work.ts';
 import { bookTimes } from '../services/book-times.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Says that something that was tapped did not happen, and what was written with it neither: undo, as an entry of its own. */
 export const strikeWork = defineCommand({
 	kind: 'strike-work',
 	lane: 'batches',
 	content: z.object({ entryId: uuidSchema }),
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['unknown'],
 	handle: async (tx, { id, entryId, occurredAtMs }, actor) => {
 		const found = await findWorkOfEntry(tx, entryId);

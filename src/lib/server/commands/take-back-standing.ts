@@ -13,7 +13,7 @@ import {
 	updateStandingVersion,
 	type StandingRow
 } from '../db/standing-orders.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 import { isSameOrder, lockStandingOrders } from './standing-locks.ts';
 
 /**
@@ -34,7 +34,7 @@ export const takeBackStanding = defineCommand({
 			.min(1)
 			.max(MOST_ORDER_LINES)
 	}),
-	permitted: EVERYONE,
+	right: 'change-orders',
 	refusals: ['unknown', 'numbers-changed-meanwhile', 'in-the-past', 'no-bakery'],
 	handle: async (tx, { id, commandId, lines, occurredAtMs }, actor) => {
 		const bakery = await loadBakery(tx);

@@ -12,7 +12,7 @@ import {
 	lockEntryNames
 } from '../db/entries.ts';
 import { plansAhead, plansThatChanged } from '../services/plans-affected.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /**
  * Takes closed days out of a calendar, all of them or none. Days that are there already are not taken twice; a name that
@@ -33,7 +33,7 @@ export const takeClosedDays = defineCommand({
 			.min(1)
 			.max(400)
 	}),
-	permitted: EVERYONE,
+	right: 'keep-the-house',
 	refusals: ['entry-impossible', 'id-used-before'],
 	handle: async (tx, { days, occurredAtMs }, actor) => {
 		await lockEntryNames(tx, 'closed-days');

@@ -10,7 +10,7 @@ import { loadEntries } from '../db/entries.ts';
 import { placesOf } from '../db/of-entries.ts';
 import { isPreparationKnown } from '../db/preparations.ts';
 import { insertReading, isReadingKnown } from '../db/readings.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Writes down a temperature. A correction is a new reading that points at the old one. */
 export const takeReading = defineCommand({
@@ -48,7 +48,7 @@ export const takeReading = defineCommand({
 			message: 'a reading of a place names it, and only that',
 			path: ['placeId']
 		}),
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['unknown'],
 	handle: async (tx, command) => {
 		const { quantity, preparationId, placeId, correctsId, celsius, occurredAtMs } = command;

@@ -5,7 +5,7 @@ import { line } from '../../contracts/text.ts';
 import { fail, ok } from '../../core/result.ts';
 import { isIngredientKnown } from '../db/ingredients.ts';
 import { insertStockEntry } from '../db/stock.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Writes down what was counted of an ingredient, what came of it, or what was taken out beside the baking. */
 export const takeStock = defineCommand({
@@ -19,7 +19,7 @@ export const takeStock = defineCommand({
 		lot: line(100),
 		note: line(500)
 	}),
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['unknown'],
 	handle: async (tx, { ingredientId, what, grams, lot, note, id, occurredAtMs }) => {
 		if (!(await isIngredientKnown(tx, ingredientId)))

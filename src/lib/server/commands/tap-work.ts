@@ -11,7 +11,7 @@ import { loadEntries } from '../db/entries.ts';
 import { findBatchOfTask, hasPlan, insertWorkEntry, loadWorkEntries } from '../db/work.ts';
 import { bookTimes } from '../services/book-times.ts';
 import { touchBatch } from '../services/touch-batch.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** What is done to an oven or for a drop is of no task. */
 const BESIDE_TASKS = /^(?:oven|drop) ./;
@@ -55,7 +55,7 @@ export const tapWork = defineCommand({
 				taskId === null ? BESIDE_TASKS.test(work) : work.startsWith(`${taskId} `),
 			{ message: 'is no work of that task', path: ['work'] }
 		),
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['malformed', 'unknown'],
 	handle: async (tx, command, actor) => {
 		const { id, date, work, taskId, act, untilMs, because, celsius, personId, occurredAtMs } =

@@ -7,7 +7,7 @@ import { loadEntries } from '../db/entries.ts';
 import { everyDrop } from '../db/of-entries.ts';
 import { findPortion, insertResult } from '../db/results.ts';
 import { touchBatch } from '../services/touch-batch.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /**
  * Writes down what came out of a portion: what was counted, weighed, scored or found wrong, and what is done about a short count. What is
@@ -21,7 +21,7 @@ export const tellResult = defineCommand({
 		portion: portionSchema,
 		told: resultToldSchema
 	}),
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['unknown'],
 	handle: async (tx, { id, date, portion, told, occurredAtMs }) => {
 		await lockBatchesOn(tx, date);

@@ -17,7 +17,7 @@ import { readRoomTrace } from '../services/read-room-trace.ts';
 import { namedAir } from '../services/standing-of-day.ts';
 import { readWaterInputs } from '../services/temperatures-now.ts';
 import { loadBakery } from '../db/bakery.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 const grams = z.number().min(0).max(MOST_BATCH_GRAMS);
 const what = z.discriminatedUnion('kind', [
@@ -40,7 +40,7 @@ export const tendCulture = defineCommand({
 	kind: 'tend-culture',
 	lane: 'batches',
 	content: z.object({ ingredientId: uuidSchema, what }),
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['unknown', 'not-fed-yet'],
 	handle: async (tx, { id, ingredientId, what: told, occurredAtMs }) => {
 		if (!(await loadKeptCultures(tx, [ingredientId])).has(ingredientId))

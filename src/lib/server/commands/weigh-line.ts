@@ -11,7 +11,7 @@ import { isPreparationKnown } from '../db/preparations.ts';
 import { insertWeighing } from '../db/weighings.ts';
 import { beginBatch, bookUses } from '../services/begin-batch.ts';
 import { loadBakeryDay } from '../services/day-production.ts';
-import { defineCommand, EVERYONE } from './define.ts';
+import { defineCommand } from './define.ts';
 
 /** Writes down a weight that went into a bowl. The first begins its batch: what it is made by and how large stands then. */
 export const weighLine = defineCommand({
@@ -34,7 +34,7 @@ export const weighLine = defineCommand({
 		scale: line(200),
 		lot: line(100)
 	}),
-	permitted: EVERYONE,
+	right: 'work-at-the-bench',
 	refusals: ['unknown', 'more-than-a-mixer'],
 	handle: async (tx, command) => {
 		const { material, addition, wantedGrams, grams, how, closeEnough, scale, lot } = command;

@@ -14,6 +14,7 @@ import type { ReadingQuantity } from '../../core/mixing/index.ts';
 import type { MeasuredColumns } from './measured-columns.ts';
 import type { OrderTables } from './order-tables.ts';
 import type { CultureTables } from './culture-tables.ts';
+import type { DoorTables } from './door-tables.ts';
 import type { StockTables } from './stock-tables.ts';
 import type { WeighingTables } from './weighing-tables.ts';
 import type { PlanTables } from './plan-tables.ts';
@@ -49,6 +50,7 @@ export type EveryColumn<T extends keyof Tables> = {
 export interface Tables
 	extends
 		CultureTables,
+		DoorTables,
 		OrderTables,
 		PlanTables,
 		ResultTables,

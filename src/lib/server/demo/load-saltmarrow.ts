@@ -25,6 +25,7 @@ import { FIRST_SETTINGS } from '../services/first-bakery.ts';
 import { USUAL_JAR_MINUTES } from '../services/cultures.ts';
 import { CULTURE_HOURS, CULTURES, CULTURES_STAND } from './cultures.ts';
 import { demoId } from './demo-id.ts';
+import { loadWaysIn } from './demo-people.ts';
 import { demoPlaceId } from './demo-place.ts';
 import { COUNTED, RECEIVED } from './stock.ts';
 import { DEMO_ZONE } from './demo-zone.ts';
@@ -50,6 +51,7 @@ export async function loadSaltmarrow(
 		const commandId = demoId('command', 'load demo');
 		await setClock(tx, clock);
 		await loadBakehouse(tx, now.epochMs);
+		await loadWaysIn(tx);
 		await loadBook(tx, { madeBy: demoId('person', HEAD_BAKER), occurredAtMs: now.epochMs }, today);
 		await loadStockOfDemo(tx, commandId, now.epochMs);
 		await loadCulturesOfDemo(tx, commandId, now.epochMs);

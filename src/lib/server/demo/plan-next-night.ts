@@ -8,7 +8,7 @@ import {
 	type Placement
 } from '../../core/planning/index.ts';
 import { addDays, bakeryTime, instantOf, type WallTime } from '../../core/time/index.ts';
-import { currentActor } from '../auth/actor.ts';
+import { headBaker } from '../auth/actor.ts';
 import { carryOut, readCommand } from '../commands/door.ts';
 import { loadClock } from '../db/bakery.ts';
 import type { Db } from '../db/client.ts';
@@ -34,7 +34,7 @@ export async function planNextNight(db: Db, realNowMs: number): Promise<void> {
 	const nowMs = bakeryTime(await loadClock(db), { epochMs: realNowMs }).epochMs;
 	const { date } = await readNextBake(db, { epochMs: realNowMs });
 	const ordersInMs = instantOf(addDays(date, -1), ORDERS_ARE_IN, DEMO_ZONE).epochMs;
-	const [{ input, fingerprint }, actor] = await Promise.all([readPlan(db, date), currentActor(db)]);
+	const [{ input, fingerprint }, actor] = await Promise.all([readPlan(db, date), headBaker(db)]);
 	const told = planToldBy(input, nowMs, ordersInMs);
 	if (!told) return;
 	const command = readCommand({

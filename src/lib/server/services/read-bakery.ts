@@ -1,3 +1,4 @@
+import type { SessionKind } from '../../contracts/door-views.ts';
 import type { BakeryView } from '../../contracts/views.ts';
 import { goesOn, isClosedOn } from '../../core/bakery/index.ts';
 import {
@@ -16,7 +17,11 @@ import { dropsOf, placesOf } from '../db/of-entries.ts';
 import { BakeryNotSetUp } from './day-production.ts';
 
 /** What the frame of every room shows. */
-export async function readBakery(db: Db, actor: Actor): Promise<BakeryView> {
+export async function readBakery(
+	db: Db,
+	actor: Actor,
+	cameIn: { readonly at: SessionKind; readonly isKeyless: boolean }
+): Promise<BakeryView> {
 	const [bakery, clock, entries] = await Promise.all([
 		loadBakery(db),
 		loadClock(db),
@@ -28,7 +33,7 @@ export async function readBakery(db: Db, actor: Actor): Promise<BakeryView> {
 		timeZone: bakery.timeZone,
 		units: bakery.units,
 		clock,
-		actor: { name: actor.name, role: actor.role },
+		actor: { id: actor.id, name: actor.name, role: actor.role, ...cameIn },
 		places: [...placesOf(entries, 'in-use').values()]
 	};
 }

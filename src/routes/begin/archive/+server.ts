@@ -1,6 +1,10 @@
 import { json } from '@sveltejs/kit';
 import type { ArchiveAnswer, ArchiveProblem } from '$lib/contracts/archive.ts';
 import { readArchive } from '$lib/server/archive/read-archive.ts';
+import { headBaker } from '$lib/server/auth/actor.ts';
+import { askingOf } from '$lib/server/auth/asking-of.ts';
+import { welcomeFounder } from '$lib/server/auth/first-key.ts';
+import { setToken } from '$lib/server/auth/session-cookie.ts';
 import { database } from '$lib/server/db/connection.ts';
 import type { RequestHandler } from './$types';
 
@@ -15,8 +19,12 @@ const STATUS: Readonly<Record<ArchiveProblem['kind'], number>> = {
 };
 
 /** A bakery from its archive, where there is none yet. */
-export const POST: RequestHandler = async ({ request }) => {
-	const read = await readArchive(database(), piecesOf(request));
+export const POST: RequestHandler = async (event) => {
+	const read = await readArchive(database(), piecesOf(event.request));
+	// Whoever brings a bakery along where there was none comes in as its head baker, and chooses a password.
+	const head = read.ok ? await headBaker(database()) : null;
+	if (head)
+		setToken(event.cookies, event.url, await welcomeFounder(database(), head.id, askingOf(event)));
 	const answer: ArchiveAnswer = read.ok
 		? { outcome: 'done', rows: read.value.rows }
 		: { outcome: 'refused', problem: read.error };

@@ -30,6 +30,7 @@ import * as picturesOfBread from './0034-pictures-of-bread.ts';
 import * as staysInPlaces from './0035-stays-in-places.ts';
 import * as namesMatched from './0036-names-matched.ts';
 import * as sheetsBathsAndFats from './0037-sheets-baths-and-fats.ts';
+import * as doors from './0038-doors.ts';
 import * as stock from './0020-stock.ts';
 import * as standingOrders from './0019-standing-orders.ts';
 import * as doughsTaken from './0017-doughs-taken.ts';
@@ -75,7 +76,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0034-pictures-of-bread': picturesOfBread,
 	'0035-stays-in-places': staysInPlaces,
 	'0036-names-matched': namesMatched,
-	'0037-sheets-baths-and-fats': sheetsBathsAndFats
+	'0037-sheets-baths-and-fats': sheetsBathsAndFats,
+	'0038-doors': doors
 };
 
 export const migrations: MigrationProvider = {

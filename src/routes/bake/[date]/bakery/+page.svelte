@@ -5,4 +5,4 @@
 	let { data }: PageProps = $props();
 </script>
 
-<BakeryRoom view={data} />
+<BakeryRoom view={data.room} backup={data.backup} />

@@ -1,6 +1,9 @@
 import { error } from '@sveltejs/kit';
-import { sheetAt } from '$lib/contracts/sheet-paths.ts';
+import { mayRole } from '$lib/contracts/rights.ts';
+import { EVERYBODY, sheetAt } from '$lib/contracts/sheet-paths.ts';
+import { calendarKey } from '$lib/server/auth/secrets.ts';
 import { database } from '$lib/server/db/connection.ts';
+import { loadCalendarSecret } from '$lib/server/db/doors.ts';
 import { dateOfPage, forPage } from '$lib/server/page.ts';
 import { readRunSheet } from '$lib/server/services/read-run-sheet.ts';
 import type { PageServerLoad } from './$types';
@@ -14,8 +17,21 @@ export const load: PageServerLoad = ({ params, depends, locals }) => {
 			message: `The run sheet has no page called "${params.sheet}".`,
 			next: { href: `/bake/${date}/run-sheet`, label: 'Go to the run sheet' }
 		});
-	return forPage(locals, async () => ({
-		sheet,
-		view: await readRunSheet(database(), date, Date.now())
-	}));
+	return forPage(locals, async () => {
+		const [view, { actor }, secret] = await Promise.all([
+			readRunSheet(database(), date, Date.now()),
+			locals.visitor(),
+			loadCalendarSecret(database())
+		]);
+		// Who may not see the days to come is handed no address of them.
+		const whose =
+			actor && mayRole(actor.role, 'see-the-day')
+				? [EVERYBODY, ...(view.accepted?.document.input.people ?? []).map(({ id }) => id)]
+				: [];
+		return {
+			sheet,
+			view,
+			calendarKeys: Object.fromEntries(whose.map((who) => [who, calendarKey(secret, who)]))
+		};
+	});
 };

@@ -5,4 +5,4 @@
 	let { data }: PageProps = $props();
 </script>
 
-<RunSheetRoom view={data.view} sheet={data.sheet} />
+<RunSheetRoom view={data.view} sheet={data.sheet} calendarKeys={data.calendarKeys} />

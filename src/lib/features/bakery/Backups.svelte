@@ -1,0 +1,33 @@
+<script lang="ts">
+	import type { BackupSeen } from '../../contracts/bakery-views.ts';
+	import { ageText } from '../../wording/time-text.ts';
+
+	interface Props {
+		seen: BackupSeen;
+	}
+	let { seen }: Props = $props();
+	/** One a day is taken: one that is much older did not come about. */
+	const LATE_MS = 36 * 3_600_000;
+	const isLate = $derived(seen.lastMs === null || seen.nowMs - seen.lastMs > LATE_MS);
+</script>
+
+<section class="border border-line bg-sheet p-4" aria-labelledby="backups" data-backups>
+	<h2 id="backups">Backups</h2>
+	<p class="my-2">
+		{#if isLate}<span class="act-now px-2">Check</span>{/if}
+		{#if seen.lastMs === null}
+			There is none yet. One a day is taken while Jovet runs; what is in the way stands where it was
+			started.
+		{:else}
+			The last one was taken {ageText(seen.lastMs, seen.nowMs)}; {seen.kept === 1
+				? 'it is the only one'
+				: `${seen.kept} are kept`}.
+			{#if isLate}A newer one did not come about: what is in the way stands where Jovet was started.{/if}
+		{/if}
+	</p>
+	<p class="text-ink-2">
+		They lie on this machine, in the folder backups of its data. Copy them to another one now and
+		then: <code>npm run backup -- --to</code> writes one anywhere, <code>npm run restore</code> puts one
+		back.
+	</p>
+</section>

@@ -1,0 +1,8 @@
+<script lang="ts">
+	import PairRoom from '$lib/features/doors/PairRoom.svelte';
+	import type { PageProps } from './$types';
+
+	let { data, form }: PageProps = $props();
+</script>
+
+<PairRoom code={data.code} problem={form?.problem ?? null} />
