@@ -3,7 +3,11 @@
 //
 // A day's backup is taken by itself into .data/backups while it runs, and two weeks of them are kept.
 //
+//   --network jovet.lan,192.168.1.20   serves these names and addresses on the bakery's network too, over HTTPS alone
+//   --network-port 4321                at this port
+//   --certificate FILE --key FILE      with a certificate that was brought along, in place of one made here
 //   --port 4320   the port to serve on; a port that is taken is said, and no other is used
+import { NETWORK_OPTIONS } from './parts/network-options.mjs';
 import { readOptions } from './parts/options.mjs';
 import { BACKUPS, MOST_BACKUPS } from './parts/places.mjs';
 import { reportAndExit } from './parts/progress.mjs';
@@ -11,11 +15,13 @@ import { readPort, serve } from './parts/serve.mjs';
 
 async function main() {
 	const values = readOptions(
-		{ port: { type: 'string', default: process.env.PORT ?? '4320' } },
+		{ port: { type: 'string', default: process.env.PORT ?? '4320' }, ...NETWORK_OPTIONS },
 		process.argv.slice(2)
 	);
 	await serve({
 		name: 'bakery',
+		// What it needs is installed by then.
+		network: async () => (await import('./parts/network.mjs')).readNetwork(values),
 		busy: 'Jovet is already running on this data folder',
 		folder: 'bakery-postgres',
 		databasePort: 54_320,

@@ -24,9 +24,11 @@ import { Plain, say, step } from './progress.mjs';
  *   fresh?: boolean,
  *   starting: string,
  *   env: Record<string, string>,
+ *   network?: () => Promise<import('./network.mjs').Network | null>,
  *   backups?: { folder: string, keep: number },
  *   beside?: (origin: string) => () => Promise<void>
- * }} Served `folder` lies in the data folder; `busy` says that it is served already; `backups`: one a
+ * }} Served `folder` lies in the data folder; `busy` says that it is served already; `network`: what it serves
+ *   beyond loopback; `backups`: one a
  *   day is taken there; `beside` starts what runs with it and gives what stops that.
  */
 
@@ -57,6 +59,7 @@ export async function serve(served) {
 		await installPackages();
 		await installPostgres();
 		await buildApplication();
+		const network = (await served.network?.()) ?? null;
 		const folder = await clusterFolder(path.join(DATA, served.folder));
 		if (served.fresh) {
 			const old = await startCluster({ folder, forTests: false, port: 0 });
@@ -93,6 +96,7 @@ export async function serve(served) {
 						databaseUrl: `${database.now().url}/postgres`,
 						env: {
 							...served.env,
+							...network?.env,
 							JOVET_BACKUPS: served.backups?.folder ?? ''
 						}
 					}),
@@ -101,10 +105,22 @@ export async function serve(served) {
 		);
 		stops.push(application.stop);
 		const { origin } = application.now();
+		if (network) {
+			const { openFrontDoor } = await import('./front-door.mjs');
+			const door = await openFrontDoor({ ...network, target: () => application.now().origin });
+			stops.push(door.stop);
+		}
 		if (served.backups) void keepBackedUp(() => database.now().url, served.backups, until);
 		if (served.beside) stops.push(served.beside(origin));
 		if (port !== served.port && served.port > 0)
 			say(`  port ${served.port} is busy, so another one is used`);
+		if (network)
+			say(
+				`\nOn the network: ${network.names.map((name) => `https://${name}${network.port === 443 ? '' : `:${network.port}`}`).join(', ')}` +
+					(network.certificate.authority === null
+						? ''
+						: `\nA browser warns of it once; the fingerprint of the issuer is\n  ${network.certificate.fingerprint}`)
+			);
 		say(`\nJovet is at ${origin}\nCtrl-C stops it; the data is kept in ${folder}.\n`);
 		await asked;
 		await step('stopping', stopAll);

@@ -14,6 +14,7 @@ import { inLane } from '$lib/server/commands/lanes.ts';
 import { REFUSAL_STATUS } from '$lib/server/commands/refusal-status.ts';
 import { isOverloaded, isUnavailable } from '$lib/server/db/client.ts';
 import { database } from '$lib/server/db/connection.ts';
+import { cameByFront } from '$lib/server/edge/front.ts';
 import { Busy } from '$lib/server/edge/gate.ts';
 import { readBody } from '$lib/server/edge/read-body.ts';
 import type { RequestEvent, RequestHandler } from './$types';
@@ -31,17 +32,14 @@ export const POST: RequestHandler = async (event) => {
 		if (!signedIn && (await loadBakery(database()))) return refuse({ kind: 'signed-out' });
 		const read = await commandOf(request);
 		if (!read.ok) return refuse(read.error);
-		const actor = signedIn ?? founderOf(read.value.content);
+		// A bakery is begun at the machine itself, not by whoever is first on the network.
+		const actor = signedIn ?? (cameByFront(event) ? null : founderOf(read.value.content));
 		if (!actor) return refuse({ kind: 'no-bakery' });
 		const outcome = await inLane(read.value.module.lane, () =>
 			carryOut(database(), read.value, actor, Date.now())
 		);
 		if (outcome.outcome === 'done' && actor.role === 'founder')
-			setToken(
-				event.cookies,
-				event.url,
-				await welcomeFounder(database(), actor.id, askingOf(event))
-			);
+			setToken(event, await welcomeFounder(database(), actor.id, askingOf(event)));
 		return outcome.outcome === 'done' ? answer(outcome, 200) : refuse(outcome.refusal);
 	} catch (error) {
 		if (isUnavailable(error)) return refuse({ kind: 'database-unavailable' });

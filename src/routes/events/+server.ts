@@ -1,5 +1,6 @@
 import { liveEvents } from '$lib/server/events/live-events.ts';
 import type { LiveEvent } from '$lib/server/events/hub.ts';
+import { addressOf } from '$lib/server/edge/front.ts';
 import type { RequestHandler } from './$types';
 
 /** A stream that says nothing for longer than this is taken for lost by what stands in between. */
@@ -18,8 +19,9 @@ const HEADERS = {
 const open = new Map<string, number>();
 
 /** The event stream of a browser: that something was written, never what. */
-export const GET: RequestHandler = ({ request, getClientAddress }) => {
-	const address = getClientAddress();
+export const GET: RequestHandler = (event) => {
+	const { request } = event;
+	const address = addressOf(event);
 	if ((open.get(address) ?? 0) >= MOST_OF_ONE)
 		return new Response('This address has too many streams open; close some of its pages.\n', {
 			status: 429,
@@ -35,7 +37,7 @@ export const GET: RequestHandler = ({ request, getClientAddress }) => {
 				if (!over) controller.enqueue(text.encode(what));
 			};
 			const leave = liveEvents().subscribe(
-				(event) => say(written(event)),
+				(told) => say(written(told)),
 				() => end()
 			);
 			const beat = setInterval(() => say(': still here\n\n'), BEAT_MS);

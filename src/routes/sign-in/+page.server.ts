@@ -37,7 +37,7 @@ export const actions: Actions = {
 			});
 		// One browser is one person's at a time.
 		if (before.session) await signOut(database(), before.session, asking.nowMs);
-		setToken(event.cookies, event.url, token.value);
+		setToken(event, token.value);
 		redirect(303, wayOn(form.to));
 	}
 };

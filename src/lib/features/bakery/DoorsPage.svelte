@@ -10,6 +10,8 @@
 	import BakeryPage from './BakeryPage.svelte';
 
 	interface Props {
+		/** Of the certificate that this bakery made for its network; null where it made none. */
+		fingerprint: string | null;
 		date: string;
 		doors: DoorsView;
 		counts: Readonly<Record<EntryKind, number>>;
@@ -26,7 +28,7 @@
 			| { readonly kind: 'calendars' }
 			| null;
 	}
-	let { date, doors, counts, made }: Props = $props();
+	let { fingerprint, date, doors, counts, made }: Props = $props();
 	const room = useRoom();
 	const zone = $derived(room.bakery.timeZone);
 	const shut = $derived(doors.people.filter(({ hasPassword }) => !hasPassword).length);
@@ -64,6 +66,16 @@
 					<p class="my-2">Or open <code>{made.address}</code> in it,</p>
 					<p>or Jovet’s address with <code>/pair</code> behind it, and type</p>
 					<p class="text-figure font-bold" data-pairing-code>{made.code}</p>
+					{#if fingerprint}
+						<p class="mt-3">
+							Its browser does not know this bakery’s certificate yet, and warns. Go on there only
+							if the fingerprint it shows for the issuer is
+						</p>
+						<p class="my-2"><code data-fingerprint>{fingerprint}</code></p>
+						<p class="text-ink-2">
+							Then keep the certificate from its page (below the code): it warns no more.
+						</p>
+					{/if}
 				</div>
 			</section>
 		{:else if made?.kind === 'calendars'}

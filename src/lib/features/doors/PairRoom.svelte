@@ -4,10 +4,12 @@
 	import DoorForm from './DoorForm.svelte';
 
 	interface Props {
+		/** It came over HTTPS with a certificate of this bakery's own making. */
+		isSecure: boolean;
 		code: string;
 		problem: DoorProblem | null;
 	}
-	let { code, problem }: Props = $props();
+	let { isSecure, code, problem }: Props = $props();
 	const id = $props.id();
 </script>
 
@@ -31,6 +33,14 @@
 		/>
 	</DoorForm>
 </section>
+{#if isSecure}
+	<p class="px-5 text-ink-2">
+		Did this browser warn of the certificate?
+		<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- the front door itself gives it: no page of the application -->
+		<a href="/certificate.crt" download>Keep this bakery’s certificate</a>, and let the settings of
+		this machine trust it for websites: it warns no more.
+	</p>
+{/if}
 
 <style>
 	.pair {

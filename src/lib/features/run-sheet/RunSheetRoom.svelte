@@ -18,8 +18,10 @@
 		view: RunSheetView;
 		sheet: Sheet;
 		calendarKeys: Readonly<Record<string, string>>;
+		/** Where calendars are reached. */
+		origin: string;
 	}
-	let { view, sheet, calendarKeys }: Props = $props();
+	let { view, sheet, calendarKeys, origin }: Props = $props();
 	const { bakery } = useRoom();
 	const zone = bakery.timeZone;
 
@@ -85,7 +87,7 @@
 			{/if}
 		{/each}
 	</div>
-	<TakeAlong date={view.date} document={accepted.document} {calendarKeys} />
+	<TakeAlong date={view.date} document={accepted.document} {calendarKeys} {origin} />
 {/if}
 
 <style>

@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { page } from '$app/state';
 	import { resolve } from '$app/paths';
 	import type { PlanDocument } from '../../contracts/plan-document.ts';
 	import { EVERYBODY } from '../../contracts/sheet-paths.ts';
@@ -9,8 +8,9 @@
 		document: PlanDocument;
 		/** What opens each calendar, by whose it is; empty for who may not have them. */
 		calendarKeys: Readonly<Record<string, string>>;
+		origin: string;
 	}
-	let { date, document, calendarKeys }: Props = $props();
+	let { date, document, calendarKeys, origin }: Props = $props();
 
 	const whose = $derived([
 		{ who: EVERYBODY, name: 'The whole night' },
@@ -43,7 +43,7 @@
 						<a href={resolve(`/bake/${date}/plan.ics?who=${who}`)} download>Calendar file</a>
 					</td>
 					<td data-subscription={who}
-						>{#if key}<code>{page.url.origin}{resolve(`/calendar/${who}`)}?key={key}</code>{/if}</td
+						>{#if key}<code>{origin}{resolve(`/calendar/${who}`)}?key={key}</code>{/if}</td
 					>
 				</tr>
 			{/each}

@@ -1,5 +1,6 @@
 import type { RequestEvent } from '@sveltejs/kit';
 import { mayRole, RIGHTS, rolesSpoken } from '../../contracts/rights.ts';
+import { cameByFront } from '../edge/front.ts';
 import { loadBakery } from '../db/bakery.ts';
 import { isUnavailable, type Db } from '../db/client.ts';
 import { asksOfRoute } from './rights-of-routes.ts';
@@ -26,7 +27,7 @@ export async function judgeVisit(
 		const { actor, session } = await locals.visitor();
 		if (!actor) {
 			// Before there is a bakery there is nothing to keep, and nobody to sign in.
-			if (!(await loadBakery(db))) return null;
+			if (!(await loadBakery(db))) return cameByFront(event) ? notFromHere() : null;
 			return isPage && isLook ? toTheDoor(url) : signedOut(event.request);
 		}
 		if (asks === 'signed-in' || mayRole(actor.role, asks)) return null;
@@ -70,6 +71,15 @@ function toTheDoor(url: URL): Response {
 	const path = url.pathname.replace(/\/__data\.json$/, '');
 	const to = path === '' || path === '/' ? '' : `?to=${encodeURIComponent(path)}`;
 	return new Response(null, { status: 303, headers: { ...NO_STORE, location: `/sign-in${to}` } });
+}
+
+/** Whoever begins a bakery keeps its house: that is done at the machine, not by whoever is first on the network. */
+function notFromHere(): Response {
+	return shutAnswer({
+		status: 403,
+		message:
+			'There is no bakery here yet. It is begun on the machine that Jovet runs on, at the address it says there; then this one works.'
+	});
 }
 
 function signedOut(request: Request): Response {

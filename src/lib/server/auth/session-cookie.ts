@@ -1,4 +1,5 @@
-import type { Cookies } from '@sveltejs/kit';
+import type { Cookies, RequestEvent } from '@sveltejs/kit';
+import { cameByFront } from '../edge/front.ts';
 import { SESSION_HOURS } from './visitor.ts';
 
 /** Over HTTPS the name itself holds the cookie to this host, this path and HTTPS. */
@@ -13,9 +14,9 @@ export function tokenOf(cookies: Cookies): string | undefined {
 }
 
 /** Gives a browser its token; no script reads it, and no other site sends it along. */
-export function setToken(cookies: Cookies, url: URL, token: string): void {
-	const secure = url.protocol === 'https:';
-	cookies.set(secure ? NAMES.secure : NAMES.plain, token, {
+export function setToken(event: RequestEvent, token: string): void {
+	const secure = cameByFront(event);
+	event.cookies.set(secure ? NAMES.secure : NAMES.plain, token, {
 		path: '/',
 		httpOnly: true,
 		sameSite: 'lax',

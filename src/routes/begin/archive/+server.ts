@@ -23,8 +23,7 @@ export const POST: RequestHandler = async (event) => {
 	const read = await readArchive(database(), piecesOf(event.request));
 	// Whoever brings a bakery along where there was none comes in as its head baker, and chooses a password.
 	const head = read.ok ? await headBaker(database()) : null;
-	if (head)
-		setToken(event.cookies, event.url, await welcomeFounder(database(), head.id, askingOf(event)));
+	if (head) setToken(event, await welcomeFounder(database(), head.id, askingOf(event)));
 	const answer: ArchiveAnswer = read.ok
 		? { outcome: 'done', rows: read.value.rows }
 		: { outcome: 'refused', problem: read.error };

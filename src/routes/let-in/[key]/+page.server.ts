@@ -33,7 +33,7 @@ export const actions: Actions = {
 			askingOf(event)
 		);
 		if (!token.ok) return fail(400, { problem: token.error });
-		setToken(event.cookies, event.url, token.value);
+		setToken(event, token.value);
 		redirect(303, '/you');
 	}
 };

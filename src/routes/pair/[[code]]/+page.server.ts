@@ -1,3 +1,4 @@
+import { env } from '$env/dynamic/private';
 import { fail, redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { askingOf } from '$lib/server/auth/asking-of.ts';
@@ -5,11 +6,15 @@ import { signOut } from '$lib/server/auth/doors.ts';
 import { pairTablet } from '$lib/server/auth/tablets.ts';
 import { setToken } from '$lib/server/auth/session-cookie.ts';
 import { database } from '$lib/server/db/connection.ts';
+import { cameByFront } from '$lib/server/edge/front.ts';
 import { readForm, typed } from '$lib/server/door-form.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 /** A code that was scanned stands there already; it is used only when somebody says so. */
-export const load: PageServerLoad = ({ params }) => ({ code: params.code ?? '' });
+export const load: PageServerLoad = (event) => ({
+	code: event.params.code ?? '',
+	isSecure: cameByFront(event) && Boolean(env.JOVET_FINGERPRINT)
+});
 
 export const actions: Actions = {
 	default: async (event) => {
@@ -19,7 +24,7 @@ export const actions: Actions = {
 		const token = await pairTablet(database(), code, asking);
 		if (!token.ok) return fail(token.error.kind === 'wait' ? 429 : 400, { problem: token.error });
 		if (before.session) await signOut(database(), before.session, asking.nowMs);
-		setToken(event.cookies, event.url, token.value);
+		setToken(event, token.value);
 		redirect(303, '/');
 	}
 };

@@ -5,4 +5,4 @@
 	let { data, form }: PageProps = $props();
 </script>
 
-<PairRoom code={data.code} problem={form?.problem ?? null} />
+<PairRoom isSecure={data.isSecure} code={data.code} problem={form?.problem ?? null} />

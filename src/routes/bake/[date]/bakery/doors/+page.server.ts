@@ -1,3 +1,4 @@
+import { env } from '$env/dynamic/private';
 import { fail } from '@sveltejs/kit';
 import { toDataURL } from 'qrcode';
 import { z } from 'zod';
@@ -8,12 +9,18 @@ import { endSession, makePasswordKey } from '$lib/server/auth/doors.ts';
 import { makePairingCode } from '$lib/server/auth/tablets.ts';
 import { database } from '$lib/server/db/connection.ts';
 import { loadSessions, renewCalendarSecret } from '$lib/server/db/doors.ts';
+import { originOf } from '$lib/server/edge/front.ts';
 import { loadEntries } from '$lib/server/db/entries.ts';
 import { readForm, signedInFor } from '$lib/server/door-form.ts';
 import { dateOfPage, forPage } from '$lib/server/page.ts';
 import { readDoors } from '$lib/server/services/read-doors.ts';
 import { countEntries } from '$lib/server/services/read-entries.ts';
-import type { Actions, PageServerLoad } from './$types';
+import type { Actions, PageServerLoad, RequestEvent } from './$types';
+
+/** What is handed out is opened elsewhere: at the network's address, where there is one. */
+function servedAt(event: RequestEvent): string {
+	return env.JOVET_SERVED_AT || originOf(event);
+}
 
 export const load: PageServerLoad = ({ params, locals }) => {
 	const date = dateOfPage(params.date);
@@ -23,7 +30,12 @@ export const load: PageServerLoad = ({ params, locals }) => {
 			readDoors(database(), visitor, Date.now()),
 			loadEntries(database(), date)
 		]);
-		return { date, doors, counts: countEntries(entries) };
+		return {
+			fingerprint: env.JOVET_FINGERPRINT || null,
+			date,
+			doors,
+			counts: countEntries(entries)
+		};
 	});
 };
 
@@ -36,7 +48,7 @@ export const actions: Actions = {
 		if (!found) return fail(400, { made: null });
 		const key = await makePasswordKey(database(), found.id, actor.id, Date.now());
 		return {
-			made: { kind: 'key' as const, name: found.name, address: `${event.url.origin}/let-in/${key}` }
+			made: { kind: 'key' as const, name: found.name, address: `${servedAt(event)}/let-in/${key}` }
 		};
 	},
 	pair: async (event) => {
@@ -57,7 +69,7 @@ export const actions: Actions = {
 			{ name: form.name, kind: form.kind, opensAt: form.opens },
 			Date.now()
 		);
-		const address = `${event.url.origin}/pair/${code}`;
+		const address = `${servedAt(event)}/pair/${code}`;
 		return {
 			made: {
 				kind: 'code' as const,

@@ -5,4 +5,10 @@
 	let { data, form }: PageProps = $props();
 </script>
 
-<DoorsPage date={data.date} doors={data.doors} counts={data.counts} made={form?.made ?? null} />
+<DoorsPage
+	fingerprint={data.fingerprint}
+	date={data.date}
+	doors={data.doors}
+	counts={data.counts}
+	made={form?.made ?? null}
+/>

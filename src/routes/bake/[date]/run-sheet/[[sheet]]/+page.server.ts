@@ -1,14 +1,17 @@
+import { env } from '$env/dynamic/private';
 import { error } from '@sveltejs/kit';
 import { mayRole } from '$lib/contracts/rights.ts';
 import { EVERYBODY, sheetAt } from '$lib/contracts/sheet-paths.ts';
 import { calendarKey } from '$lib/server/auth/secrets.ts';
 import { database } from '$lib/server/db/connection.ts';
+import { originOf } from '$lib/server/edge/front.ts';
 import { loadCalendarSecret } from '$lib/server/db/doors.ts';
 import { dateOfPage, forPage } from '$lib/server/page.ts';
 import { readRunSheet } from '$lib/server/services/read-run-sheet.ts';
 import type { PageServerLoad } from './$types';
 
-export const load: PageServerLoad = ({ params, depends, locals }) => {
+export const load: PageServerLoad = (event) => {
+	const { params, depends, locals } = event;
 	depends('jovet:day');
 	const date = dateOfPage(params.date);
 	const sheet = sheetAt(params.sheet);
@@ -31,6 +34,7 @@ export const load: PageServerLoad = ({ params, depends, locals }) => {
 		return {
 			sheet,
 			view,
+			origin: env.JOVET_SERVED_AT || originOf(event),
 			calendarKeys: Object.fromEntries(whose.map((who) => [who, calendarKey(secret, who)]))
 		};
 	});

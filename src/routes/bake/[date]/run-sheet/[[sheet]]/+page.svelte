@@ -5,4 +5,9 @@
 	let { data }: PageProps = $props();
 </script>
 
-<RunSheetRoom view={data.view} sheet={data.sheet} calendarKeys={data.calendarKeys} />
+<RunSheetRoom
+	view={data.view}
+	sheet={data.sheet}
+	calendarKeys={data.calendarKeys}
+	origin={data.origin}
+/>
