@@ -3,6 +3,8 @@ import type { Page } from 'puppeteer-core';
 import { demoPeople } from '../../src/lib/server/demo/demo-people.ts';
 import { setClock } from '../../src/lib/server/db/bakery.ts';
 import { demoClock } from '../../src/lib/server/demo/demo-clock.ts';
+import { demoId } from '../../src/lib/server/demo/demo-id.ts';
+import { SESSION_COOKIE, signedIn } from '../integration/signed-in.ts';
 import { TOMORROW } from '../integration/test-database.ts';
 import { acceptBeside } from './accepted-night.ts';
 import { AFTERNOON, byName, journey, says, SIZES, textOf, visit, type Bakery } from './bakery.ts';
@@ -240,6 +242,88 @@ journey(
 		await tablet.goto(`${bakery.origin}/bake/${TOMORROW}/bench`);
 		await isAt(tablet, '/sign-in');
 		await tablet.browserContext().close();
+	},
+	AFTERNOON
+);
+
+journey(
+	'what somebody did while the server was away stays theirs: another who signs in sends only their own',
+	async (bakery) => {
+		const { page, database } = bakery;
+		const { plan, input } = await acceptBeside(bakery);
+		const [first, second] = workList(plan, input);
+		assert.ok(first && second);
+		const ilo = { id: demoId('person', 'Ilo Venn'), name: 'Ilo Venn' };
+		const [ofMaud, ofIlo] = [await signedIn(database.db), await signedIn(database.db, ilo.id)];
+		const comesIn = (token: string) =>
+			page.browserContext().setCookie({
+				name: SESSION_COOKIE,
+				value: token,
+				domain: '127.0.0.1',
+				path: '/',
+				httpOnly: true
+			});
+		const wall = `${new Date(first.atMs).toISOString().slice(0, 10)}T${clockText(first.atMs + 60_000, 'Europe/London')}`;
+		await setClock(database.db, demoClock(wall, Date.now()));
+		await comesIn(ofMaud);
+		await visit(bakery, `/bake/${TOMORROW}/bench`);
+		const tap = async (name: string) => {
+			const button = await byName(page, 'button', name);
+			await page.waitForFunction((one) => !(one as HTMLButtonElement).disabled, {}, button);
+			await button.click();
+		};
+		await bakery.stop();
+		await tap('Begin');
+		await says(page, '[data-outbox]', 'One entry waits');
+		// The head baker goes, Ilo comes to the same desk, and the server is back.
+		await comesIn(ofIlo);
+		await bakery.start();
+		await visit(bakery, `/bake/${TOMORROW}/bench`);
+		await says(page, '[data-signed-in]', 'Ilo Venn');
+		await says(page, '[data-outbox]', 'by Maud Tarrow: it goes as theirs');
+		await page.click(`[data-work="${second.what}"]`);
+		await page.waitForSelector(`[data-hand="${second.what}"]`);
+		await tap('Begin');
+		await page.waitForSelector(`[data-hand="${second.what}"][data-hand-state=begun]`);
+		const names = () =>
+			database.db
+				.selectFrom('work_entry')
+				.innerJoin('command', 'command.id', 'work_entry.command_id')
+				.innerJoin('bakery_entry', 'bakery_entry.id', 'command.actor_id')
+				.select(['work_entry.work', 'bakery_entry.name'])
+				.orderBy('work_entry.occurred_at')
+				.execute();
+		const until = async (many: number) => {
+			for (let look = 0; look < 3000; look += 1) {
+				const found = await names();
+				if (found.length === many) return found;
+			}
+			return assert.fail(`${many} entries were not stored`);
+		};
+		assert.deepEqual(await until(1), [{ work: second.key, name: 'Ilo Venn' }]);
+		await says(page, '[data-outbox]', 'by Maud Tarrow');
+		await comesIn(ofMaud);
+		await visit(bakery, `/bake/${TOMORROW}/bench`);
+		const stored = await until(2);
+		assert.deepEqual(
+			stored.find(({ work }) => work === first.key),
+			{ work: first.key, name: 'Maud Tarrow' }
+		);
+		await page.waitForFunction(() => !document.querySelector('[data-outbox]'));
+	},
+	AFTERNOON
+);
+
+journey(
+	'a session that is ended elsewhere leads its open page to the door at once, and back after it',
+	async (bakery) => {
+		const { page, database } = bakery;
+		await visit(bakery, `/bake/${TOMORROW}/orders`);
+		await database.db.updateTable('door_session').set({ ended_at: new Date() }).execute();
+		await isAt(page, '/sign-in');
+		await signIn(page, 'Maud Tarrow', PASSWORD);
+		await isAt(page, `/bake/${TOMORROW}/orders`);
+		await says(page, '[data-signed-in]', 'Maud Tarrow');
 	},
 	AFTERNOON
 );

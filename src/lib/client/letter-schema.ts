@@ -8,6 +8,7 @@ export const letterSchema = z.object({
 	place: z.number(),
 	/** Who did it; null in what waited since before there was a door. */
 	byId: z.uuid().nullable().default(null),
+	byName: z.string().default(''),
 	/** What it says, in words. */
 	what: z.string(),
 	draft: z.looseObject({ kind: z.enum(BENCH_COMMANDS), occurredAtMs: z.number() }),

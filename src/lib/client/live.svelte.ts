@@ -78,6 +78,10 @@ export class Live {
 			this.#last = sequence;
 			hear(gap ? 'anything' : { topic });
 		});
+		source.addEventListener('signed-out', () => {
+			hear('anything');
+			tellSignedOut();
+		});
 		source.addEventListener('look-again', () => hear('anything'));
 		source.onopen = () => {
 			if (awayTimer) clearTimeout(awayTimer);

@@ -22,7 +22,7 @@ export class Outbox {
 		private readonly retries: Retries,
 		private readonly onSent: () => void,
 		/** Who is at this screen. */
-		private readonly byId: () => string | null
+		private readonly by: () => { readonly id: string; readonly name: string } | null
 	) {}
 
 	/** Takes up what an earlier page left; gives the way out. */
@@ -55,12 +55,22 @@ export class Outbox {
 		id: string = crypto.randomUUID()
 	): Promise<BenchResult<K>> {
 		if (this.#waiting.length > 0) await this.flush();
-		if (this.#waiting.length === 0) {
+		// What waits for somebody else stands in nobody's way.
+		if (!this.#waiting.some((letter) => !this.isOfAnother(letter))) {
 			const result = await sendCommand(draft, id);
 			if (result.outcome !== 'not-reached') return result;
 		}
 		const place = Math.max(0, ...this.letters.map((letter) => letter.place)) + 1;
-		this.#keep({ id, place, byId: this.byId(), what, draft, refused: null });
+		const by = this.by();
+		this.#keep({
+			id,
+			place,
+			byId: by?.id ?? null,
+			byName: by?.name ?? '',
+			what,
+			draft,
+			refused: null
+		});
 		this.retries.add(this.#again);
 		return { outcome: 'kept-here', id };
 	}
@@ -70,13 +80,21 @@ export class Outbox {
 		let sent = 0;
 		for (const letter of this.#waiting) {
 			const result = await postCommand({ ...letter.draft, id: letter.id }, letter.byId);
-			if (result.outcome === 'not-reached') break;
+			if (result.outcome === 'not-reached') {
+				if (this.isOfAnother(letter)) continue;
+				break;
+			}
 			sent += 1;
 			if (result.outcome === 'done') this.discard(letter.id);
 			else this.#keep({ ...letter, refused: refusalText(result.refusal) });
 		}
 		if (sent > 0) this.onSent();
 		return this.#waiting.length === 0;
+	}
+
+	/** Whether somebody else did it than who is here now: it may have to wait for them. */
+	isOfAnother(letter: Letter): boolean {
+		return letter.byId !== null && letter.byId !== this.by()?.id;
 	}
 
 	/** It shall not be sent after all, or its refusal was read. */

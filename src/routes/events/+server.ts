@@ -1,11 +1,16 @@
 import { liveEvents } from '$lib/server/events/live-events.ts';
 import type { LiveEvent } from '$lib/server/events/hub.ts';
+import { tokenOf } from '$lib/server/auth/session-cookie.ts';
+import { visitorOf } from '$lib/server/auth/visitor.ts';
+import { database } from '$lib/server/db/connection.ts';
 import { addressOf } from '$lib/server/edge/front.ts';
 import type { RequestHandler } from './$types';
 
 /** A stream that says nothing for longer than this is taken for lost by what stands in between. */
 const BEAT_MS = 20_000;
 const RETRY_MS = 2000;
+/** Sessions also end by themselves: it is looked for after so many beats. */
+const LOOK_AFTER_BEATS = 15;
 /** Streams of one client: screens enough for any bakery, and an end to what opens them without one. */
 const MOST_OF_ONE = 100;
 
@@ -20,7 +25,7 @@ const open = new Map<string, number>();
 
 /** The event stream of a browser: that something was written, never what. */
 export const GET: RequestHandler = (event) => {
-	const { request } = event;
+	const { request, cookies } = event;
 	const address = addressOf(event);
 	if ((open.get(address) ?? 0) >= MOST_OF_ONE)
 		return new Response('This address has too many streams open; close some of its pages.\n', {
@@ -37,10 +42,26 @@ export const GET: RequestHandler = (event) => {
 				if (!over) controller.enqueue(text.encode(what));
 			};
 			const leave = liveEvents().subscribe(
-				(told) => say(written(told)),
+				(told) => {
+					say(written(told));
+					if (told.kind === 'written' && told.topic === 'doors') void look().catch(() => undefined);
+				},
 				() => end()
 			);
-			const beat = setInterval(() => say(': still here\n\n'), BEAT_MS);
+			// A session that was ended has no stream any more, and its screen is told why.
+			const look = async () => {
+				const { actor } = await visitorOf(database(), tokenOf(cookies), Date.now());
+				if (actor) return;
+				say('event: signed-out\ndata: {}\n\n');
+				end();
+			};
+			let beats = 0;
+			const beat = setInterval(() => {
+				say(': still here\n\n');
+				beats += 1;
+				// While the database is away nobody is signed out.
+				if (beats % LOOK_AFTER_BEATS === 0) void look().catch(() => undefined);
+			}, BEAT_MS);
 			end = () => {
 				if (over) return;
 				over = true;

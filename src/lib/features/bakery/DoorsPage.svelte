@@ -61,7 +61,7 @@
 		{:else if made?.kind === 'code'}
 			<section class="made flex flex-wrap gap-6 card" role="status" data-made-code>
 				<img src={made.picture} alt="The address {made.address} to scan" width="280" height="280" />
-				<div>
+				<div class="told">
 					<h2>{made.name}: scan this with it, within ten minutes</h2>
 					<p class="my-2">Or open <code>{made.address}</code> in it,</p>
 					<p>or Jovet’s address with <code>/pair</code> behind it, and type</p>
@@ -246,6 +246,10 @@
 	}
 	code {
 		overflow-wrap: anywhere;
+	}
+	.told {
+		flex: 1 1 320px;
+		min-width: 0;
 	}
 	img {
 		border: 1px solid var(--line);

@@ -117,7 +117,7 @@
 
 <RoomHeading {sentence} {note}>
 	{#snippet actions()}
-		{#if !view.accepted}
+		{#if !view.accepted && !shows}
 			<a class="action no-underline!" href={resolve(`/bake/${view.date}/plan`)}>Go to the plan</a>
 		{/if}
 	{/snippet}

@@ -40,7 +40,7 @@
 	const outbox = new Outbox(
 		retries,
 		() => void readAnew('jovet:day'),
-		() => bakery?.actor.id ?? null
+		() => bakery?.actor ?? null
 	);
 	const readMoment = () => readAnew('jovet:moment');
 	const live = new Live(

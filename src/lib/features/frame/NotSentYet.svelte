@@ -23,6 +23,9 @@
 			<li>
 				<span>
 					{clockText(letter.draft.occurredAtMs, timeZone)} <b>{letter.what}</b>
+					{#if letter.refused === null && outbox.isOfAnother(letter)}
+						by {letter.byName}: it goes as theirs, at the latest when they are signed in here.
+					{/if}
 					{#if letter.refused}<span role="alert">Not taken: {letter.refused}</span>{/if}
 				</span>
 				<button class="action-lesser" onclick={() => outbox.discard(letter.id)}

@@ -57,7 +57,16 @@ const STATEMENTS = [
 	   id boolean primary key default true check (id),
 	   calendar uuid not null default gen_random_uuid()
 	 )`,
-	`insert into door_secret default values`
+	`insert into door_secret default values`,
+	// A screen whose session was ended learns of it at once.
+	`create function announce_door() returns trigger language plpgsql as $$
+	 begin
+	   perform pg_notify('jovet', nextval('announcement') || ' doors');
+	   return null;
+	 end $$`,
+	`create trigger door_session_announced after update of ended_at, person_id on door_session
+	 for each row when (old.ended_at is distinct from new.ended_at or old.person_id is distinct from new.person_id)
+	 execute function announce_door()`
 ];
 
 export async function up(db: Kysely<unknown>): Promise<void> {
