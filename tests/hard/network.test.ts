@@ -232,6 +232,7 @@ test('a tablet is paired over the network by what it scanned, and goes on to the
 	const code = await makePairingCode(
 		database.db,
 		{ name: 'Shelf tablet', kind: 'tablet', opensAt: 'oven' },
+		null,
 		Date.now()
 	);
 	const profile = mkdtempSync(path.join(os.tmpdir(), 'jovet-browser-'));

@@ -18,6 +18,7 @@ test('a tablet is paired once by its code, goes from hand to hand, and says whos
 	const code = await makePairingCode(
 		t.db,
 		{ name: 'Bench tablet', kind: 'tablet', opensAt: 'bench' },
+		null,
 		nowMs
 	);
 	assert.match(code, /^[A-HJKMNP-Z2-9]{8}$/);
@@ -65,6 +66,7 @@ test('a code is tried a few times at a tablet and then has to wait; a new one is
 	const code = await makePairingCode(
 		t.db,
 		{ name: 'Oven tablet', kind: 'tablet', opensAt: 'oven' },
+		null,
 		nowMs
 	);
 	const paired = await pairTablet(t.db, code, asking({ nowMs }));
@@ -96,7 +98,12 @@ test('a code is tried a few times at a tablet and then has to wait; a new one is
 
 test('a wall screen shows and is in nobody’s hands', async () => {
 	const nowMs = moment();
-	const code = await makePairingCode(t.db, { name: 'Wall', kind: 'wall', opensAt: '' }, nowMs);
+	const code = await makePairingCode(
+		t.db,
+		{ name: 'Wall', kind: 'wall', opensAt: '' },
+		null,
+		nowMs
+	);
 	const paired = await pairTablet(t.db, code, asking({ nowMs }));
 	assert.ok(paired.ok);
 	const { session, actor } = await visitorOf(t.db, paired.value, nowMs);

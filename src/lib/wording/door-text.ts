@@ -36,6 +36,6 @@ export const DOOR_ACT_TEXT: Readonly<Record<DoorAct, string>> = {
 	'code-set': 'has a new code for the bench',
 	'key-made': 'was given a key to choose a password',
 	'session-ended': 'was signed out',
-	'tablet-paired': 'a tablet was paired',
+	'tablet-paired': 'A screen was paired',
 	'hands-changed': 'took a tablet up'
 };

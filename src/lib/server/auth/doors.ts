@@ -269,6 +269,7 @@ export async function makePasswordKey(
 			ends_at: new Date(nowMs + PASSWORD_KEY_MS),
 			name: '',
 			opens_at: '',
+			made_by: byId,
 			used_at: null
 		});
 		await insertDoorEntry(tx, { act: 'key-made', personId, byId, about: '' });

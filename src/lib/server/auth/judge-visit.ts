@@ -2,7 +2,8 @@ import type { RequestEvent } from '@sveltejs/kit';
 import { mayRole, RIGHTS, rolesSpoken } from '../../contracts/rights.ts';
 import { cameByFront } from '../edge/front.ts';
 import { loadBakery } from '../db/bakery.ts';
-import { isUnavailable, type Db } from '../db/client.ts';
+import type { Db } from '../db/client.ts';
+import { passingTrouble } from '../page.ts';
 import { asksOfRoute } from './rights-of-routes.ts';
 
 const NO_STORE = { 'cache-control': 'no-store' };
@@ -41,12 +42,9 @@ export async function judgeVisit(
 					: { href: '/', label: 'Go to the next bake' }
 		};
 	} catch (error) {
-		if (!isUnavailable(error)) throw error;
-		locals.shut = {
-			status: 503,
-			message:
-				'The database does not answer. Nothing you saved is lost. It is started again by itself; reload this page in a moment.'
-		};
+		const message = passingTrouble(error);
+		if (message === null) throw error;
+		locals.shut = { status: 503, message };
 	}
 	return isPage && isLook ? null : shutAnswer(locals.shut);
 }

@@ -35,6 +35,7 @@ export async function makePairingCode(
 		readonly kind: 'tablet' | 'wall';
 		readonly opensAt: string;
 	},
+	byId: string | null,
 	nowMs: number
 ): Promise<string> {
 	const code = newPairingCode();
@@ -45,6 +46,7 @@ export async function makePairingCode(
 			person_id: null,
 			name,
 			opens_at: opensAt,
+			made_by: byId,
 			ends_at: new Date(nowMs + PAIRING_MS),
 			used_at: null
 		})
@@ -74,7 +76,7 @@ export async function pairTablet(
 		await insertDoorEntry(tx, {
 			act: 'tablet-paired',
 			personId: null,
-			byId: null,
+			byId: found.made_by,
 			about: found.name
 		});
 		return ok(token);

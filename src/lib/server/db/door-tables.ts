@@ -29,6 +29,7 @@ export interface DoorTables {
 		person_id: string | null;
 		name: string;
 		opens_at: string;
+		made_by: string | null;
 		ends_at: Date;
 		used_at: Date | null;
 	};

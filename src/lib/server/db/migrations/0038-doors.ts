@@ -39,6 +39,7 @@ const STATEMENTS = [
 	   person_id uuid references bakery_entry (id),
 	   name text not null default '',
 	   opens_at text not null default '',
+	   made_by uuid references bakery_entry (id),
 	   ends_at timestamptz not null,
 	   used_at timestamptz,
 	   check ((kind = 'password') = (person_id is not null))

@@ -52,7 +52,7 @@ export const actions: Actions = {
 		};
 	},
 	pair: async (event) => {
-		await signedInFor(event, 'keep-the-house');
+		const { actor } = await signedInFor(event, 'keep-the-house');
 		const form = await readForm(
 			event.request,
 			z.object({
@@ -67,6 +67,7 @@ export const actions: Actions = {
 		const code = await makePairingCode(
 			database(),
 			{ name: form.name, kind: form.kind, opensAt: form.opens },
+			actor.id,
 			Date.now()
 		);
 		const address = `${servedAt(event)}/pair/${code}`;
