@@ -113,7 +113,7 @@
 			</table>
 			<p class="mt-2 text-ink-2">
 				A password or a code is chosen by its owner alone, on the page behind their own name.
-				Somebody who is retired on the page People is out at once.
+				Somebody who is retired on the page People is out from that day on.
 			</p>
 		</section>
 		<section class="card" aria-labelledby="{id}-pair">
