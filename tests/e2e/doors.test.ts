@@ -108,7 +108,6 @@ journey(
 		);
 		await says(maud, '[data-door-entries]', 'Wenna Tull was signed out by Maud Tarrow');
 		await page.bringToFront();
-		await page.goto(`${bakery.origin}/bake/${TOMORROW}/orders`);
 		await isAt(page, '/sign-in');
 
 		// Wenna has forgotten the password: a key is made, shown once, and chooses another.
@@ -239,6 +238,8 @@ journey(
 		const end = await maud.waitForSelector('[data-session="Shelf tablet"] button');
 		await end!.click();
 		await says(maud, '[data-door-entries]', 'was signed out by Maud Tarrow: Shelf tablet');
+		await tablet.bringToFront();
+		await isAt(tablet, '/sign-in');
 		await tablet.goto(`${bakery.origin}/bake/${TOMORROW}/bench`);
 		await isAt(tablet, '/sign-in');
 		await tablet.browserContext().close();

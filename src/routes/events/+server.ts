@@ -55,6 +55,8 @@ export const GET: RequestHandler = (event) => {
 				say('event: signed-out\ndata: {}\n\n');
 				end();
 			};
+			// It may have been ended while this stream was opened, before anything was heard here.
+			void look().catch(() => undefined);
 			let beats = 0;
 			const beat = setInterval(() => {
 				say(': still here\n\n');
