@@ -263,6 +263,30 @@ journey(
 );
 
 journey(
+	'a server that goes in the moment in which a page is read anew takes nothing of the page with it',
+	async (bakery) => {
+		const { page } = bakery;
+		await visit(bakery, `${DAY}/water`);
+		await page.click(`[data-row="${HARBOUR_1}"]`);
+		await page.waitForSelector(`[data-mix="${HARBOUR_1}"]`);
+		let unanswered = 0;
+		await page.setRequestInterception(true);
+		page.on('request', (request) => {
+			if (!request.url().includes('__data.json') || unanswered === 2)
+				return void request.continue();
+			unanswered += 1;
+			return unanswered === 1
+				? void request.abort('connectionrefused')
+				: void request.respond({ status: 503, body: 'nobody here' });
+		});
+		await type(page, `${HARBOUR_1}, dough came out at`, '24.8');
+		await says(page, '[data-measured]', 'Measured 24.8');
+		assert.equal(unanswered, 2, 'the page was read anew while nobody answered');
+	},
+	NIGHT
+);
+
+journey(
 	'a choice made while the server is away sends itself, and what was said of it goes',
 	async (bakery) => {
 		const { page } = bakery;

@@ -1,6 +1,7 @@
 import { invalidate, invalidateAll } from '$app/navigation';
 import { navigating } from '$app/state';
 import { answers } from './answers.ts';
+import { patiently } from './patient-reading.ts';
 
 /** What is read anew: what follows the date, what follows the moment, or all of it. */
 export type ReadAnew = 'jovet:day' | 'jovet:moment' | 'everything';
@@ -15,7 +16,7 @@ export async function readAnew(what: ReadAnew): Promise<boolean> {
 	if (!(await answers())) return false;
 	// A hand may have gone on its way while the server was asked.
 	await theWayIsOver();
-	await (what === 'everything' ? invalidateAll() : invalidate(what));
+	await patiently(() => (what === 'everything' ? invalidateAll() : invalidate(what)));
 	return true;
 }
 
