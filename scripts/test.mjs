@@ -353,6 +353,7 @@ async function main() {
 		const beside = byTheClock.map((file) => onBuilt(() => runJourney(file, env))());
 		const [broken, besides] = await Promise.all([byTwoHands(jobs), Promise.allSettled(beside)]);
 		broken.push(...besides.flatMap((one) => (one.status === 'rejected' ? [one.reason] : [])));
+		broken.push(...(await runStumbledAgain(env)));
 		const minutes = ((performance.now() - started) / 60_000).toFixed(1);
 		for (const reason of new Set(broken)) reportAndExit(reason);
 		if (failed > 0 || broken.length > 0) process.exitCode = 1;
