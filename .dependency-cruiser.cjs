@@ -196,7 +196,10 @@ module.exports = {
 			name: 'no-unresolved',
 			severity: 'error',
 			from: {},
-			to: { couldNotResolve: true, pathNot: ['^\\$(app|env)/', '^\\./\\$types', '\\?worker$'] }
+			to: {
+				couldNotResolve: true,
+				pathNot: ['^\\$(app|env)/', '^\\$service-worker$', '^\\./\\$types', '\\?worker$']
+			}
 		}
 	],
 	options: {

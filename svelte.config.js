@@ -8,6 +8,10 @@ export default {
 		},
 		// hooks.server.ts holds every request against the address it was asked at, and says why it refuses.
 		csrf: { trustedOrigins: ['*'] },
+		// One page is the beginning of every other where there is no network, so addresses in it cannot be relative.
+		paths: { relative: false },
+		// Only a browser that is to keep a night has one (client/keep-night).
+		serviceWorker: { register: false },
 		adapter: adapter({ precompress: process.env.JOVET_PRECOMPRESS !== 'no' }),
 		csp: {
 			mode: 'nonce',

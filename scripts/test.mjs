@@ -195,12 +195,12 @@ function check(what, tool, args) {
 
 /**
  * Types of a part, by what has changed since the last time.
- * @param {string} what @param {string} part
+ * @param {string} what @param {string} part @param {string} config
  */
-function checkTypes(what, part) {
+function checkTypes(what, part, config = `tsconfig.${part}.json`) {
 	return check(what, 'tsc', [
 		'-p',
-		`tsconfig.${part}.json`,
+		config,
 		'--incremental',
 		'--tsBuildInfoFile',
 		path.join(CACHE, `tsc-${part}.json`)
@@ -233,6 +233,7 @@ async function checkTheRest() {
 			]),
 		() => checkTypes('types of the core alone', 'core'),
 		() => checkTypes('types of tests and scripts', 'tests'),
+		() => checkTypes('types of the service worker', 'worker', 'src/service-worker/tsconfig.json'),
 		() =>
 			check('types of the interface', 'svelte-check', [
 				'--tsconfig',

@@ -1,4 +1,4 @@
 import type { ClientInit } from '@sveltejs/kit';
-import { askPatiently } from '$lib/client/patient-reading.ts';
+import { watchReadings } from '$lib/client/patient-reading.ts';
 
-export const init: ClientInit = () => askPatiently();
+export const init: ClientInit = () => watchReadings();

@@ -6,4 +6,10 @@
 	let { data, children }: LayoutProps = $props();
 </script>
 
-<Frame bakery={data.bakery} appearance={data.appearance} servedAtMs={data.servedAtMs} {children} />
+<!-- Without a server and without anything kept there is no data for the frame, and still a page in it that says so. -->
+<Frame
+	bakery={data.bakery ?? null}
+	appearance={data.appearance ?? 'system'}
+	servedAtMs={data.servedAtMs ?? Date.now()}
+	{children}
+/>

@@ -1,7 +1,9 @@
 import assert from 'node:assert/strict';
+import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import type { BakeDate } from '../../src/lib/core/time/index.ts';
+import { lettersIn, putLetter } from './letters.ts';
 import { entryOf } from '../integration/entry-content.ts';
 import {
 	AFTERNOON,
@@ -196,10 +198,7 @@ journey(
 		await says(page, '[data-not-live]', 'this one stays');
 		assert.match(page.url(), /\/water$/);
 		// What is left of this page is what the browser keeps.
-		const kept = await page.evaluate(
-			() => Object.keys(localStorage).filter((key) => key.startsWith('jovet.outbox.')).length
-		);
-		assert.equal(kept, 2);
+		assert.equal((await lettersIn(page)).length, 2);
 		await bakery.start();
 		await page.waitForFunction(() => !document.querySelector('[data-outbox], [data-not-live]'));
 		await says(page, '[data-measured]', 'Measured 25.3');
@@ -222,30 +221,19 @@ journey(
 		await type(page, `${HARBOUR_1}, dough came out at`, '24.8');
 		await says(page, '[data-outbox]', 'One entry waits');
 		// Beside it, an entry of a mix that is of no recipe of this bakery.
-		await page.evaluate(() => {
-			const key = Object.keys(localStorage).find((key) => key.startsWith('jovet.outbox.')) ?? '';
-			const letter = JSON.parse(localStorage.getItem(key) ?? '') as {
-				id: string;
-				place: number;
-				what: string;
-				draft: { batch: Record<string, unknown> };
-			};
-			const id = crypto.randomUUID();
-			const batch = {
-				...letter.draft.batch,
-				formulaId: crypto.randomUUID(),
-				revisionId: crypto.randomUUID()
-			};
-			localStorage.setItem(
-				`jovet.outbox.${id}`,
-				JSON.stringify({
-					...letter,
-					id,
-					place: 2,
-					what: 'A mix of nothing',
-					draft: { ...letter.draft, batch }
-				})
-			);
+		const [letter] = await lettersIn(page);
+		assert.ok(letter);
+		const batch = {
+			...(letter.draft.batch as object),
+			formulaId: randomUUID(),
+			revisionId: randomUUID()
+		};
+		await putLetter(page, {
+			...letter,
+			id: randomUUID(),
+			place: letter.place + 1,
+			what: 'A mix of nothing',
+			draft: { ...letter.draft, batch }
 		});
 		await page.close();
 		await bakery.start();

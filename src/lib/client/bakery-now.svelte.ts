@@ -23,6 +23,11 @@ export class BakeryNow {
 		return bakeryTime(this.#clock, { epochMs: this.#realMs }).epochMs;
 	}
 
+	/** What the bakery's clock showed at a moment of the real one. */
+	at(realMs: number): number {
+		return bakeryTime(this.#clock, { epochMs: realMs }).epochMs;
+	}
+
 	/** Lets it run; gives the stop. A clock that runs fast is read more often, so that no second of it is missed by far. */
 	start(): () => void {
 		let timer: ReturnType<typeof setTimeout> | undefined;

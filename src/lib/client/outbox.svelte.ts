@@ -1,50 +1,87 @@
 import type { CommandOutcome } from '../contracts/commands.ts';
 import { refusalText } from '../wording/refusal-text.ts';
+import { tappedAlreadyText } from '../wording/tapped-text.ts';
 import type { BenchCommand } from './bench-commands.ts';
 import type { Letter } from './letter-schema.ts';
+import type { LetterStore } from './letter-store.ts';
 import type { Retries } from './retries.ts';
-import { postCommand, sendCommand, type Draft } from './send-command.ts';
+import { postCommand, type Draft } from './send-command.ts';
 
-/** Every letter has a place of its own in the storage, so that two tabs never write over one another. */
-const PLACE = 'jovet.outbox.';
+const CHANNEL = 'jovet-outbox';
+/** A tap is answered at once on a good network; after this it waits here, and is asked about again. */
+const PATIENCE_MS = 8000;
+/** With less room than this in the browser's storage somebody is told, before it is full. */
+const LITTLE_ROOM_BYTES = 20_000_000;
 
 export type BenchResult<K extends BenchCommand> =
 	| CommandOutcome<K>
 	/** It waits here and sends itself. */
 	| { readonly outcome: 'kept-here'; readonly id: string };
 
-/** What the bench has to tell the server and could not yet; it outlives the page. */
+/** What is wrong with the storage that holds what waits. */
+export type StorageTrouble =
+	/** The browser keeps nothing, or no more. */
+	| 'keeps-nothing'
+	| 'full'
+	| 'little-room'
+	/** It was emptied while something waited; what this page knew of was written again. */
+	| 'was-emptied'
+	/** Something in it was written by another version, and waits for that. */
+	| 'unread';
+
+/**
+ * What the bench has to tell the server. Everything is written down in this browser as it is sent, so that neither a page that
+ * is closed on the way nor hours without a network lose it; what arrived is crossed out.
+ */
 export class Outbox {
+	/** What waits, or was refused. */
 	letters: readonly Letter[] = $state.raw([]);
+	trouble: StorageTrouble | null = $state(null);
 	readonly #again = () => this.flush();
+	/** On their way for the first time: they do not wait yet. */
+	#onTheWay: readonly string[] = [];
+	#place = 0;
+	#store: Promise<LetterStore | null> | null = null;
+	#channel: BroadcastChannel | null = null;
+	#flushing: Promise<boolean> | null = null;
 
 	constructor(
 		private readonly retries: Retries,
 		private readonly onSent: () => void,
 		/** Who is at this screen. */
-		private readonly by: () => { readonly id: string; readonly name: string } | null
+		private readonly by: () => {
+			readonly id: string;
+			readonly name: string;
+			/** The server does not know yet that this screen is in these hands. */
+			readonly isUntold: boolean;
+		} | null,
+		private readonly timeZone: () => string
 	) {}
 
 	/** Takes up what an earlier page left; gives the way out. */
 	start(): () => void {
 		let ended = false;
 		let giveUp = () => {};
-		const look = async () => {
-			this.letters = await readLetters();
-		};
-		const heard = ({ key }: StorageEvent) => {
-			if (key === null || key.startsWith(PLACE)) void look();
-		};
-		window.addEventListener('storage', heard);
-		void look().then(() => {
+		this.#store = import('./letter-store.ts')
+			.then(({ LetterStore }) => LetterStore.open())
+			.catch(() => {
+				// No database in this browser, or it is switched off.
+				this.trouble = 'keeps-nothing';
+				return null;
+			});
+		this.#channel = new BroadcastChannel(CHANNEL);
+		this.#channel.onmessage = () => void this.#look();
+		void this.#look().then(() => {
 			if (ended || this.#waiting.length === 0) return;
 			giveUp = this.retries.add(this.#again);
 			void this.retries.run();
 		});
+		void this.#measureRoom();
 		return () => {
 			ended = true;
 			giveUp();
-			window.removeEventListener('storage', heard);
+			this.#channel?.close();
+			this.#channel = null;
 		};
 	}
 
@@ -54,42 +91,82 @@ export class Outbox {
 		what: string,
 		id: string = crypto.randomUUID()
 	): Promise<BenchResult<K>> {
-		if (this.#waiting.length > 0) await this.flush();
-		// What waits for somebody else stands in nobody's way.
-		if (!this.#waiting.some((letter) => !this.isOfAnother(letter))) {
-			const result = await sendCommand(draft, id);
-			if (result.outcome !== 'not-reached') return result;
-		}
-		const place = Math.max(0, ...this.letters.map((letter) => letter.place)) + 1;
+		this.#place = Math.max(Date.now(), this.#place + 1);
 		const by = this.by();
-		this.#keep({
+		const letter: Letter = {
 			id,
-			place,
+			place: this.#place,
 			byId: by?.id ?? null,
 			byName: by?.name ?? '',
 			what,
 			draft,
 			refused: null
-		});
+		};
+		// Not waited for: a slow storage holds up no hand.
+		const written = this.#write(letter);
+		this.#onTheWay = [...this.#onTheWay, id];
+		try {
+			if (this.#waiting.length > 0) await this.flush();
+			// What waits for somebody else stands in nobody's way.
+			if (!this.#waiting.some((one) => !this.isOfAnother(one))) {
+				const result = await postCommand<K>(
+					{ ...draft, id },
+					{
+						byId: by?.isUntold ? by.id : null,
+						patienceMs: PATIENCE_MS
+					}
+				);
+				if (result.outcome !== 'not-reached') {
+					void written.then(() => this.#erase(id));
+					return result;
+				}
+			}
+		} finally {
+			this.#onTheWay = this.#onTheWay.filter((one) => one !== id);
+		}
+		this.#show(letter);
+		void written.then(() => this.#channel?.postMessage('more'));
 		this.retries.add(this.#again);
 		return { outcome: 'kept-here', id };
 	}
 
 	/** Sends everything that waits, in order; true when nothing waits any more. */
-	async flush(): Promise<boolean> {
+	flush(): Promise<boolean> {
+		this.#flushing ??= this.#sendAll().finally(() => {
+			this.#flushing = null;
+		});
+		return this.#flushing;
+	}
+
+	async #sendAll(): Promise<boolean> {
 		let sent = 0;
 		for (const letter of this.#waiting) {
-			const result = await postCommand({ ...letter.draft, id: letter.id }, letter.byId);
+			const result = await postCommand<BenchCommand>(
+				{ ...letter.draft, id: letter.id },
+				{ byId: letter.byId, patienceMs: PATIENCE_MS }
+			);
 			if (result.outcome === 'not-reached') {
 				if (this.isOfAnother(letter)) continue;
 				break;
 			}
 			sent += 1;
-			if (result.outcome === 'done') this.discard(letter.id);
-			else this.#keep({ ...letter, refused: refusalText(result.refusal) });
+			const told = this.#toTell(result);
+			if (told === null) this.discard(letter.id);
+			else this.#keep({ ...letter, refused: told });
 		}
 		if (sent > 0) this.onSent();
+		else await this.#lookAfterStorage();
 		return this.#waiting.length === 0;
+	}
+
+	/** What has to be told of an answer that came late; null where it was taken as it was. */
+	#toTell(result: CommandOutcome<BenchCommand>): string | null {
+		if (result.outcome === 'refused') return refusalText(result.refusal);
+		const { answer } = result;
+		// The same was tapped elsewhere meanwhile, at another time or by others.
+		return answer && 'already' in answer && answer.already
+			? tappedAlreadyText(answer.already, this.timeZone())
+			: null;
 	}
 
 	/** Whether somebody else did it than who is here now: it may have to wait for them. */
@@ -100,41 +177,85 @@ export class Outbox {
 	/** It shall not be sent after all, or its refusal was read. */
 	discard(id: string): void {
 		this.letters = this.letters.filter((letter) => letter.id !== id);
-		try {
-			localStorage.removeItem(PLACE + id);
-		} catch {
-			// It was only on this page then.
-		}
+		void this.#erase(id).then(() => this.#channel?.postMessage('less'));
 	}
 
 	get #waiting(): readonly Letter[] {
 		return this.letters.filter((letter) => letter.refused === null);
 	}
 
-	#keep(letter: Letter): void {
+	#show(letter: Letter): void {
 		const others = this.letters.filter(({ id }) => id !== letter.id);
 		this.letters = [...others, letter].sort((a, b) => a.place - b.place);
+	}
+
+	#keep(letter: Letter): void {
+		this.#show(letter);
+		void this.#write(letter).then(() => this.#channel?.postMessage('more'));
+	}
+
+	/** Reads what stands in the storage, of other tabs too. */
+	async #look(): Promise<void> {
+		const store = await this.#store;
 		try {
-			localStorage.setItem(PLACE + letter.id, JSON.stringify(letter));
+			const kept = await store?.all();
+			if (!kept) return;
+			// What could not be written stands on this page alone.
+			const ids = kept.letters.map(({ id }) => id);
+			const onlyHere = this.#unwritten.filter(({ id }) => !ids.includes(id));
+			this.letters = [...kept.letters, ...onlyHere]
+				.filter(({ id }) => !this.#onTheWay.includes(id))
+				.sort((a, b) => a.place - b.place);
+			if (kept.unread > 0) this.trouble = 'unread';
 		} catch {
-			// A full or switched-off storage: it waits on this page alone.
+			this.trouble = 'keeps-nothing';
 		}
 	}
-}
 
-async function readLetters(): Promise<readonly Letter[]> {
-	try {
-		const keys = Object.keys(localStorage).filter((key) => key.startsWith(PLACE));
-		if (keys.length === 0) return [];
-		await import('./schemas-without-eval.ts');
-		const { letterSchema } = await import('./letter-schema.ts');
-		const letters = keys.flatMap((key) => {
-			const read = letterSchema.safeParse(JSON.parse(localStorage.getItem(key) ?? 'null'));
-			return read.success ? [read.data] : [];
-		});
-		return letters.sort((a, b) => a.place - b.place);
-	} catch {
-		// Something else wrote there, or storage is switched off.
-		return [];
+	/** Letters that the storage did not take. */
+	#unwritten: readonly Letter[] = [];
+
+	async #write(letter: Letter): Promise<void> {
+		this.#unwritten = this.#unwritten.filter(({ id }) => id !== letter.id);
+		try {
+			const store = await this.#store;
+			if (!store) throw new Error('no storage');
+			await store.put(letter);
+		} catch (error) {
+			this.#unwritten = [...this.#unwritten, letter];
+			const isFull = error instanceof DOMException && error.name === 'QuotaExceededError';
+			this.trouble = isFull ? 'full' : 'keeps-nothing';
+		}
+	}
+
+	async #erase(id: string): Promise<void> {
+		this.#unwritten = this.#unwritten.filter((letter) => letter.id !== id);
+		try {
+			await (await this.#store)?.delete(id);
+		} catch {
+			// It is sent once more then, under the same id, and taken once all the same.
+		}
+	}
+
+	/** What waits must stand in the storage: somebody may have emptied it, or made room in it. */
+	async #lookAfterStorage(): Promise<void> {
+		try {
+			const ids = (await (await this.#store)?.ids()) ?? null;
+			if (ids === null) return;
+			const missing = this.letters.filter(({ id }) => !ids.includes(id));
+			if (missing.length === 0) return;
+			const wasEmptied = missing.some(({ id }) => !this.#unwritten.some((one) => one.id === id));
+			for (const letter of missing) await this.#write(letter);
+			if (this.#unwritten.length === 0) this.trouble = wasEmptied ? 'was-emptied' : null;
+		} catch {
+			this.trouble = 'keeps-nothing';
+		}
+	}
+
+	async #measureRoom(): Promise<void> {
+		if (!('storage' in navigator)) return;
+		const room = await navigator.storage.estimate().catch((): StorageEstimate => ({}));
+		const { quota = Infinity, usage = 0 } = room;
+		if (quota - usage < LITTLE_ROOM_BYTES) this.trouble ??= 'little-room';
 	}
 }

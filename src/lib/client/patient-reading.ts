@@ -1,5 +1,6 @@
-/** What a page's data is asked for at (SvelteKit's own address for it). */
-const DATA = /\/__data\.json$/;
+import { keptAge } from './kept-age.svelte.ts';
+import { isData, KEPT_AT, keptUnder, WANTED } from './kept-data.ts';
+
 /** How long until it is asked for once more. */
 const PAUSE_MS = 1500;
 /** Answers of what stands in front of the application, and of one that has no database: nothing was read. */
@@ -21,15 +22,21 @@ export async function patiently<T>(read: () => Promise<T>): Promise<T> {
 	}
 }
 
-/** Has data that is read patiently asked for again until there is an answer. SvelteKit reads it by the fetch of the window. */
-export function askPatiently(): void {
+/**
+ * Watches how pages read their data, which SvelteKit does by the fetch of the window: what is read patiently is asked for again
+ * until there is an answer, and data that this browser kept says so.
+ */
+export function watchReadings(): void {
 	const plain = window.fetch.bind(window);
 	window.fetch = async (input, init) => {
 		const isPatient = readings > 0 && typeof input === 'string' && isOfThisPage(input);
 		for (;;) {
 			try {
 				const answer = await plain(input, init);
-				if (!isPatient || !NOBODY_THERE.includes(answer.status)) return answer;
+				if (!isPatient || !NOBODY_THERE.includes(answer.status)) {
+					if (typeof input === 'string' && isShown(input)) noteAge(answer);
+					return answer;
+				}
 			} catch (error) {
 				if (!isPatient) throw error;
 			}
@@ -38,7 +45,16 @@ export function askPatiently(): void {
 	};
 }
 
+/** What is read to be shown says what of it is wanted; what is read to be kept does not. */
+const isShown = (address: string): boolean =>
+	isData(new URL(address, location.href)) && address.includes(WANTED);
+
+function noteAge(answer: Response): void {
+	const kept = Number(answer.headers.get(KEPT_AT) ?? NaN);
+	keptAge.atMs = Number.isFinite(kept) ? kept : null;
+}
+
 function isOfThisPage(address: string): boolean {
-	const { pathname } = new URL(address, location.href);
-	return DATA.test(pathname) && pathname.replace(DATA, '') === location.pathname.replace(/\/$/, '');
+	const url = new URL(address, location.href);
+	return isData(url) && keptUnder(url) === keptUnder(new URL(location.href));
 }

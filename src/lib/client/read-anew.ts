@@ -1,6 +1,7 @@
 import { invalidate, invalidateAll } from '$app/navigation';
 import { navigating } from '$app/state';
 import { answers } from './answers.ts';
+import { keptAge } from './kept-age.svelte.ts';
 import { patiently } from './patient-reading.ts';
 
 /** What is read anew: what follows the date, what follows the moment, or all of it. */
@@ -16,8 +17,11 @@ export async function readAnew(what: ReadAnew): Promise<boolean> {
 	if (!(await answers())) return false;
 	// A hand may have gone on its way while the server was asked.
 	await theWayIsOver();
-	await patiently(() => (what === 'everything' ? invalidateAll() : invalidate(what)));
-	return true;
+	// A page that was opened from what is kept here is old in all its parts.
+	const isAll = what === 'everything' || keptAge.atMs !== null;
+	await patiently(() => (isAll ? invalidateAll() : invalidate(what)));
+	// What was kept tells nothing new.
+	return keptAge.atMs === null;
 }
 
 /** The way may fail or lead elsewhere; either way it is over then. */

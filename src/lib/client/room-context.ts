@@ -4,6 +4,8 @@ import type { BakeryView } from '../contracts/views.ts';
 import type { Outbox } from './outbox.svelte.ts';
 import type { Retries } from './retries.ts';
 import type { BakeryNow } from './bakery-now.svelte.ts';
+import type { HandsHere } from './hands-here.svelte.ts';
+import type { NightKeeper } from './keep-night.svelte.ts';
 
 /** What the frame lends to the rooms in it. */
 export interface Room {
@@ -13,6 +15,10 @@ export interface Room {
 	readonly retries: Retries;
 	/** Where the bench leaves what it did. */
 	readonly outbox: Outbox;
+	/** Whose hands a tablet is in while the server is away. */
+	readonly hands: HandsHere;
+	/** What keeps the night in this browser. */
+	readonly keeper: NightKeeper;
 	/** Says for a moment that something was done. */
 	readonly tell: (text: string) => void;
 	/** Opens the arithmetic behind a number, under a title. */

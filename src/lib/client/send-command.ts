@@ -27,8 +27,15 @@ export function sendCommand<K extends CommandKind>(
 /** Sends what is a command already, such as one that waited. The server reads it as it reads any other. */
 export async function postCommand<K extends CommandKind>(
 	command: { readonly id: string },
-	/** Who did it, where it waited since; null where that is who is signed in. */
-	byId: string | null = null
+	{
+		byId = null,
+		patienceMs
+	}: {
+		/** Who did it, where it waited since; null where that is who is signed in. */
+		readonly byId?: string | null;
+		/** How long an answer is waited for, where the caller can keep what it sends. */
+		readonly patienceMs?: number;
+	} = {}
 ): Promise<SendResult<K>> {
 	const body = JSON.stringify(command);
 	for (let attempt = 1; attempt <= 2; attempt += 1) {
@@ -39,7 +46,8 @@ export async function postCommand<K extends CommandKind>(
 					'content-type': 'application/json',
 					...(byId === null ? {} : { 'jovet-by': byId })
 				},
-				body
+				body,
+				...(patienceMs === undefined ? {} : { signal: AbortSignal.timeout(patienceMs) })
 			});
 			if (answer.headers.get('content-type')?.includes('application/json')) {
 				// The server's own contract; both ends are built together.
@@ -50,8 +58,9 @@ export async function postCommand<K extends CommandKind>(
 					break;
 				}
 			}
-		} catch {
-			// Not reached; asked once more below.
+		} catch (error) {
+			// Not reached; asked once more, unless it was waited for long enough.
+			if (error instanceof DOMException && error.name === 'TimeoutError') break;
 		}
 	}
 	return { outcome: 'not-reached' };

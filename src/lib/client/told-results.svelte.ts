@@ -92,14 +92,14 @@ export class ToldResults {
 	/** What waits in this browser, of an earlier page too. */
 	get #waiting(): readonly ResultEntry[] {
 		const { date } = this.shown();
-		return this.outbox.letters.flatMap(({ id, refused, draft }): readonly ResultEntry[] => {
+		return this.outbox.letters.flatMap(({ id, refused, draft, byName }): readonly ResultEntry[] => {
 			if (refused !== null || draft.kind !== 'tell-result' || draft.date !== date) return [];
 			const { portion, told, occurredAtMs } = draft as unknown as {
 				readonly portion: PortionRef;
 				readonly told: ResultTold;
 				readonly occurredAtMs: number;
 			};
-			return [{ id, portion, told, by: this.by(), atMs: occurredAtMs }];
+			return [{ id, portion, told, by: byName || this.by(), atMs: occurredAtMs }];
 		});
 	}
 }

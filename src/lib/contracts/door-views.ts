@@ -1,4 +1,5 @@
 import type { Role } from '../core/bakery/index.ts';
+import type { ActingRole } from './rights.ts';
 
 /** What a session is of: a person at a desk, a tablet that goes from hand to hand, a wall that only shows. */
 export type SessionKind = 'desk' | 'tablet' | 'wall';
@@ -66,8 +67,9 @@ export interface HandsView {
 	readonly people: readonly {
 		readonly id: string;
 		readonly name: string;
+		/** What they may do at a tablet. */
+		readonly role: ActingRole;
 		readonly isKnown: boolean;
-		readonly isIn: boolean;
 	}[];
 	/** Who has none yet, and cannot be here. */
 	readonly without: readonly string[];

@@ -11,6 +11,7 @@
 	import OutOfDate from '../../sheets/OutOfDate.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { benchSentence, isDropLate, spareText, STATION_TEXT } from '../../wording/bench-text.ts';
+	import { TAPPED_TEXT, tappedAlreadyText } from '../../wording/tapped-text.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import { BenchModel } from './bench-model.svelte.ts';
 	import { fetchAhead } from './fetch-ahead.ts';
@@ -90,7 +91,6 @@
 	let moreNext = $state(false);
 	let moreOver = $state(false);
 	const lastName = $derived(model.last ? model.nameOf(model.last.work) : '');
-	const LAST_TEXT = { begun: 'begun', ended: 'done', 'left-out': 'left out', 'put-off': 'not yet' };
 	const people = $derived(view.accepted?.document.input.people ?? []);
 	const ways: readonly { readonly whose: Whose; readonly name: string }[] = $derived([
 		{ whose: { kind: 'all' as const }, name: 'All' },
@@ -165,10 +165,7 @@
 	{#if model.message}<p class="told" role="alert">{model.message}</p>{/if}
 	{#if model.already}
 		<p class="told" role="status" data-already>
-			{model.already.by === '' ? 'It is known already' : `${model.already.by} tapped it already`}: {LAST_TEXT[
-				model.already.act
-			]}
-			{clockText(model.already.atMs, zone)}. Nothing was written twice.
+			{tappedAlreadyText(model.already, zone)}
 		</p>
 	{/if}
 	<div class="room">
@@ -202,7 +199,7 @@
 				{#if model.last && !shows}
 					{@const last = model.last}
 					<button class="action-lesser undo" onclick={() => void model.takeBack(last)}
-						>Undo: {lastName}, {LAST_TEXT[last.act]} {clockText(last.atMs, zone)}</button
+						>Undo: {lastName}, {TAPPED_TEXT[last.act]} {clockText(last.atMs, zone)}</button
 					>
 				{/if}
 				<SoundHere {due} />

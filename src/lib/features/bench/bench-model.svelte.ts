@@ -14,6 +14,7 @@ import {
 } from '../../core/bench/index.ts';
 import type { HandsOnEntry } from '../../wording/list-entry.ts';
 import { outcomeProblem } from '../../wording/outcome-text.ts';
+import { TAPPED_TEXT } from '../../wording/tapped-text.ts';
 import { workList } from '../../wording/work-list.ts';
 
 /** How long what was tapped last can be taken back with one tap. */
@@ -146,7 +147,7 @@ export class BenchModel {
 				celsius,
 				personId: whose.kind === 'person' ? whose.personId : null
 			},
-			`${entry.what}: ${ACT_TEXT[act]}`,
+			`${entry.what}: ${TAPPED_TEXT[act]}`,
 			id
 		);
 		this.message = outcomeProblem(result);
@@ -187,7 +188,7 @@ export class BenchModel {
 	/** Taps that wait in this browser, of an earlier page too. */
 	get #waiting(): readonly WorkEntry[] {
 		const { date } = this.shown().view;
-		return this.outbox.letters.flatMap(({ id, refused, draft }): readonly WorkEntry[] => {
+		return this.outbox.letters.flatMap(({ id, refused, draft, byName }): readonly WorkEntry[] => {
 			if (refused !== null || draft.kind !== 'tap-work' || draft.date !== date) return [];
 			const { work, act, occurredAtMs, untilMs, because, celsius } = draft as unknown as {
 				readonly work: string;
@@ -197,14 +198,9 @@ export class BenchModel {
 				readonly because: string;
 				readonly celsius: number | null;
 			};
-			return [{ id, work, act, atMs: occurredAtMs, by: this.by(), untilMs, because, celsius }];
+			return [
+				{ id, work, act, atMs: occurredAtMs, by: byName || this.by(), untilMs, because, celsius }
+			];
 		});
 	}
 }
-
-const ACT_TEXT: Readonly<Record<WorkAct, string>> = {
-	begun: 'begun',
-	ended: 'done',
-	'left-out': 'left out',
-	'put-off': 'not yet'
-};

@@ -1,9 +1,14 @@
 <script lang="ts">
 	import { enhance } from '$app/forms';
+	import { page } from '$app/state';
+	import type { SubmitFunction } from '@sveltejs/kit';
+	import { useRoom } from '../../client/room-context.ts';
+	import type { Hand } from '../../client/hands-here.svelte.ts';
 	import { resolve } from '$app/paths';
 	import type { DoorProblem, HandsView } from '../../contracts/door-views.ts';
 	import NumberPad from '../../ui/NumberPad.svelte';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
+	import NightKept from './NightKept.svelte';
 	import { doorProblemText } from '../../wording/door-text.ts';
 
 	interface Props {
@@ -14,10 +19,28 @@
 		tried: string | null;
 	}
 	let { hands, to, problem, tried }: Props = $props();
+	const room = useRoom();
+	/** What a tap without a server could not do. */
+	let untaken = $state('');
+	const NOBODY = $derived<Hand>({ id: '', name: hands.tablet, role: 'screen' });
+	/** Where the server is away, whoever is known here takes it up all the same, and it hears of it later. */
+	const takenUp =
+		(hand: Hand): SubmitFunction =>
+		() =>
+		async ({ result, update }) => {
+			if (result.type !== 'error') return update();
+			room.hands.take(hand);
+			// A kept page bears the question of an earlier visit; this one has its own.
+			const back = page.url.searchParams.get('to') ?? '/';
+			location.assign(/^\/(?!\/)/.test(back) ? back : '/');
+		};
 	let asked: string | null = $derived(problem ? tried : null);
 	let code = $state('');
 	const person = $derived(hands.people.find(({ id }) => id === asked) ?? null);
-	const isIn = $derived(hands.people.find((one) => one.isIn) ?? null);
+	const actor = $derived(room.bakery.actor);
+	const isIn = $derived(
+		actor.role === 'screen' ? null : (hands.people.find(({ id }) => id === actor.id) ?? null)
+	);
 	function ask(id: string) {
 		asked = id;
 		code = '';
@@ -35,10 +58,10 @@
 		{#each hands.people as one (one.id)}
 			<li>
 				{#if one.isKnown}
-					<form method="POST" use:enhance>
+					<form method="POST" use:enhance={takenUp(one)}>
 						<input type="hidden" name="to" value={to} />
 						<input type="hidden" name="person" value={one.id} />
-						<button class="who" class:is-in={one.isIn}>{one.name}</button>
+						<button class="who" class:is-in={one === isIn}>{one.name}</button>
 					</form>
 				{:else}
 					<button class="who" class:is-in={asked === one.id} onclick={() => ask(one.id)}
@@ -48,7 +71,7 @@
 			</li>
 		{/each}
 		<li>
-			<form method="POST" use:enhance>
+			<form method="POST" use:enhance={takenUp(NOBODY)}>
 				<input type="hidden" name="to" value={to} />
 				<input type="hidden" name="person" value="" />
 				<button class="who nobody">Nobody: back on the shelf</button>
@@ -66,9 +89,13 @@
 			method="POST"
 			aria-label="Code of {person.name}"
 			use:enhance={() =>
-				async ({ update }) => {
+				async ({ result, update }) => {
 					code = '';
-					await update({ reset: false });
+					untaken =
+						result.type === 'error'
+							? 'Jovet does not answer, and a code is compared there. Whoever was at this tablet before takes it up with one tap.'
+							: '';
+					if (result.type !== 'error') await update({ reset: false });
 				}}
 		>
 			<p class="text-title font-bold">{person.name}</p>
@@ -93,10 +120,12 @@
 			{#if problem && tried === person.id}
 				<p role="alert"><span class="act-now px-2">Check</span> {doorProblemText(problem)}</p>
 			{/if}
+			{#if untaken}<p role="alert"><span class="act-now px-2">Check</span> {untaken}</p>{/if}
 			<button class="action big" disabled={code.length < 4}>Take it up</button>
 		</form>
 	{/if}
 </div>
+<div class="px-5 pb-3"><NightKept /></div>
 <p class="px-5 pb-5"><a href={resolve('/')}>Back to the bench as it is</a></p>
 
 <style>

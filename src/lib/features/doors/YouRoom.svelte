@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { onMount } from 'svelte';
 	import { enhance } from '$app/forms';
 	import { resolve } from '$app/paths';
 	import { useRoom } from '../../client/room-context.ts';
@@ -11,7 +12,9 @@
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { SESSION_KIND_TEXT } from '../../wording/door-text.ts';
 	import { momentText } from '../../wording/time-text.ts';
+	import { deskKeeps, setDeskKeeps } from '../../client/keep-night.svelte.ts';
 	import DoorForm from './DoorForm.svelte';
+	import NightKept from './NightKept.svelte';
 	import SecretField from './SecretField.svelte';
 
 	interface Props {
@@ -25,6 +28,15 @@
 	let { own, told }: Props = $props();
 	const room = useRoom();
 	const actor = $derived(room.bakery.actor);
+	let keeps = $state(false);
+	onMount(() => {
+		keeps = deskKeeps();
+	});
+	async function chooseKeeps() {
+		await setDeskKeeps(!keeps);
+		// The frame begins with it, or ends it, as the page is opened.
+		location.reload();
+	}
 	const problemAt = (at: string) => (told?.at === at ? told.problem : null);
 	const sentence = $derived(
 		own.hasPassword
@@ -82,6 +94,18 @@
 				note="{CODE_LENGTH.least} to {CODE_LENGTH.most} digits."
 			/>
 		</DoorForm>
+	</section>
+	<section class="wide" aria-labelledby="night">
+		<h2 id="night">Without a network</h2>
+		<p class="mb-2 max-w-prose text-ink-2">
+			Tablets and wall screens keep the pages of the night by themselves, so that the bench goes on
+			when the network is away. This desk can do so too: choose it only on a machine of your own,
+			for what is kept can be read there without signing in.
+		</p>
+		<button class="action-lesser" aria-pressed={keeps} onclick={() => void chooseKeeps()}
+			>{keeps ? 'Keep no nights here any more' : 'Keep the night here'}</button
+		>
+		{#if keeps}<div class="mt-2"><NightKept /></div>{/if}
 	</section>
 	<section class="wide" aria-labelledby="sessions">
 		<h2 id="sessions">Where you are signed in</h2>

@@ -6,6 +6,10 @@
 	import { resolve } from '$app/paths';
 	import { BakeryNow } from '../../client/bakery-now.svelte.ts';
 	import { answers } from '../../client/answers.ts';
+	import { HandsHere } from '../../client/hands-here.svelte.ts';
+	import { deskKeeps, NightKeeper } from '../../client/keep-night.svelte.ts';
+	import { keptAge } from '../../client/kept-age.svelte.ts';
+	import { isKept } from '../../client/kept-data.ts';
 	import { Live } from '../../client/live.svelte.ts';
 	import { Outbox } from '../../client/outbox.svelte.ts';
 	import { Retries } from '../../client/retries.ts';
@@ -16,6 +20,7 @@
 	import { parseBakeDate } from '../../core/time/bake-date.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 	import DateSwitch from './DateSwitch.svelte';
+	import NotLive from './NotLive.svelte';
 	import NotSentYet from './NotSentYet.svelte';
 	import SignedIn from './SignedIn.svelte';
 	import Rooms from './Rooms.svelte';
@@ -29,22 +34,35 @@
 		servedAtMs: number;
 		children: Snippet;
 	}
-	let { bakery, appearance, servedAtMs, children }: Props = $props();
+	let { bakery: told, appearance, servedAtMs, children }: Props = $props();
 
 	const REAL = { anchorRealMs: 0, anchorBakeryMs: 0, rate: 1 };
 	// The first value; later ones arrive through the effect.
-	const now = untrack(() => new BakeryNow(bakery?.clock ?? REAL, servedAtMs));
-	$effect(() => now.set(bakery?.clock ?? REAL, Date.now()));
+	const now = untrack(() => new BakeryNow(told?.clock ?? REAL, servedAtMs));
+	$effect(() => now.set(told?.clock ?? REAL, Date.now()));
 	// Only what follows the moment is read anew by itself; what is being edited stays as it is.
 	const retries = new Retries();
+	const hands = new HandsHere(retries, ({ name }, refused) => {
+		if (refused)
+			said = { text: `The code of ${name} is asked for again at this tablet: its shift is over.` };
+		void readAnew('everything');
+	});
+	const bakery = $derived(
+		told && { ...told, actor: hands.over(told.actor, keptAge.atMs !== null) }
+	);
+	$effect(() => {
+		if (told && keptAge.atMs === null) hands.note(told.actor);
+	});
 	const outbox = new Outbox(
 		retries,
 		() => void readAnew('jovet:day'),
-		() => bakery?.actor ?? null
+		() => bakery && { ...bakery.actor, isUntold: hands.isUntold },
+		() => bakery?.timeZone ?? 'UTC'
 	);
 	const readMoment = () => readAnew('jovet:moment');
 	const live = new Live(
 		async () => {
+			keeper.hear();
 			if (!(await readMoment())) retries.add(readMoment);
 		},
 		() => {
@@ -53,11 +71,18 @@
 			void retries.run();
 		}
 	);
+	const keeper = new NightKeeper(() => date);
+	const keepsNights = $derived(told !== null && (told.actor.at !== 'desk' || deskKeeps()));
+	$effect(() => (keepsNights ? untrack(() => keeper.start()) : undefined));
 	onMount(() => {
 		document.documentElement.dataset.ready = 'yes';
 		// Whoever was signed out elsewhere is led to the door; what was typed stays in this browser.
 		const toTheDoor = () => void readAnew('everything');
 		window.addEventListener(SIGNED_OUT, toTheDoor);
+		document.documentElement.dataset.appearance = appearance;
+		hands.start();
+		// What was opened from what is kept here asks by itself whether somebody answers again.
+		if (keptAge.atMs !== null) retries.add(() => readAnew('everything'));
 		const stops = [now.start(), outbox.start(), () => retries.stop()];
 		return () => {
 			window.removeEventListener(SIGNED_OUT, toTheDoor);
@@ -66,10 +91,14 @@
 	});
 	// There is a stream for who is signed in; it begins anew for whoever comes next.
 	const who = $derived(bakery?.actor.id ?? null);
+	const at = $derived(bakery?.actor.at ?? null);
 	$effect(() => (who === null ? undefined : live.start()));
 	// What waited for somebody goes when that somebody is here.
 	$effect(() => {
-		if (who !== null) void retries.run();
+		if (who === null) return;
+		void retries.run();
+		// Who may take it up by a tap is another question now.
+		if (at === 'tablet') keeper.keepAnew('/hands');
 	});
 
 	/** A way to another page was asked for while the server did not answer. */
@@ -78,12 +107,18 @@
 	let wasLost = false;
 	beforeNavigate((navigation) => {
 		const { to, willUnload } = navigation;
-		if (willUnload || !to || !(live.lost || wasLost)) return;
+		if (willUnload || !to) return;
+		if (keeper.newer) {
+			navigation.cancel();
+			void keeper.takeOver().then(() => location.assign(to.url));
+			return;
+		}
+		if (!(live.lost || wasLost || keptAge.atMs !== null)) return;
 		navigation.cancel();
-		// A page that cannot be read would take what stands here with it.
-		void answers().then((reached) => {
-			stays = !reached;
-			if (reached) location.assign(to.url);
+		// A page that cannot be read, and is not kept here, would take what stands here with it.
+		void answers().then(async (reached) => {
+			stays = !reached && !(await isKept(to.url.href));
+			if (!stays) location.assign(to.url);
 		});
 	});
 
@@ -116,7 +151,7 @@
 			target.select();
 	}
 
-	let lastKnown = untrack(() => bakery);
+	let lastKnown = untrack(() => told);
 	provideRoom({
 		get bakery() {
 			// While the database is away the page that still stands goes on with what it had.
@@ -127,6 +162,8 @@
 		now,
 		retries,
 		outbox,
+		hands,
+		keeper,
 		tell: (text) => {
 			said = { text };
 		},
@@ -172,15 +209,19 @@
 		<SignedIn actor={bakery.actor} at={page.url.pathname} />
 	{/if}
 </header>
-{#if live.awaySinceMs !== null || stays}
-	<p class="away" role="status" data-not-live>
-		<span class="act-now px-2">Not live</span>
-		Jovet does not answer{live.awaySinceMs === null
-			? ''
-			: ` since ${clockText(live.awaySinceMs, bakery?.timeZone ?? 'UTC')}`}. What you see may be
-		old; what you type is kept and sends itself when it answers again.
-		{#if stays}<b>The way to another page waits until then: this one stays.</b>{/if}
-	</p>
+{#if live.awaySinceMs !== null || stays || keptAge.atMs !== null}
+	<NotLive
+		awaySinceMs={live.awaySinceMs}
+		keptAtMs={keptAge.atMs}
+		{stays}
+		{now}
+		timeZone={bakery?.timeZone ?? 'UTC'}
+	/>
+{/if}
+{#if outbox.trouble}
+	{#await import('./StorageTrouble.svelte') then { default: StorageTrouble }}
+		<StorageTrouble trouble={outbox.trouble} />
+	{/await}
 {/if}
 {#if bakery?.actor.isKeyless && page.route.id !== '/you'}
 	{#await import('./NoPassword.svelte') then { default: NoPassword }}
@@ -246,11 +287,6 @@
 		min-width: 140px;
 		min-height: 36px;
 	}
-	.away {
-		padding: 8px 20px;
-		background: var(--sheet);
-		border-bottom: 1px solid var(--line);
-	}
 	.skip {
 		position: absolute;
 		left: -9999px;
@@ -267,7 +303,6 @@
 	}
 	@media print {
 		.frame,
-		.away,
 		.skip {
 			display: none;
 		}

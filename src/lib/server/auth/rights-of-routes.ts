@@ -16,6 +16,8 @@ const ASKS: Readonly<Record<string, Asks>> = {
 	'/let-in': 'nothing',
 	'/pair': 'nothing',
 	'/health': 'nothing',
+	/** There is nothing in it. */
+	'/shell': 'nothing',
 	/** Each request of theirs has a key of its own. */
 	'/devices': 'nothing',
 	'/calendar': 'nothing',
@@ -29,6 +31,7 @@ const ASKS: Readonly<Record<string, Asks>> = {
 	'/bake/[date]/fermentation': 'see-the-night',
 	'/bake/[date]/water': 'see-the-night',
 	'/bake/[date]/run-sheet': 'see-the-night',
+	'/bake/[date]/night.json': 'see-the-night',
 	'/bake/[date]/plan.ics': 'see-the-night',
 	'/bake/[date]/plan.csv': 'see-the-night',
 	'/bake/[date]/doughs/weigh': 'see-the-night',

@@ -53,8 +53,12 @@ export async function visitorOf(
  * A code of four digits is enough for what is done with floury hands, and no more: what keeps the house (who comes in, what
  * there is, all of it at once) asks for the password at a desk.
  */
+export function roleAtTheBench(role: Actor['role']): Actor['role'] {
+	return role === 'head-baker' ? 'baker' : role;
+}
+
 function atTheBench(actor: Actor): Actor {
-	return actor.role === 'head-baker' ? { ...actor, role: 'baker' } : actor;
+	return { ...actor, role: roleAtTheBench(actor.role) };
 }
 
 async function actorOf(db: Db, personId: string | null, nowMs: number): Promise<Actor | null> {

@@ -15,7 +15,7 @@ import {
 } from '../db/doors.ts';
 import { loadEntries } from '../db/entries.ts';
 import { peopleNow } from '../auth/people-now.ts';
-import type { Visitor } from '../auth/visitor.ts';
+import { roleAtTheBench, type Visitor } from '../auth/visitor.ts';
 
 /** So many of the last things at the doors stand on the page. */
 const MOST_ENTRIES = 60;
@@ -93,11 +93,11 @@ export async function readHands(db: Db, session: OpenSession, nowMs: number): Pr
 		tablet: session.name,
 		people: people
 			.filter(({ id }) => hasCode(id))
-			.map(({ id, name }) => ({
+			.map(({ id, name, content }) => ({
 				id,
 				name,
-				isKnown: hands.has(id),
-				isIn: session.personId === id && hands.has(id)
+				role: roleAtTheBench(content.role),
+				isKnown: hands.has(id)
 			})),
 		without: people.filter(({ id }) => !hasCode(id)).map(({ name }) => name)
 	};

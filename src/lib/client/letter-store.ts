@@ -1,0 +1,71 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { Letter } from './letter-schema.ts';
+
+interface Places extends DBSchema {
+	/** What another version of the application wrote may look otherwise. */
+	letters: { key: string; value: unknown };
+}
+
+const NAME = 'jovet';
+const VERSION = 1;
+/** Where letters lay before they had a database. */
+const OLD_PLACE = 'jovet.outbox.';
+
+/** What waits to be sent, in this browser's database. It outlives the page, the browser and the version. */
+export class LetterStore {
+	private constructor(private readonly db: IDBPDatabase<Places>) {}
+
+	/** Opens it, and takes over what an earlier version left elsewhere. Fails where a browser keeps nothing. */
+	static async open(): Promise<LetterStore> {
+		const db = await openDB<Places>(NAME, VERSION, {
+			upgrade: (fresh) => void fresh.createObjectStore('letters')
+		});
+		// A later version may want to change it while this page stands open.
+		db.addEventListener('versionchange', () => db.close());
+		const store = new LetterStore(db);
+		await store.#takeOver();
+		return store;
+	}
+
+	/** What waits, in the order in which it was made; and how many cannot be read by this version. They stay. */
+	async all(): Promise<{ readonly letters: readonly Letter[]; readonly unread: number }> {
+		const kept = await this.db.getAll('letters');
+		// What reads them is fetched where there are some.
+		if (kept.length === 0) return { letters: [], unread: 0 };
+		await import('./schemas-without-eval.ts');
+		const { letterSchema } = await import('./letter-schema.ts');
+		const letters = kept.flatMap((one) => {
+			const read = letterSchema.safeParse(one);
+			return read.success ? [read.data] : [];
+		});
+		return {
+			letters: letters.sort((a, b) => a.place - b.place),
+			unread: kept.length - letters.length
+		};
+	}
+
+	async ids(): Promise<readonly string[]> {
+		return this.db.getAllKeys('letters');
+	}
+
+	async put(letter: Letter): Promise<void> {
+		await this.db.put('letters', letter, letter.id);
+	}
+
+	async delete(id: string): Promise<void> {
+		await this.db.delete('letters', id);
+	}
+
+	async #takeOver(): Promise<void> {
+		for (const place of Object.keys(localStorage).filter((key) => key.startsWith(OLD_PLACE))) {
+			const id = place.slice(OLD_PLACE.length);
+			try {
+				await this.db.put('letters', JSON.parse(localStorage.getItem(place) ?? 'null'), id);
+			} catch {
+				// What is no JSON was none of ours.
+				continue;
+			}
+			localStorage.removeItem(place);
+		}
+	}
+}

@@ -1,0 +1,171 @@
+import assert from 'node:assert/strict';
+import type { Page } from 'puppeteer-core';
+import { setClock } from '../../src/lib/server/db/bakery.ts';
+import { demoClock } from '../../src/lib/server/demo/demo-clock.ts';
+import { workList } from '../../src/lib/wording/work-list.ts';
+import { clockText } from '../../src/lib/wording/time-text.ts';
+import { TOMORROW } from '../integration/test-database.ts';
+import { acceptBeside } from './accepted-night.ts';
+import { AFTERNOON, byName, journey, says, sendBeside, textOf } from './bakery.ts';
+import { accessibilityFaults } from './page-faults.ts';
+import { isKeptHere, pairedTablet } from './tablet.ts';
+
+const DAY = `/bake/${TOMORROW}`;
+const BENCH = `${DAY}/bench`;
+const HOUR_MS = 3_600_000;
+const wallOf = (ms: number) =>
+	`${new Date(ms).toISOString().slice(0, 10)}T${clockText(ms, 'Europe/London')}`;
+/** Presses a button once a hand may. */
+async function press(page: Page, name: string): Promise<void> {
+	const button = await byName(page, 'button', name);
+	await page.waitForFunction((one) => !(one as HTMLButtonElement).disabled, {}, button);
+	await button.click();
+}
+const inHand = (page: Page, what: string, state: string) =>
+	page.waitForSelector(`[data-hand="${what}"][data-hand-state=${state}]`);
+
+journey(
+	'a tablet whose network is cut for an hour goes on: opened anew, handed on, weighed at, and all of it arrives once',
+	async (bakery) => {
+		const { page: desk, database } = bakery;
+		const { plan, input } = await acceptBeside(bakery);
+		const [first, second, third] = workList(plan, input);
+		assert.ok(first && second && third && first.batch?.kind === 'preparation');
+		const beganMs = first.atMs + 60_000;
+		await setClock(database.db, demoClock(wallOf(beganMs), Date.now()));
+		const tablet = await pairedTablet(bakery, 'Shelf tablet');
+		const { page } = tablet;
+		await tablet.takeUp('Ilo Venn');
+		await tablet.takeUp('Perrin Oake');
+		const weighing = `${DAY}/doughs/weigh/preparation/${first.batch.preparationId}/${first.batch.ordinal}`;
+		await isKeptHere(page, weighing);
+		await isKeptHere(page, '/hands');
+		await page.goto(`${bakery.origin}/hands`);
+		await says(page, '[data-night-kept=kept]', 'Kept here for when the network is away');
+		assert.deepEqual(await accessibilityFaults(page), []);
+		await page.goto(`${bakery.origin}${BENCH}`);
+		await inHand(page, first.what, 'open');
+
+		await tablet.cut();
+		await press(page, 'Begin');
+		await inHand(page, first.what, 'begun');
+		await says(page, '[data-outbox]', 'One entry waits', first.what);
+		// The tab is closed and opened again, an hour later: the night stands there, with what was tapped, and says how old it is.
+		await tablet.later(HOUR_MS);
+		await page.goto(`${bakery.origin}${BENCH}`);
+		await says(page, '[data-not-live]', `as it was at`, '1 h ago');
+		await inHand(page, first.what, 'begun');
+		await says(page, '[data-outbox]', 'One entry waits', first.what);
+		assert.deepEqual(await accessibilityFaults(page), []);
+		// Hands change by a tap; of whoever was not here tonight the code cannot be compared.
+		await tablet.takeUp('Ilo Venn');
+		await says(page, '[data-signed-in]', 'Ilo Venn');
+		await inHand(page, first.what, 'begun');
+		await (await byName(page, 'link', 'Weigh it up')).click();
+		await says(page, '[data-room-sentence]', 'things to weigh');
+		const wanted = await textOf(page, '[data-wanted]');
+		const line = await page.$eval('[data-line][aria-current]', (one) =>
+			one.getAttribute('data-line')
+		);
+		await press(page, `${wanted} is in`);
+		await says(page, `[data-line="${line}"]`, 'in');
+		await says(page, '[data-outbox]', '2 entries wait');
+		// A weigh-up is of the day; the way back to the night is one tap.
+		await (await byName(page, 'link', 'Night')).click();
+		for (const [room, sentence] of [
+			['Water', 'mixes needs ice'],
+			['Fermentation', ''],
+			['Ovens', ''],
+			['Bench', 'late']
+		] as const) {
+			await (await byName(page, 'link', room)).click();
+			await page.waitForFunction(
+				(path) => location.pathname.endsWith(path) && document.documentElement.dataset.ready,
+				{},
+				room.toLowerCase()
+			);
+			await says(page, '[data-room-sentence]', sentence);
+			await says(page, '[data-signed-in]', 'Ilo Venn');
+		}
+		await page.click(`[data-work="${first.what}"]`);
+		await inHand(page, first.what, 'begun');
+		await press(page, 'Done');
+		await page.waitForSelector(`[data-work="${first.what}"][data-work-state=done]`);
+		await page.click(`[data-work="${second.what}"]`);
+		await inHand(page, second.what, 'open');
+		await press(page, 'Begin');
+		await inHand(page, second.what, 'begun');
+		await says(page, '[data-outbox]', '4 entries wait');
+
+		// Meanwhile, half an hour earlier at the desk, the second was begun there too.
+		await setClock(database.db, demoClock(wallOf(beganMs + HOUR_MS / 2), Date.now()));
+		await sendBeside(bakery, {
+			kind: 'tap-work',
+			date: TOMORROW,
+			work: second.key,
+			taskId: second.taskId,
+			act: 'begun',
+			untilMs: null,
+			because: '',
+			celsius: null,
+			personId: null
+		});
+		const taps = () =>
+			database.db
+				.selectFrom('work_entry')
+				.innerJoin('command', 'command.id', 'work_entry.command_id')
+				.innerJoin('bakery_entry', 'bakery_entry.id', 'command.actor_id')
+				.select([
+					'work_entry.work',
+					'work_entry.act',
+					'bakery_entry.name',
+					'work_entry.occurred_at'
+				])
+				.orderBy('work_entry.occurred_at')
+				.execute();
+		assert.equal((await taps()).length, 1, 'nothing of the tablet is there yet');
+
+		await setClock(database.db, demoClock(wallOf(beganMs + HOUR_MS + 4 * 60_000), Date.now()));
+		await tablet.mend();
+		await page.waitForFunction(() => !document.querySelector('[data-not-live]'));
+		// What somebody did first at the desk is told, with what was tapped here; the rest is in.
+		await says(page, '[data-outbox]', second.what, 'Maud Tarrow tapped it already: begun');
+		await page.waitForFunction(
+			() => !document.querySelector('[data-outbox]')?.textContent?.includes('wait')
+		);
+		const stored = await taps();
+		assert.deepEqual(
+			stored.map(({ work, act, name }) => [work, act, name]),
+			[
+				[first.key, 'begun', 'Perrin Oake'],
+				[second.key, 'begun', 'Maud Tarrow'],
+				[first.key, 'ended', 'Ilo Venn']
+			]
+		);
+		const minutes = stored.map(({ occurred_at }) => (occurred_at.getTime() - beganMs) / 60_000);
+		assert.ok(minutes[0]! >= 0 && minutes[0]! < 4, `begun ${minutes[0]} min after`);
+		assert.ok(minutes[2]! >= 60 && minutes[2]! < 64, `done ${minutes[2]} min after`);
+		const weighed = await database.db
+			.selectFrom('weighing')
+			.innerJoin('command', 'command.id', 'weighing.command_id')
+			.innerJoin('bakery_entry', 'bakery_entry.id', 'command.actor_id')
+			.select('bakery_entry.name')
+			.execute();
+		assert.deepEqual(weighed, [{ name: 'Ilo Venn' }]);
+		await press(page, 'Seen');
+		await page.waitForFunction(() => !document.querySelector('[data-outbox]'));
+		// The server knows by now whose hands the tablet is in.
+		const session = await database.db
+			.selectFrom('door_session')
+			.innerJoin('bakery_entry', 'bakery_entry.id', 'door_session.person_id')
+			.select('bakery_entry.name')
+			.where('door_session.name', '=', 'Shelf tablet')
+			.executeTakeFirst();
+		assert.equal(session?.name, 'Ilo Venn');
+		await desk.bringToFront();
+		await desk.goto(`${bakery.origin}${DAY}/log`);
+		await says(desk, `[data-logged-work="${first.what}"]`, 'Ilo Venn');
+		await tablet.close();
+	},
+	AFTERNOON
+);
