@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict';
+import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
 import { setClock } from '../../src/lib/server/db/bakery.ts';
 import { demoClock } from '../../src/lib/server/demo/demo-clock.ts';
@@ -8,6 +9,8 @@ import { TOMORROW } from '../integration/test-database.ts';
 import { acceptBeside } from './accepted-night.ts';
 import { AFTERNOON, byName, journey, says, sendBeside, textOf } from './bakery.ts';
 import { accessibilityFaults } from './page-faults.ts';
+import { lettersIn, putLetter } from './letters.ts';
+import { renewableFront } from './renewable-front.ts';
 import { isKeptHere, pairedTablet } from './tablet.ts';
 
 const DAY = `/bake/${TOMORROW}`;
@@ -166,6 +169,116 @@ journey(
 		await desk.goto(`${bakery.origin}${DAY}/log`);
 		await says(desk, `[data-logged-work="${first.what}"]`, 'Ilo Venn');
 		await tablet.close();
+	},
+	AFTERNOON
+);
+
+journey(
+	'a newer version reaches a tablet on its way to another page, and what waits there is sent by it',
+	async (bakery) => {
+		const { database } = bakery;
+		const { plan, input } = await acceptBeside(bakery);
+		const [first] = workList(plan, input);
+		assert.ok(first);
+		await setClock(database.db, demoClock(wallOf(first.atMs + 60_000), Date.now()));
+		const front = await renewableFront(bakery.origin);
+		const tablet = await pairedTablet({ ...bakery, origin: front.origin }, 'Shelf tablet');
+		const { page } = tablet;
+		await tablet.takeUp('Ilo Venn');
+		await isKeptHere(page, BENCH);
+		const stores = () =>
+			page.evaluate(async () =>
+				(await caches.keys()).filter((name) => name.startsWith('jovet-night-'))
+			);
+		const [before] = await stores();
+		await bakery.stop();
+		await press(page, 'Begin');
+		await says(page, '[data-outbox]', 'One entry waits');
+		// Something that only another version can read is kept, and told.
+		const [letter] = await lettersIn(page);
+		assert.ok(letter);
+		const strange = { ...letter, id: randomUUID(), place: 'first' as unknown as number };
+		await putLetter(page, strange);
+
+		front.renew();
+		await bakery.start();
+		await page.waitForFunction(async () => {
+			const registration = await navigator.serviceWorker.getRegistration();
+			await registration?.update();
+			return registration?.waiting !== null;
+		});
+		await (await byName(page, 'link', 'Ovens')).click();
+		await page.waitForFunction(() => location.pathname.endsWith('/ovens'));
+		await page.waitForSelector('html[data-ready=yes]');
+		await page.waitForFunction(
+			async (before) =>
+				!(await caches.keys()).includes(before ?? '') &&
+				(await navigator.serviceWorker.getRegistration())?.waiting === null,
+			{},
+			before
+		);
+		await says(page, '[data-storage-trouble=unread]', 'another version of Jovet wrote');
+		await page.waitForFunction(() => !document.querySelector('[data-outbox]'));
+		assert.deepEqual(
+			(await lettersIn(page)).map(({ id }) => id),
+			[strange.id]
+		);
+		const taps = await database.db.selectFrom('work_entry').select(['work', 'act']).execute();
+		assert.deepEqual(taps, [{ work: first.key, act: 'begun' }]);
+		await isKeptHere(page, BENCH);
+		await tablet.close();
+		await front.close();
+	},
+	AFTERNOON
+);
+
+journey(
+	'a storage that is emptied under what waits is told and written again; what an older version left elsewhere is taken over',
+	async (bakery) => {
+		const { page, database } = bakery;
+		const { plan, input } = await acceptBeside(bakery);
+		const [first, second] = workList(plan, input);
+		assert.ok(first && second);
+		await setClock(database.db, demoClock(wallOf(second.atMs + 60_000), Date.now()));
+		await page.goto(`${bakery.origin}${BENCH}`);
+		await page.waitForSelector('html[data-ready=yes]');
+		await page.click(`[data-work="${first.what}"]`);
+		await inHand(page, first.what, 'open');
+		await bakery.stop();
+		await press(page, 'Begin');
+		await says(page, '[data-outbox]', 'One entry waits');
+		const [letter] = await lettersIn(page);
+		assert.ok(letter);
+		await putLetter(page, null);
+		assert.deepEqual(await lettersIn(page), []);
+		// It is noticed when it is tried to send it.
+		await says(page, '[data-storage-trouble=was-emptied]', 'was written down again');
+		assert.deepEqual(await lettersIn(page), [letter]);
+
+		const older = {
+			...letter,
+			id: randomUUID(),
+			place: 1,
+			what: `${second.what}: begun`,
+			draft: { ...letter.draft, work: second.key, taskId: second.taskId }
+		};
+		await page.evaluate(
+			(id, text) => localStorage.setItem(`jovet.outbox.${id}`, text),
+			older.id,
+			JSON.stringify(older)
+		);
+		await page.close();
+		await bakery.start();
+		const next = await bakery.reopen();
+		await next.goto(`${bakery.origin}${BENCH}`);
+		await next.waitForSelector(`[data-work="${first.what}"][data-work-state=begun]`);
+		await next.waitForFunction(() => !document.querySelector('[data-outbox]'));
+		const taps = await database.db.selectFrom('work_entry').select('work').execute();
+		assert.deepEqual(taps.map(({ work }) => work).sort(), [first.key, second.key].sort());
+		assert.equal(
+			await next.evaluate((id) => localStorage.getItem(`jovet.outbox.${id}`), older.id),
+			null
+		);
 	},
 	AFTERNOON
 );

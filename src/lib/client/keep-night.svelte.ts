@@ -8,6 +8,7 @@ const FIRST_AFTER_MS = 3000;
 /** What changed meanwhile is kept anew so often. */
 const AGAIN_MS = 10 * 60_000;
 const LOOK_MS = 30_000;
+const TAKE_OVER_MS = 1500;
 /** What is older is of a night long over. */
 const OLDEST_MS = 48 * 3_600_000;
 
@@ -69,9 +70,11 @@ export class NightKeeper {
 	async takeOver(): Promise<void> {
 		const waiting = this.#registration?.waiting;
 		if (!waiting) return;
-		const over = new Promise<void>((resolve) =>
-			navigator.serviceWorker.addEventListener('controllerchange', () => resolve(), { once: true })
-		);
+		const over = new Promise<void>((resolve) => {
+			navigator.serviceWorker.addEventListener('controllerchange', () => resolve(), { once: true });
+			// The older one ends what it is at before it goes; no hand waits for that.
+			setTimeout(resolve, TAKE_OVER_MS);
+		});
 		waiting.postMessage('take-over');
 		await over;
 	}
@@ -175,11 +178,12 @@ export function deskKeeps(): boolean {
 export async function setDeskKeeps(keeps: boolean): Promise<void> {
 	if (keeps) localStorage.setItem(PLACE, 'yes');
 	else localStorage.removeItem(PLACE);
-	if (!keeps) await keepNothing();
+	if (!keeps) await keepNoNights();
 }
 
-/** Throws away what this browser keeps of any night. */
-async function keepNothing(): Promise<void> {
+/** Throws away what this browser keeps of any night, such as that of a tablet which is a desk from now on. */
+export async function keepNoNights(): Promise<void> {
+	if (!('serviceWorker' in navigator) || !navigator.serviceWorker.controller) return;
 	keptAge.atMs = null;
 	const registrations = await navigator.serviceWorker.getRegistrations();
 	for (const registration of registrations) await registration.unregister();

@@ -10,6 +10,8 @@ import { postCommand, type Draft } from './send-command.ts';
 const CHANNEL = 'jovet-outbox';
 /** A tap is answered at once on a good network; after this it waits here, and is asked about again. */
 const PATIENCE_MS = 8000;
+/** So often it is looked whether what waits still stands in the storage. */
+const STORAGE_LOOK_MS = 5000;
 /** With less room than this in the browser's storage somebody is told, before it is full. */
 const LITTLE_ROOM_BYTES = 20_000_000;
 
@@ -77,9 +79,13 @@ export class Outbox {
 			void this.retries.run();
 		});
 		void this.#measureRoom();
+		const looks = setInterval(() => {
+			if (this.letters.length > 0) void this.#lookAfterStorage();
+		}, STORAGE_LOOK_MS);
 		return () => {
 			ended = true;
 			giveUp();
+			clearInterval(looks);
 			this.#channel?.close();
 			this.#channel = null;
 		};
@@ -155,7 +161,6 @@ export class Outbox {
 			else this.#keep({ ...letter, refused: told });
 		}
 		if (sent > 0) this.onSent();
-		else await this.#lookAfterStorage();
 		return this.#waiting.length === 0;
 	}
 

@@ -7,7 +7,7 @@
 	import { BakeryNow } from '../../client/bakery-now.svelte.ts';
 	import { answers } from '../../client/answers.ts';
 	import { HandsHere } from '../../client/hands-here.svelte.ts';
-	import { deskKeeps, NightKeeper } from '../../client/keep-night.svelte.ts';
+	import { deskKeeps, keepNoNights, NightKeeper } from '../../client/keep-night.svelte.ts';
 	import { keptAge } from '../../client/kept-age.svelte.ts';
 	import { isKept } from '../../client/kept-data.ts';
 	import { Live } from '../../client/live.svelte.ts';
@@ -22,6 +22,7 @@
 	import DateSwitch from './DateSwitch.svelte';
 	import NotLive from './NotLive.svelte';
 	import NotSentYet from './NotSentYet.svelte';
+	import StorageTrouble from './StorageTrouble.svelte';
 	import SignedIn from './SignedIn.svelte';
 	import Rooms from './Rooms.svelte';
 	import type OpenArithmetic from './OpenArithmetic.svelte';
@@ -73,7 +74,15 @@
 	);
 	const keeper = new NightKeeper(() => date);
 	const keepsNights = $derived(told !== null && (told.actor.at !== 'desk' || deskKeeps()));
-	$effect(() => (keepsNights ? untrack(() => keeper.start()) : undefined));
+	$effect(() => {
+		if (keepsNights) return untrack(() => keeper.start());
+		if (told !== null) void keepNoNights();
+	});
+	// Nobody leads a wall screen to another page: it takes up what is newer by itself.
+	$effect(() => {
+		if (keeper.newer && told?.actor.at === 'wall')
+			void keeper.takeOver().then(() => location.reload());
+	});
 	onMount(() => {
 		document.documentElement.dataset.ready = 'yes';
 		// Whoever was signed out elsewhere is led to the door; what was typed stays in this browser.
@@ -219,9 +228,7 @@
 	/>
 {/if}
 {#if outbox.trouble}
-	{#await import('./StorageTrouble.svelte') then { default: StorageTrouble }}
-		<StorageTrouble trouble={outbox.trouble} />
-	{/await}
+	<StorageTrouble trouble={outbox.trouble} />
 {/if}
 {#if bakery?.actor.isKeyless && page.route.id !== '/you'}
 	{#await import('./NoPassword.svelte') then { default: NoPassword }}
