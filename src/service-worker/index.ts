@@ -13,7 +13,8 @@ import {
 } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
 import { build, files, version } from '$service-worker';
-import { isData, keepingOf, KEPT_AT, keptUnder, STORES } from '../lib/client/kept-data.ts';
+import { isData, KEPT_AT, keptUnder, STORES } from '../lib/client/kept-data.ts';
+import { keepingOf } from '../lib/client/keeping.ts';
 
 const worker = self as unknown as ServiceWorkerGlobalScope;
 const STORE = STORES + version;

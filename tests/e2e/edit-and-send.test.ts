@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import type { BakeDate } from '../../src/lib/core/time/index.ts';
-import { lettersIn, putLetter } from './letters.ts';
+import { lettersIn, putLetters } from './letters.ts';
 import { entryOf } from '../integration/entry-content.ts';
 import {
 	AFTERNOON,
@@ -228,13 +228,15 @@ journey(
 			formulaId: randomUUID(),
 			revisionId: randomUUID()
 		};
-		await putLetter(page, {
-			...letter,
-			id: randomUUID(),
-			place: letter.place + 1,
-			what: 'A mix of nothing',
-			draft: { ...letter.draft, batch }
-		});
+		await putLetters(page, [
+			{
+				...letter,
+				id: randomUUID(),
+				place: letter.place + 1,
+				what: 'A mix of nothing',
+				draft: { ...letter.draft, batch }
+			}
+		]);
 		await page.close();
 		await bakery.start();
 		const next = await bakery.reopen();

@@ -26,24 +26,27 @@ export async function lettersIn(page: Page): Promise<readonly KeptLetter[]> {
 	);
 }
 
-/** Puts something among what waits, or empties it where it is null. */
-export async function putLetter(page: Page, letter: KeptLetter | null): Promise<void> {
+/** Empties what waits, as somebody who clears the browser's data does. */
+export const clearLetters = (page: Page): Promise<void> => putLetters(page, null);
+
+/** Puts more among what waits; empties it where it is null. */
+export async function putLetters(page: Page, letters: readonly KeptLetter[] | null): Promise<void> {
 	await page.evaluate(
-		(letter) =>
+		(letters) =>
 			new Promise<void>((resolve, reject) => {
 				const opened = indexedDB.open('jovet');
 				opened.onerror = () => reject(opened.error!);
 				opened.onsuccess = () => {
 					const writing = opened.result.transaction('letters', 'readwrite');
 					const store = writing.objectStore('letters');
-					if (letter) store.put(letter, letter.id);
-					else store.clear();
+					if (letters === null) store.clear();
+					for (const letter of letters ?? []) store.put(letter, letter.id);
 					writing.oncomplete = () => {
 						opened.result.close();
 						resolve();
 					};
 				};
 			}),
-		letter
+		letters
 	);
 }

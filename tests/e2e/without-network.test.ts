@@ -9,7 +9,7 @@ import { TOMORROW } from '../integration/test-database.ts';
 import { acceptBeside } from './accepted-night.ts';
 import { AFTERNOON, byName, journey, says, sendBeside, textOf } from './bakery.ts';
 import { accessibilityFaults } from './page-faults.ts';
-import { lettersIn, putLetter } from './letters.ts';
+import { clearLetters, lettersIn, putLetters } from './letters.ts';
 import { renewableFront } from './renewable-front.ts';
 import { isKeptHere, pairedTablet } from './tablet.ts';
 
@@ -198,7 +198,7 @@ journey(
 		const [letter] = await lettersIn(page);
 		assert.ok(letter);
 		const strange = { ...letter, id: randomUUID(), place: 'first' as unknown as number };
-		await putLetter(page, strange);
+		await putLetters(page, [strange]);
 
 		front.renew();
 		await bakery.start();
@@ -249,7 +249,7 @@ journey(
 		await says(page, '[data-outbox]', 'One entry waits');
 		const [letter] = await lettersIn(page);
 		assert.ok(letter);
-		await putLetter(page, null);
+		await clearLetters(page);
 		assert.deepEqual(await lettersIn(page), []);
 		// It is noticed when it is tried to send it.
 		await says(page, '[data-storage-trouble=was-emptied]', 'was written down again');

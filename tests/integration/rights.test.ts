@@ -76,6 +76,7 @@ test('every route names what reading it asks for, and nothing of the bakery is o
 		'/health',
 		'/let-in/[key]',
 		'/pair/[[code]]',
+		'/shell',
 		'/sign-in'
 	]);
 	assert.equal(asksOfRoute('/bake/[date]/somewhere-new'), null, 'what nobody thought of is shut');

@@ -1,8 +1,6 @@
 import { keptAge } from './kept-age.svelte.ts';
 import { isKept, KEPT_AT, STORES } from './kept-data.ts';
 
-/** Where a desk says that it keeps the night too; tablets and walls always do. */
-const PLACE = 'jovet.keeps-nights';
 /** A page that was just opened is read first; then what is beside it. */
 const FIRST_AFTER_MS = 3000;
 /** What changed meanwhile is kept anew so often. */
@@ -163,22 +161,6 @@ async function throwOldAway(): Promise<void> {
 		const store = name.startsWith(STORES) ? await caches.open(name) : null;
 		for (const { address } of old) await store?.delete(address);
 	}
-}
-
-/** Whether somebody at this desk wants the night kept here. */
-export function deskKeeps(): boolean {
-	try {
-		return localStorage.getItem(PLACE) === 'yes';
-	} catch {
-		return false;
-	}
-}
-
-/** Keeps nights at this desk from now on, or no more: then what was kept is thrown away. */
-export async function setDeskKeeps(keeps: boolean): Promise<void> {
-	if (keeps) localStorage.setItem(PLACE, 'yes');
-	else localStorage.removeItem(PLACE);
-	if (!keeps) await keepNoNights();
 }
 
 /** Throws away what this browser keeps of any night, such as that of a tablet which is a desk from now on. */

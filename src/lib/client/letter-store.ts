@@ -6,6 +6,8 @@ interface Places extends DBSchema {
 	letters: { key: string; value: unknown };
 }
 
+/** With less room than this somebody is told, before it is full. */
+const LITTLE_ROOM_BYTES = 20_000_000;
 const NAME = 'jovet';
 const VERSION = 1;
 /** Where letters lay before they had a database. */
@@ -44,12 +46,26 @@ export class LetterStore {
 		};
 	}
 
-	async ids(): Promise<readonly string[]> {
-		return this.db.getAllKeys('letters');
-	}
-
 	async put(letter: Letter): Promise<void> {
 		await this.db.put('letters', letter, letter.id);
+	}
+
+	/**
+	 * Writes again what should stand here and does not: somebody emptied it, or it had no room. True where something that was written
+	 * once was gone.
+	 */
+	async mend(letters: readonly Letter[], unwritten: readonly string[]): Promise<boolean> {
+		const ids = await this.db.getAllKeys('letters');
+		const missing = letters.filter(({ id }) => !ids.includes(id));
+		for (const letter of missing) await this.put(letter);
+		return missing.some(({ id }) => !unwritten.includes(id));
+	}
+
+	/** Whether this device has little room left for what waits. */
+	static async hasLittleRoom(): Promise<boolean> {
+		if (!('storage' in navigator)) return false;
+		const { quota = Infinity, usage = 0 } = await navigator.storage.estimate();
+		return quota - usage < LITTLE_ROOM_BYTES;
 	}
 
 	async delete(id: string): Promise<void> {

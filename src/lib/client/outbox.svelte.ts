@@ -12,9 +12,6 @@ const CHANNEL = 'jovet-outbox';
 const PATIENCE_MS = 8000;
 /** So often it is looked whether what waits still stands in the storage. */
 const STORAGE_LOOK_MS = 5000;
-/** With less room than this in the browser's storage somebody is told, before it is full. */
-const LITTLE_ROOM_BYTES = 20_000_000;
-
 export type BenchResult<K extends BenchCommand> =
 	| CommandOutcome<K>
 	/** It waits here and sends itself. */
@@ -65,7 +62,10 @@ export class Outbox {
 		let ended = false;
 		let giveUp = () => {};
 		this.#store = import('./letter-store.ts')
-			.then(({ LetterStore }) => LetterStore.open())
+			.then(async ({ LetterStore }) => {
+				if (await LetterStore.hasLittleRoom()) this.trouble = 'little-room';
+				return LetterStore.open();
+			})
 			.catch(() => {
 				// No database in this browser, or it is switched off.
 				this.trouble = 'keeps-nothing';
@@ -78,7 +78,6 @@ export class Outbox {
 			giveUp = this.retries.add(this.#again);
 			void this.retries.run();
 		});
-		void this.#measureRoom();
 		const looks = setInterval(() => {
 			if (this.letters.length > 0) void this.#lookAfterStorage();
 		}, STORAGE_LOOK_MS);
@@ -245,22 +244,14 @@ export class Outbox {
 	/** What waits must stand in the storage: somebody may have emptied it, or made room in it. */
 	async #lookAfterStorage(): Promise<void> {
 		try {
-			const ids = (await (await this.#store)?.ids()) ?? null;
-			if (ids === null) return;
-			const missing = this.letters.filter(({ id }) => !ids.includes(id));
-			if (missing.length === 0) return;
-			const wasEmptied = missing.some(({ id }) => !this.#unwritten.some((one) => one.id === id));
-			for (const letter of missing) await this.#write(letter);
-			if (this.#unwritten.length === 0) this.trouble = wasEmptied ? 'was-emptied' : null;
+			const unwritten = this.#unwritten.map(({ id }) => id);
+			const wasEmptied = await (await this.#store)?.mend(this.letters, unwritten);
+			if (wasEmptied === undefined) return;
+			this.#unwritten = [];
+			if (wasEmptied) this.trouble = 'was-emptied';
+			else if (this.trouble === 'full') this.trouble = null;
 		} catch {
-			this.trouble = 'keeps-nothing';
+			this.trouble ??= 'keeps-nothing';
 		}
-	}
-
-	async #measureRoom(): Promise<void> {
-		if (!('storage' in navigator)) return;
-		const room = await navigator.storage.estimate().catch((): StorageEstimate => ({}));
-		const { quota = Infinity, usage = 0 } = room;
-		if (quota - usage < LITTLE_ROOM_BYTES) this.trouble ??= 'little-room';
 	}
 }

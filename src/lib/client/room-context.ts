@@ -15,10 +15,10 @@ export interface Room {
 	readonly retries: Retries;
 	/** Where the bench leaves what it did. */
 	readonly outbox: Outbox;
-	/** Whose hands a tablet is in while the server is away. */
-	readonly hands: HandsHere;
-	/** What keeps the night in this browser. */
-	readonly keeper: NightKeeper;
+	/** Whose hands a tablet is in while the server is away; null at a desk. */
+	readonly hands: HandsHere | null;
+	/** What keeps the night in this browser; null where nobody asked for that. */
+	readonly keeper: NightKeeper | null;
 	/** Says for a moment that something was done. */
 	readonly tell: (text: string) => void;
 	/** Opens the arithmetic behind a number, under a title. */

@@ -28,7 +28,7 @@
 		(hand: Hand): SubmitFunction =>
 		() =>
 		async ({ result, update }) => {
-			if (result.type !== 'error') return update();
+			if (result.type !== 'error' || !room.hands) return update();
 			room.hands.take(hand);
 			// A kept page bears the question of an earlier visit; this one has its own.
 			const back = page.url.searchParams.get('to') ?? '/';

@@ -3,7 +3,7 @@
 	import { momentText } from '../../wording/time-text.ts';
 
 	const room = useRoom();
-	const keeping = $derived(room.keeper.keeping);
+	const keeping = $derived(room.keeper?.keeping ?? { kind: 'off' as const });
 </script>
 
 <!-- Whether this browser could go on by itself, for whoever looks before the night. -->

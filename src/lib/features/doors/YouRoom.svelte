@@ -12,7 +12,7 @@
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { SESSION_KIND_TEXT } from '../../wording/door-text.ts';
 	import { momentText } from '../../wording/time-text.ts';
-	import { deskKeeps, setDeskKeeps } from '../../client/keep-night.svelte.ts';
+	import { deskKeeps, setDeskKeeps } from '../../client/desk-keeps.ts';
 	import DoorForm from './DoorForm.svelte';
 	import NightKept from './NightKept.svelte';
 	import SecretField from './SecretField.svelte';
@@ -32,8 +32,8 @@
 	onMount(() => {
 		keeps = deskKeeps();
 	});
-	async function chooseKeeps() {
-		await setDeskKeeps(!keeps);
+	function chooseKeeps() {
+		setDeskKeeps(!keeps);
 		// The frame begins with it, or ends it, as the page is opened.
 		location.reload();
 	}
@@ -102,7 +102,7 @@
 			when the network is away. This desk can do so too: choose it only on a machine of your own,
 			for what is kept can be read there without signing in.
 		</p>
-		<button class="action-lesser" aria-pressed={keeps} onclick={() => void chooseKeeps()}
+		<button class="action-lesser" aria-pressed={keeps} onclick={chooseKeeps}
 			>{keeps ? 'Keep no nights here any more' : 'Keep the night here'}</button
 		>
 		{#if keeps}<div class="mt-2"><NightKept /></div>{/if}

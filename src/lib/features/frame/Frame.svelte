@@ -6,11 +6,11 @@
 	import { resolve } from '$app/paths';
 	import { BakeryNow } from '../../client/bakery-now.svelte.ts';
 	import { answers } from '../../client/answers.ts';
-	import { HandsHere } from '../../client/hands-here.svelte.ts';
-	import { deskKeeps, keepNoNights, NightKeeper } from '../../client/keep-night.svelte.ts';
+	import { deskKeeps } from '../../client/desk-keeps.ts';
+	import type { HandsHere, NightKeeper } from '../../client/on-its-own.ts';
 	import { keptAge } from '../../client/kept-age.svelte.ts';
 	import { isKept } from '../../client/kept-data.ts';
-	import { Live } from '../../client/live.svelte.ts';
+	import { Listening } from '../../client/listening.svelte.ts';
 	import { Outbox } from '../../client/outbox.svelte.ts';
 	import { Retries } from '../../client/retries.ts';
 	import { provideRoom } from '../../client/room-context.ts';
@@ -20,9 +20,7 @@
 	import { parseBakeDate } from '../../core/time/bake-date.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 	import DateSwitch from './DateSwitch.svelte';
-	import NotLive from './NotLive.svelte';
-	import NotSentYet from './NotSentYet.svelte';
-	import StorageTrouble from './StorageTrouble.svelte';
+	import type NoticesOf from './Notices.svelte';
 	import SignedIn from './SignedIn.svelte';
 	import Rooms from './Rooms.svelte';
 	import type OpenArithmetic from './OpenArithmetic.svelte';
@@ -43,27 +41,25 @@
 	$effect(() => now.set(told?.clock ?? REAL, Date.now()));
 	// Only what follows the moment is read anew by itself; what is being edited stays as it is.
 	const retries = new Retries();
-	const hands = new HandsHere(retries, ({ name }, refused) => {
-		if (refused)
-			said = { text: `The code of ${name} is asked for again at this tablet: its shift is over.` };
-		void readAnew('everything');
-	});
+	/** What goes on without a network: at tablets and walls, and at a desk that asked for it. */
+	let hands = $state.raw<HandsHere | null>(null);
+	let keeper = $state.raw<NightKeeper | null>(null);
 	const bakery = $derived(
-		told && { ...told, actor: hands.over(told.actor, keptAge.atMs !== null) }
+		told && hands ? { ...told, actor: hands.over(told.actor, keptAge.atMs !== null) } : told
 	);
 	$effect(() => {
-		if (told && keptAge.atMs === null) hands.note(told.actor);
+		if (told && keptAge.atMs === null) hands?.note(told.actor);
 	});
 	const outbox = new Outbox(
 		retries,
 		() => void readAnew('jovet:day'),
-		() => bakery && { ...bakery.actor, isUntold: hands.isUntold },
+		() => bakery && { ...bakery.actor, isUntold: hands?.isUntold ?? false },
 		() => bakery?.timeZone ?? 'UTC'
 	);
 	const readMoment = () => readAnew('jovet:moment');
-	const live = new Live(
+	const live = new Listening(
 		async () => {
-			keeper.hear();
+			keeper?.hear();
 			if (!(await readMoment())) retries.add(readMoment);
 		},
 		() => {
@@ -72,15 +68,33 @@
 			void retries.run();
 		}
 	);
-	const keeper = new NightKeeper(() => date);
+	/** What could not be fetched, since the server went as the page came, is for the next page. */
+	const nothing = () => undefined;
 	const keepsNights = $derived(told !== null && (told.actor.at !== 'desk' || deskKeeps()));
+	async function goOnByOneself() {
+		const { HandsHere, NightKeeper } = await import('../../client/on-its-own.ts');
+		hands = new HandsHere(retries, ({ name }, refused) => {
+			if (refused)
+				said = {
+					text: `The code of ${name} is asked for again at this tablet: its shift is over.`
+				};
+			void readAnew('everything');
+		});
+		hands.start();
+		keeper = new NightKeeper(() => date);
+		return keeper.start();
+	}
 	$effect(() => {
-		if (keepsNights) return untrack(() => keeper.start());
-		if (told !== null) void keepNoNights();
+		if (keepsNights) {
+			const begun = untrack(goOnByOneself);
+			return () => void begun.then((stop) => stop(), nothing);
+		}
+		if (told !== null && navigator.serviceWorker?.controller)
+			void import('../../client/keep-night.svelte.ts').then((night) => night.keepNoNights());
 	});
 	// Nobody leads a wall screen to another page: it takes up what is newer by itself.
 	$effect(() => {
-		if (keeper.newer && told?.actor.at === 'wall')
+		if (keeper?.newer && told?.actor.at === 'wall')
 			void keeper.takeOver().then(() => location.reload());
 	});
 	onMount(() => {
@@ -89,7 +103,6 @@
 		const toTheDoor = () => void readAnew('everything');
 		window.addEventListener(SIGNED_OUT, toTheDoor);
 		document.documentElement.dataset.appearance = appearance;
-		hands.start();
 		// What was opened from what is kept here asks by itself whether somebody answers again.
 		if (keptAge.atMs !== null) retries.add(() => readAnew('everything'));
 		const stops = [now.start(), outbox.start(), () => retries.stop()];
@@ -101,14 +114,18 @@
 	// There is a stream for who is signed in; it begins anew for whoever comes next.
 	const who = $derived(bakery?.actor.id ?? null);
 	const at = $derived(bakery?.actor.at ?? null);
-	$effect(() => (who === null ? undefined : live.start()));
+	$effect(() => (who === null ? undefined : untrack(() => live.start())));
 	// What waited for somebody goes when that somebody is here.
 	$effect(() => {
 		if (who === null) return;
 		void retries.run();
 		// Who may take it up by a tap is another question now.
-		if (at === 'tablet') keeper.keepAnew('/hands');
+		if (at === 'tablet') keeper?.keepAnew('/hands');
 	});
+
+	/** What is said while the server is away or something waits: fetched with every page while it still can be. */
+	let Notices: typeof NoticesOf | null = $state.raw(null);
+	onMount(() => void import('./Notices.svelte').then((one) => (Notices = one.default), nothing));
 
 	/** A way to another page was asked for while the server did not answer. */
 	let stays = $state(false);
@@ -117,7 +134,7 @@
 	beforeNavigate((navigation) => {
 		const { to, willUnload } = navigation;
 		if (willUnload || !to) return;
-		if (keeper.newer) {
+		if (keeper?.newer) {
 			navigation.cancel();
 			void keeper.takeOver().then(() => location.assign(to.url));
 			return;
@@ -171,8 +188,12 @@
 		now,
 		retries,
 		outbox,
-		hands,
-		keeper,
+		get hands() {
+			return hands;
+		},
+		get keeper() {
+			return keeper;
+		},
 		tell: (text) => {
 			said = { text };
 		},
@@ -218,25 +239,20 @@
 		<SignedIn actor={bakery.actor} at={page.url.pathname} />
 	{/if}
 </header>
-{#if live.awaySinceMs !== null || stays || keptAge.atMs !== null}
-	<NotLive
-		awaySinceMs={live.awaySinceMs}
-		keptAtMs={keptAge.atMs}
-		{stays}
-		{now}
-		timeZone={bakery?.timeZone ?? 'UTC'}
-	/>
-{/if}
-{#if outbox.trouble}
-	<StorageTrouble trouble={outbox.trouble} />
-{/if}
 {#if bakery?.actor.isKeyless && page.route.id !== '/you'}
 	{#await import('./NoPassword.svelte') then { default: NoPassword }}
 		<NoPassword name={bakery.actor.name} />
 	{/await}
 {/if}
-{#if outbox.letters.length > 0}
-	<NotSentYet {outbox} timeZone={bakery?.timeZone ?? 'UTC'} />
+{#if Notices}
+	<Notices
+		awaySinceMs={live.awaySinceMs}
+		keptAtMs={keptAge.atMs}
+		{stays}
+		{outbox}
+		{now}
+		timeZone={bakery?.timeZone ?? 'UTC'}
+	/>
 {/if}
 <main id="room" tabindex="-1">
 	{@render children()}

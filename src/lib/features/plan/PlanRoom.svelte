@@ -9,7 +9,6 @@
 	import type { PlanView } from '../../contracts/views.ts';
 	import { holds } from '../../core/planning/index.ts';
 	import PlanChart from '../../ribbons/PlanChart.svelte';
-	import RibbonLegend from '../../ribbons/RibbonLegend.svelte';
 	import { stepped, windowOf, ZOOMS, type Zoom } from '../../ribbons/time-window.ts';
 	import { FrameLater } from '../../ui/frame-later.svelte.ts';
 	import Notice from '../../ui/Notice.svelte';
@@ -320,10 +319,12 @@
 					onDrag={drag}
 				/>
 				<div class="mt-3 border-t border-line pt-2">
-					<RibbonLegend
-						units={room.bakery.units}
-						others={view.input.elsewhere.some(({ of }) => of !== 'vessel' && of !== 'place')}
-					/>
+					{#await import('../../ribbons/RibbonLegend.svelte') then { default: RibbonLegend }}
+						<RibbonLegend
+							units={room.bakery.units}
+							others={view.input.elsewhere.some(({ of }) => of !== 'vessel' && of !== 'place')}
+						/>
+					{/await}
 				</div>
 			{/if}
 		</div>

@@ -14,7 +14,6 @@
 	import { toDoList } from '../../wording/task-text.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 	import type { PlanModel } from './plan-model.svelte.ts';
-	import DropsAhead from './DropsAhead.svelte';
 
 	interface Props {
 		plan: DayPlan;
@@ -61,7 +60,9 @@
 			<WaysOut {plan} {input} {model} />
 		{/await}
 	{/if}
-	<DropsAhead {plan} {input} {model} {onSelect} />
+	{#await import('./DropsAhead.svelte') then { default: DropsAhead }}
+		<DropsAhead {plan} {input} {model} {onSelect} />
+	{/await}
 	{#if plan.cautions.length > 0}
 		{#await import('./Clashes.svelte') then { default: Clashes }}
 			<Clashes {plan} {input} date={view.date} {onSelect} />
