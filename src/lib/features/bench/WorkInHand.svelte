@@ -165,14 +165,15 @@
 			? lookOfWork(entry, document, model.states, nowMs)
 			: null
 	);
+	/** What was open is closed with the tap: with its answer it would be what was opened since. */
+	function putOff(minutes: number, because: string) {
+		open = null;
+		void model.tap(entry, 'put-off', { untilMs: Math.round(nowMs) + minutes * 60_000, because });
+	}
 	function looked(decision: PieceDecision) {
 		open = null;
 		const minutes = WAITS_MINUTES[decision];
-		if (minutes !== undefined)
-			void model.tap(entry, 'put-off', {
-				untilMs: Math.round(nowMs) + minutes * 60_000,
-				because: PIECE_DECISION_TEXT[decision]
-			});
+		if (minutes !== undefined) putOff(minutes, PIECE_DECISION_TEXT[decision]);
 	}
 	const done = () => model.tap(entry, 'ended', { celsius });
 </script>
@@ -288,10 +289,7 @@
 					{one}
 					{nowMs}
 					{zone}
-					onPutOff={(minutes: number, because: string) =>
-						void model
-							.tap(entry, 'put-off', { untilMs: Math.round(nowMs) + minutes * 60_000, because })
-							.then(() => (open = null))}
+					onPutOff={putOff}
 					onLeaveOut={(because: string) => void model.tap(entry, 'left-out', { because })}
 					onDoneAt={(atMs: number) => void model.tap(entry, 'ended', { atMs })}
 				/>
