@@ -90,7 +90,7 @@ journey(
 			await page.bringToFront();
 			await page.waitForFunction(
 				() => document.documentElement.dataset.ready && !document.querySelector('[data-outbox]'),
-				{ timeout: 150_000 }
+				{ timeout: 400_000 }
 			);
 			assert.deepEqual(await lettersIn(page), []);
 		}
