@@ -5,13 +5,14 @@
 //   --no-plan               leaves the next night without a plan, where one would have been accepted by now
 //   --fresh                 forgets the demo's data and starts anew
 //   --port 4310             the port to serve on
+//   --processes 2           so many processes of the application share the work
 //   --weather hot           a hot night instead of the season's own weather
 //   --no-probes             leaves the simulated probes out: temperatures are typed
 import { randomBytes } from 'node:crypto';
 import { readOptions } from './parts/options.mjs';
 import { startProbes } from './parts/probes.mjs';
 import { Plain, reportAndExit } from './parts/progress.mjs';
-import { readPort, serve } from './parts/serve.mjs';
+import { readPort, readProcesses, serve } from './parts/serve.mjs';
 
 /** Faster than this nobody could follow. */
 const MOST_SPEED = 600;
@@ -24,6 +25,7 @@ async function main() {
 			'no-plan': { type: 'boolean', default: false },
 			fresh: { type: 'boolean', default: false },
 			port: { type: 'string', default: process.env.PORT ?? '4310' },
+			processes: { type: 'string', default: '1' },
 			weather: { type: 'string', default: 'usual' },
 			'no-probes': { type: 'boolean', default: false }
 		},
@@ -53,6 +55,7 @@ async function main() {
 		databasePort: 54_310,
 		port,
 		portMayMove: true,
+		processes: readProcesses(values.processes),
 		fresh: values.fresh,
 		starting: 'starting Jovet with the Saltmarrow demo',
 		env: {

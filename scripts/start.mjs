@@ -6,16 +6,21 @@
 //   --network jovet.lan,192.168.1.20   serves these names and addresses on the bakery's network too, over HTTPS alone
 //   --network-port 4321                at this port
 //   --certificate FILE --key FILE      with a certificate that was brought along, in place of one made here
-//   --port 4320   the port to serve on; a port that is taken is said, and no other is used
+//   --processes 2   so many processes of the application share the work: while one is started again, the others answer
+//   --port 4320     the port to serve on; a port that is taken is said, and no other is used
 import { NETWORK_OPTIONS } from './parts/network-options.mjs';
 import { readOptions } from './parts/options.mjs';
 import { BACKUPS, MOST_BACKUPS } from './parts/places.mjs';
 import { reportAndExit } from './parts/progress.mjs';
-import { readPort, serve } from './parts/serve.mjs';
+import { readPort, readProcesses, serve } from './parts/serve.mjs';
 
 async function main() {
 	const values = readOptions(
-		{ port: { type: 'string', default: process.env.PORT ?? '4320' }, ...NETWORK_OPTIONS },
+		{
+			port: { type: 'string', default: process.env.PORT ?? '4320' },
+			processes: { type: 'string', default: '2' },
+			...NETWORK_OPTIONS
+		},
 		process.argv.slice(2)
 	);
 	await serve({
@@ -27,6 +32,7 @@ async function main() {
 		databasePort: 54_320,
 		port: readPort(values.port),
 		portMayMove: false,
+		processes: readProcesses(values.processes),
 		starting: 'starting Jovet',
 		backups: { folder: BACKUPS, keep: MOST_BACKUPS },
 		// Whatever the surroundings say: a bakery of one's own begins empty.

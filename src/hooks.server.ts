@@ -42,7 +42,8 @@ export const init: ServerInit = async () => {
 		if (isNew && env.JOVET_DEMO_PLANNED) await planNextNight(db, now);
 		if (env.JOVET_DEMO_DEVICE_KEY) await letProbesIn(db, env.JOVET_DEMO_DEVICE_KEY);
 	}
-	await announceKeyOfTheFirst(db, env.ORIGIN ?? '', Date.now());
+	// Of several processes one tells it: each new key is the end of the one before.
+	if (!env.JOVET_BESIDE) await announceKeyOfTheFirst(db, env.ORIGIN ?? '', Date.now());
 	drainAnsweredRequests();
 	startLiveEvents();
 	// An open event stream would hold up the end of the server.

@@ -1,37 +1,28 @@
-// The door to the bakery's network: HTTPS for the names it was told, before the application that listens on loopback alone.
+// The doors before the processes of the application, which listen on loopback alone: one for the bakery's network, over HTTPS and
+// for the names it was told, and one for the machine itself.
+import http from 'node:http';
 import https from 'node:https';
-import { createProxyServer } from 'httpxy';
+import { OWN, passOn } from './pass-on.mjs';
 import { Plain } from './progress.mjs';
-
-/** Only the front door says these: what a browser sends under such a name is thrown away. */
-const OWN = 'x-jovet-';
 
 /**
  * @typedef {{
  *   port: number,
  *   certificate: import('./certificate.mjs').Certificate,
  *   secret: string,
- *   target: () => string
- * }} FrontDoor `secret`: by which the application knows what came through here; `target`: where it answers now
+ *   answering: import('./pass-on.mjs').Answering
+ * }} FrontDoor `secret`: by which the application knows what came through here
+ *
+ * @typedef {{ port: number, stop: () => Promise<void> }} Open
  */
 
 /**
- * Opens the door; gives what shuts it.
+ * Opens the door to the network; gives what shuts it.
  * @param {FrontDoor} door
- * @returns {Promise<{ port: number, stop: () => Promise<void> }>}
+ * @returns {Promise<Open>}
  */
-export async function openFrontDoor({ port, certificate, secret, target }) {
-	const proxy = createProxyServer({ xfwd: false });
-	proxy.on('error', (_, __, response) => {
-		if (!response || !('writeHead' in response)) return;
-		if (response.headersSent) return void response.destroy();
-		response.writeHead(503, {
-			'content-type': 'text/plain; charset=utf-8',
-			'cache-control': 'no-store',
-			'retry-after': '2'
-		});
-		response.end('Jovet does not answer at the moment. It is started again by itself.\n');
-	});
+export async function openFrontDoor({ port, certificate, secret, answering }) {
+	const pass = passOn(answering);
 	const server = https.createServer(
 		{ key: certificate.key, cert: certificate.cert, minVersion: 'TLSv1.2' },
 		(request, response) => {
@@ -44,26 +35,54 @@ export async function openFrontDoor({ port, certificate, secret, target }) {
 				});
 				return void response.end(certificate.authority);
 			}
-			for (const name of Object.keys(request.headers))
-				if (name.startsWith(OWN)) delete request.headers[name];
+			withoutOwn(request);
 			request.headers[`${OWN}front`] = secret;
 			request.headers[`${OWN}from`] = request.socket.remoteAddress ?? '';
-			void proxy.web(request, response, { target: target() }).catch(() => undefined);
+			void pass(request, response);
 		}
 	);
+	return open(server, { port }, 'The network cannot be served', '--network-port');
+}
+
+/**
+ * Opens the door of the machine itself, where several processes stand behind it; gives what shuts it.
+ * @param {{ port: number, answering: import('./pass-on.mjs').Answering }} door
+ * @returns {Promise<Open>}
+ */
+export async function openOwnDoor({ port, answering }) {
+	const pass = passOn(answering);
+	const server = http.createServer((request, response) => {
+		withoutOwn(request);
+		void pass(request, response);
+	});
+	return open(server, { port, host: '127.0.0.1' }, 'Jovet cannot be served', '--port');
+}
+
+/** @param {import('node:http').IncomingMessage} request */
+function withoutOwn(request) {
+	for (const name of Object.keys(request.headers))
+		if (name.startsWith(OWN)) delete request.headers[name];
+}
+
+/**
+ * @param {http.Server | https.Server} server
+ * @param {{ port: number, host?: string }} at
+ * @param {string} trouble
+ * @param {string} option by which another port is chosen
+ * @returns {Promise<Open>}
+ */
+async function open(server, at, trouble, option) {
 	await new Promise((resolve, reject) => {
 		server.once('error', (error) =>
 			reject(
-				new Plain(
-					`The network cannot be served at port ${port}: ${error.message}. Choose another with --network-port.`
-				)
+				new Plain(`${trouble} at port ${at.port}: ${error.message}. Choose another with ${option}.`)
 			)
 		);
-		server.listen(port, () => resolve(undefined));
+		server.listen(at, () => resolve(undefined));
 	});
 	const address = server.address();
 	return {
-		port: typeof address === 'object' && address ? address.port : port,
+		port: typeof address === 'object' && address ? address.port : at.port,
 		stop: () =>
 			new Promise((resolve) => {
 				server.close(() => resolve());

@@ -19,10 +19,21 @@ const PAUSES = { firstMs: 500, longestMs: 30_000, steadyMs: 60_000 };
  * @param {() => Promise<R>} start
  * @param {{ until?: AbortSignal, pauses?: Pauses }} [options] `until` is told when all is to end: what ends from then
  *   on is left, since a terminal tells its children to end as well
- * @returns {Promise<{ now: () => R, stop: () => Promise<void> }>}
+ * @returns {Promise<{ now: () => R, running: () => R | null, stop: () => Promise<void> }>} `now`: what was started last;
+ *   `running`: the same, null while it is not there
  */
 export async function keepRunning(what, start, { until, pauses = PAUSES } = {}) {
 	let now = await start();
+	/** @type {R | null} */
+	let running = null;
+	const runs = () => {
+		const started = now;
+		running = started;
+		void started.ended.then(() => {
+			if (running === started) running = null;
+		});
+	};
+	runs();
 	const stopped = new AbortController();
 	const signal = until ? AbortSignal.any([until, stopped.signal]) : stopped.signal;
 	/** @type {Promise<string>} */
@@ -44,6 +55,7 @@ export async function keepRunning(what, start, { until, pauses = PAUSES } = {}) 
 				if (signal.aborted) return;
 				try {
 					now = await start();
+					runs();
 					say(`${what} runs again`);
 					again = false;
 				} catch (error) {
@@ -55,6 +67,7 @@ export async function keepRunning(what, start, { until, pauses = PAUSES } = {}) 
 	const watching = watch();
 	return {
 		now: () => now,
+		running: () => running,
 		stop: async () => {
 			stopped.abort();
 			await watching;

@@ -2,7 +2,6 @@
 // over both until it is asked to end.
 import { rmSync } from 'node:fs';
 import path from 'node:path';
-import { startApplication } from './application.mjs';
 import { buildApplication } from './build.mjs';
 import { installPackages, installPostgres } from './install.mjs';
 import { keepBackedUp } from './nightly.mjs';
@@ -11,6 +10,7 @@ import { takeLock } from './lock.mjs';
 import { DATA } from './places.mjs';
 import { freePort, isFree } from './ports.mjs';
 import { clusterFolder, startCluster } from './postgres.mjs';
+import { startProcesses } from './processes.mjs';
 import { Plain, say, step } from './progress.mjs';
 
 /**
@@ -21,16 +21,28 @@ import { Plain, say, step } from './progress.mjs';
  *   databasePort: number,
  *   port: number,
  *   portMayMove: boolean,
+ *   processes: number,
  *   fresh?: boolean,
  *   starting: string,
  *   env: Record<string, string>,
  *   network?: () => Promise<import('./network.mjs').Network | null>,
  *   backups?: { folder: string, keep: number },
  *   beside?: (origin: string) => () => Promise<void>
- * }} Served `folder` lies in the data folder; `busy` says that it is served already; `network`: what it serves
- *   beyond loopback; `backups`: one a
- *   day is taken there; `beside` starts what runs with it and gives what stops that.
+ * }} Served `folder` lies in the data folder; `busy` says that it is served already; `processes`: so many of the
+ *   application on the one database; `network`: what it serves beyond loopback; `backups`: one a day is taken there;
+ *   `beside` starts what runs with it and gives what stops that.
  */
+
+/** More than this no bakery has a use for. */
+const MOST_PROCESSES = 8;
+
+/** @param {string} text what was typed for the number of processes */
+export function readProcesses(text) {
+	const count = Number(text);
+	if (!Number.isInteger(count) || count < 1 || count > MOST_PROCESSES)
+		throw new Plain(`--processes wants a number from 1 to ${MOST_PROCESSES}, not "${text}".`);
+	return count;
+}
 
 /** @param {string} text what was typed for the port */
 export function readPort(text) {
@@ -88,26 +100,19 @@ export async function serve(served) {
 			say('  the server of an earlier start was still running and is used again');
 		const port = await freePort(served.port);
 		const application = await step(served.starting, () =>
-			keepRunning(
-				'Jovet',
-				() =>
-					startApplication({
-						port,
-						databaseUrl: `${database.now().url}/postgres`,
-						env: {
-							...served.env,
-							...network?.env,
-							JOVET_BACKUPS: served.backups?.folder ?? ''
-						}
-					}),
-				{ until }
-			)
+			startProcesses({
+				count: served.processes,
+				port,
+				databaseUrl: () => `${database.now().url}/postgres`,
+				env: { ...served.env, ...network?.env, JOVET_BACKUPS: served.backups?.folder ?? '' },
+				until
+			})
 		);
 		stops.push(application.stop);
-		const { origin } = application.now();
+		const { origin, answering } = application;
 		if (network) {
 			const { openFrontDoor } = await import('./front-door.mjs');
-			const door = await openFrontDoor({ ...network, target: () => application.now().origin });
+			const door = await openFrontDoor({ ...network, answering });
 			stops.push(door.stop);
 		}
 		if (served.backups) void keepBackedUp(() => database.now().url, served.backups, until);

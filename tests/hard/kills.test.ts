@@ -11,7 +11,6 @@ import { openDatabase } from '../../src/lib/server/db/client.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { Hand } from './hand.ts';
 import { cookieOf } from '../integration/signed-in.ts';
-import { LOAF, TOMORROW } from '../integration/test-database.ts';
 
 /** More by hand: JOVET_KILL_ROUNDS=200 npm test -- tests/hard/kills.test.ts */
 const ROUNDS = Number(process.env.JOVET_KILL_ROUNDS ?? 20);
@@ -58,15 +57,7 @@ test(`${ROUNDS} kills of application and database in turn lose nothing that was 
 	const cookie = await cookieOf(db);
 	const hands = DROPS.map((dropId) => new Hand(origin, dropId, cookie, givingUp.signal));
 	try {
-		const before = await db
-			.selectFrom('order_line')
-			.selectAll()
-			.where('bake_date', '=', TOMORROW)
-			.where('product_id', '=', LOAF)
-			.execute();
-		for (const hand of hands)
-			hand.version = before.find((line) => line.drop_id === hand.dropId)?.row_version ?? 0;
-		const firstVersions = hands.map((hand) => hand.version);
+		for (const hand of hands) await hand.begin(db);
 		let over = false;
 		const typing = Promise.all(hands.map((hand) => hand.type(() => over)));
 		let killed = 0;
@@ -85,38 +76,10 @@ test(`${ROUNDS} kills of application and database in turn lose nothing that was 
 		await typing;
 		assert.equal(ends, killed, `the application ended by itself: ${said}`);
 
-		const acknowledged = hands.flatMap((hand) => hand.acknowledged);
-		t.diagnostic(`${acknowledged.length} commands were acknowledged`);
-		const stored = await db.selectFrom('command').select(['id', 'kind', 'answer']).execute();
-		const byId = new Map(stored.map((row) => [row.id, row]));
-		for (const { id, kind, answer } of acknowledged) {
-			assert.equal(byId.get(id)?.kind, kind, `command ${id} is stored`);
-			assert.deepEqual(byId.get(id)?.answer, answer);
-		}
-		const readings = new Set(
-			(await db.selectFrom('reading').select('id').execute()).map((row) => row.id)
+		for (const hand of hands) await hand.assertNothingLost(db);
+		t.diagnostic(
+			`${hands.reduce((sum, hand) => sum + hand.acknowledged.length, 0)} commands were acknowledged`
 		);
-		for (const { id, kind } of acknowledged)
-			if (kind === 'take-reading') assert.ok(readings.has(id), `reading ${id} is stored`);
-		const after = await db
-			.selectFrom('order_line')
-			.selectAll()
-			.where('bake_date', '=', TOMORROW)
-			.where('product_id', '=', LOAF)
-			.execute();
-		for (const [at, hand] of hands.entries()) {
-			const line = after.find(({ drop_id }) => drop_id === hand.dropId);
-			const changes = hand.acknowledged.filter(({ kind }) => kind === 'change-order').length;
-			// Each change counts up by one: a doubled or half-written one would show.
-			assert.equal(line?.row_version, (firstVersions[at] ?? 0) + changes);
-			assert.equal(line.pieces, hand.pieces);
-			for (const row of stored)
-				if (hand.sent.has(row.id))
-					assert.ok(
-						hand.acknowledged.some(({ id }) => id === row.id),
-						`command ${row.id} was told`
-					);
-		}
 	} finally {
 		givingUp.abort();
 		await db.destroy();

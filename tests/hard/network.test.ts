@@ -46,7 +46,7 @@ before(async () => {
 		port,
 		certificate,
 		secret: SECRET,
-		target: () => application.origin
+		answering: () => [application.origin]
 	});
 });
 after(async () => {
