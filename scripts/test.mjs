@@ -242,6 +242,13 @@ async function checkTheRest() {
 				'--incremental'
 			]),
 		() =>
+			check('lint of components by their types', 'eslint', [
+				'--config',
+				'eslint.components.config.js',
+				'--no-ignore',
+				'.svelte-kit/.svelte-check/svelte/src'
+			]),
+		() =>
 			check('directions', 'depcruise', [
 				'src',
 				'--config',
