@@ -1,22 +1,22 @@
 import { randomUUID } from 'node:crypto';
-import { readFileSync } from 'node:fs';
 import http from 'node:http';
 import { NOW_MS, TOMORROW } from '../tests/integration/test-database.ts';
 import { openHardBakery } from '../tests/hard/hard-bakery.ts';
+import { median, residentMegabytes } from './process-use.ts';
 
 /** Longer by hand: JOVET_SOAK_MINUTES=10 npm run bench -- soak */
 const MINUTES = Number(process.env.JOVET_SOAK_MINUTES ?? 1);
 const SCREENS = 8;
-const ROOMS = ['orders', 'doughs', 'plan', 'water', 'ripening', 'learned', 'formulas', 'run-sheet'];
-
-function residentMegabytes(pid: number): number {
-	const kilobytes = /VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1];
-	return Number(kilobytes ?? 0) / 1024;
-}
-
-function median(values: readonly number[]): number {
-	return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
-}
+const ROOMS = [
+	'orders',
+	'doughs',
+	'plan',
+	'water',
+	'fermentation',
+	'learned',
+	'formulas',
+	'run-sheet'
+];
 
 /**
  * A bakery in use: screens that go from room to room, type temperatures and hear of each other's. Prints the
@@ -44,11 +44,11 @@ async function soak(): Promise<void> {
 			stream.on('response', (response) => response.on('error', () => undefined).resume());
 			for (let visit = 0; visit < 10 && performance.now() < until; visit += 1) {
 				const room = ROOMS[(number + turn + visit) % ROOMS.length];
-				await (
-					await fetch(`${bakery.origin}/bake/${TOMORROW}/${room}`, {
-						headers: { cookie: bakery.cookie }
-					})
-				).text();
+				const page = await fetch(`${bakery.origin}/bake/${TOMORROW}/${room}`, {
+					headers: { cookie: bakery.cookie }
+				});
+				await page.text();
+				if (!page.ok) throw new Error(`${room}: ${page.status}`);
 				const id = randomUUID();
 				// As a browser does: what is told that all are busy is sent again under the same id.
 				for (let arrived = false; !arrived;) {
