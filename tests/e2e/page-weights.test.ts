@@ -27,7 +27,9 @@ const PAGES = [
 	'trace',
 	'morning',
 	'bakery',
-	'bakery/ovens'
+	'bakery/ovens',
+	'bakery/doors',
+	'bakery/changes'
 ];
 /** Script that a page fetches before anything is asked of it, as it is sent; charts come when one is seen. */
 const MOST_KILOBYTES = 120;

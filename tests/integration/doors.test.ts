@@ -158,9 +158,12 @@ test('a password is changed by who knows the old one, by a key once, and whoever
 		['Ilo   Venn Ilo', 'ok'],
 		['saltmarrowbakehouse', 'easily-guessed'],
 		['aaaaaaaaaaaa', 'easily-guessed'],
-		['abcdefghijklm', 'easily-guessed']
+		['abcdefghijklm', 'easily-guessed'],
+		['Sunshine2026!', 'easily-guessed'],
+		['passwordpassword', 'easily-guessed'],
+		['sunshine over the quay', 'ok']
 	] as const) {
-		const problem = passwordProblem(wanted, ['Ilo Venn', 'Saltmarrow Bakehouse']);
+		const problem = await passwordProblem(wanted, ['Ilo Venn', 'Saltmarrow Bakehouse']);
 		assert.equal(problem?.kind ?? 'ok', kind, wanted);
 	}
 	assert.ok((await change(PASSWORD, 'a loaf under the stairs')).ok);

@@ -19,6 +19,7 @@ import { NOBODY } from '../../src/lib/server/auth/visitor.ts';
 import { readDoors, readOwnDoor } from '../../src/lib/server/services/read-doors.ts';
 import { readCultures } from '../../src/lib/server/services/read-cultures.ts';
 import { readDoughs } from '../../src/lib/server/services/read-doughs.ts';
+import { readChanges } from '../../src/lib/server/services/read-changes.ts';
 import { readBringIn } from '../../src/lib/server/services/read-bring-in.ts';
 import { readFormula, readOpening } from '../../src/lib/server/services/read-formula.ts';
 import { headBaker } from '../../src/lib/server/auth/actor.ts';
@@ -129,8 +130,16 @@ const PAGES: Readonly<Record<string, () => unknown>> = {
 		await readWeighUp(t.db, TOMORROW, { kind: 'mix', recipeId: LOAF, ordinal: 1 }, MORNING_MS)
 	],
 	doughs: () => readDoughs(t.db, TOMORROW),
+	changes: async () => [
+		(await readChanges(t.db, { byId: null, area: null, before: null })).changes.slice(0, 20),
+		(await readChanges(t.db, { byId: null, area: 'orders', before: null })).changes.slice(0, 5)
+	],
 	doors: async () => [
-		await readDoors(t.db, NOBODY, MORNING_MS),
+		// The doors know the real clock alone.
+		await readDoors(t.db, NOBODY, MORNING_MS).then(({ entries, ...view }) => ({
+			...view,
+			entries: entries.map(({ act, person, by, about }) => ({ act, person, by, about }))
+		})),
 		await readOwnDoor(
 			t.db,
 			{

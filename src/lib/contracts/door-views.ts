@@ -13,7 +13,11 @@ export type DoorAct =
 	| 'key-made'
 	| 'session-ended'
 	| 'tablet-paired'
-	| 'hands-changed';
+	| 'hands-changed'
+	/** A password or a code that did not fit. */
+	| 'tried'
+	| 'data-handed-out'
+	| 'person-removed';
 
 export interface SessionView {
 	readonly id: string;
@@ -46,6 +50,8 @@ export interface DoorEntryView {
 /** Who may come in, by the head baker's page. */
 export interface DoorsView {
 	readonly people: readonly PersonAtTheDoorView[];
+	/** Who worked here once; `isOut`: their own name was taken out. */
+	readonly left: readonly { readonly id: string; readonly name: string; readonly isOut: boolean }[];
 	readonly sessions: readonly SessionView[];
 	readonly entries: readonly DoorEntryView[];
 	/** When it was read, by the real clock: sessions know no other. */

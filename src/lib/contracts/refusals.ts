@@ -83,7 +83,7 @@ export type Refusal =
 	| {
 			readonly kind: 'entry-needed';
 			readonly name: string;
-			readonly as: 'head-baker' | 'bakehouse' | 'flour';
+			readonly as: 'head-baker' | 'bakehouse' | 'flour' | 'somebody';
 	  }
 	| { readonly kind: 'bakery-is-there' }
 	| { readonly kind: 'name-taken'; readonly name: string }

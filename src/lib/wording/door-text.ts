@@ -37,5 +37,8 @@ export const DOOR_ACT_TEXT: Readonly<Record<DoorAct, string>> = {
 	'key-made': 'was given a key to choose a password',
 	'session-ended': 'was signed out',
 	'tablet-paired': 'A screen was paired',
-	'hands-changed': 'took a tablet up'
+	'hands-changed': 'took a tablet up',
+	tried: 'could not come in',
+	'data-handed-out': 'is told of in a file that was handed out',
+	'person-removed': 'is the name of somebody whose own was taken out'
 };

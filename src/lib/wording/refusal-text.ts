@@ -35,7 +35,8 @@ const UNKNOWN: Readonly<Record<UnknownThing, string>> = {
 const NEEDED_AS: Readonly<Record<RefusalOf<'entry-needed'>['as'], (name: string) => string>> = {
 	'head-baker': (name) => `${name} is the only head baker. Make somebody else head baker first.`,
 	bakehouse: (name) => `${name} is the room all stand in: it stays a room, and stays.`,
-	flour: (name) => `${name} is where flour is kept: it stays a room, and stays.`
+	flour: (name) => `${name} is where flour is kept: it stays a room, and stays.`,
+	somebody: (name) => `${name} still works here. Retire them on the page People first.`
 };
 
 /** The sentence for each refusal: what is wrong, and what to do. */

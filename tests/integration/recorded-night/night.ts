@@ -26,6 +26,7 @@ import { badReadings } from './bad-readings.ts';
 import { tapTheNight, tellTheResults } from './bench.ts';
 import { editTheBook } from './book.ts';
 import { tendCultures } from './cultures.ts';
+import { comesAndGoes } from './people.ts';
 import { typeOrders, weighUp } from './orders.ts';
 import { batchOf, HARBOUR_DOUGH, LEVAIN, LOAF, NOW_MS, send, TOMORROW } from '../test-database.ts';
 import { coldRoom, plainPlace } from '../entry-content.ts';
@@ -357,7 +358,8 @@ async function ordersMeanwhile(night: Night): Promise<void> {
 			await changeOrder(night, 555, dropId, productId, Math.round(pieces / 3));
 }
 
-async function learned({ tell }: Night): Promise<void> {
+async function learned(night: Night): Promise<void> {
+	const { tell } = night;
 	await tell(561, {
 		kind: 'ignore-observation',
 		subject: 'friction',
@@ -389,4 +391,5 @@ async function learned({ tell }: Night): Promise<void> {
 		picked: [{ ingredientId: demoId('ingredient', 'Milk'), addition: 'start' }]
 	});
 	await tell(564, { kind: 'revoke-device', deviceId: nightId('device') });
+	await comesAndGoes(night);
 }

@@ -31,7 +31,10 @@
 		{ path: 'water', name: 'Water and ice', count: null },
 		{ path: 'devices', name: 'Devices', count: null },
 		...(mayRole(room.bakery.actor.role, 'keep-the-house')
-			? [{ path: 'doors', name: 'Doors', count: null }]
+			? [
+					{ path: 'doors', name: 'Doors', count: null },
+					{ path: 'changes', name: 'Who changed what', count: null }
+				]
 			: [])
 	]);
 </script>

@@ -8,6 +8,7 @@
 	import { DOOR_ACT_TEXT, SESSION_KIND_TEXT } from '../../wording/door-text.ts';
 	import { momentText } from '../../wording/time-text.ts';
 	import BakeryPage from './BakeryPage.svelte';
+	import KeptOfPeople from './KeptOfPeople.svelte';
 
 	interface Props {
 		/** Of the certificate that this bakery made for its network; null where it made none. */
@@ -179,6 +180,10 @@
 					{/each}
 				</tbody>
 			</table>
+		</section>
+		<section class="card" aria-labelledby="{id}-kept">
+			<h2 id="{id}-kept">What is kept of people</h2>
+			<KeptOfPeople {date} people={doors.people} left={doors.left} />
 		</section>
 		<section class="card" aria-labelledby="{id}-calendars">
 			<h2 id="{id}-calendars">Calendars that are subscribed to</h2>

@@ -133,6 +133,16 @@
 			</tbody>
 		</table>
 	</section>
+	<section aria-labelledby="kept">
+		<h2 id="kept">What is kept of you</h2>
+		<p class="mb-2">
+			Who you are here, how you come in, and everything you sent, as one file. The head baker can
+			take your name out once you have left.
+		</p>
+		<a class="action-lesser no-underline!" download href={resolve('/you/kept-of-me.json')}
+			>Take the file</a
+		>
+	</section>
 </div>
 
 <style>

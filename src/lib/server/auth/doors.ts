@@ -14,6 +14,7 @@ import {
 	insertDoorEntry,
 	insertKey,
 	insertSession,
+	insertTry,
 	loadCredentials,
 	lockKey,
 	putCredential,
@@ -21,6 +22,7 @@ import {
 	type OpenSession
 } from '../db/doors.ts';
 import type { Actor } from './actor.ts';
+import { isCommonPassword } from './common-passwords.ts';
 import { peopleNow } from './people-now.ts';
 import { hashOf, isSecretOf } from './passwords.ts';
 import { fingerprint, newSecret } from './secrets.ts';
@@ -67,7 +69,11 @@ export async function signIn(
 		(hashes.length > 0 ? hashes : [null]).map((kept) => isSecretOf(kept, password))
 	);
 	const person = called[fits.indexOf(true)];
-	if (!person) return fail({ kind: 'wrong' });
+	if (!person) {
+		// A name that is nobody's is not kept: it may be a password that was typed in the wrong place.
+		await insertTry(db, { personId: ids[0] ?? null, about: `at a desk, from ${asking.address}` });
+		return fail({ kind: 'wrong' });
+	}
 	return ok(await db.transaction().execute((tx) => openDesk(tx, person.id, asking)));
 }
 
@@ -155,14 +161,18 @@ export async function endSession(
 }
 
 /** What is wrong with a password somebody wants; null for one that may be. */
-export function passwordProblem(password: string, known: readonly string[]): DoorProblem | null {
+export async function passwordProblem(
+	password: string,
+	known: readonly string[]
+): Promise<DoorProblem | null> {
 	const { least, most } = PASSWORD_LENGTH;
 	if ([...password].length < least) return { kind: 'too-short', least };
 	if ([...password].length > most) return { kind: 'too-long', most };
 	const plain = plainName(password).replace(/\s/g, '');
 	const isNamed = known.some((name) => plain === plainName(name).replace(/\s/g, ''));
-	// Few different signs, one run of them, or a name that stands on every page.
-	if (isNamed || new Set(plain).size < 5 || isRun(plain)) return { kind: 'easily-guessed' };
+	// Few different signs, one run of them, a name that stands on every page, or what everybody takes.
+	if (isNamed || new Set(plain).size < 5 || isRun(plain) || (await isCommonPassword(plain)))
+		return { kind: 'easily-guessed' };
 	return null;
 }
 
@@ -197,7 +207,7 @@ export async function changePassword(
 	},
 	nowMs: number
 ): Promise<Result<null, DoorProblem>> {
-	const problem = passwordProblem(wanted, [actor.name, ...known]);
+	const problem = await passwordProblem(wanted, [actor.name, ...known]);
 	if (problem) return fail(problem);
 	const seconds = oldTries.take(session.id, 'password', nowMs);
 	if (seconds !== null) return fail({ kind: 'wait', seconds });
@@ -291,7 +301,7 @@ export async function choosePassword(
 	},
 	asking: Asking
 ): Promise<Result<string, DoorProblem>> {
-	const problem = passwordProblem(wanted, known);
+	const problem = await passwordProblem(wanted, known);
 	if (problem) return fail(problem);
 	const password_hash = await hashOf(wanted);
 	return db.transaction().execute(async (tx) => {

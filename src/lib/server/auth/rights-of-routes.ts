@@ -49,7 +49,8 @@ const ASKS: Readonly<Record<string, Asks>> = {
 	'/bake/[date]/learned': 'see-the-house',
 	'/bake/[date]/bakery': 'see-the-house',
 	'/bake/[date]/bakery/archive.zip': 'keep-the-house',
-	'/bake/[date]/bakery/doors': 'keep-the-house'
+	'/bake/[date]/bakery/doors': 'keep-the-house',
+	'/bake/[date]/bakery/changes': 'keep-the-house'
 };
 
 /** Places that only lead on: what stands below them has to say for itself. */

@@ -4,6 +4,7 @@ import type { Db } from '../db/client.ts';
 import {
 	insertDoorEntry,
 	insertKey,
+	insertTry,
 	loadCredentials,
 	loadHands,
 	lockKey,
@@ -66,7 +67,10 @@ export async function pairTablet(
 	return db.transaction().execute(async (tx) => {
 		const key = fingerprint(typed);
 		const found = await lockKey(tx, key, asking.nowMs);
-		if (!found || found.kind === 'password') return fail({ kind: 'key-opens-nothing' as const });
+		if (!found || found.kind === 'password') {
+			await insertTry(tx, { personId: null, about: `to pair a screen, from ${asking.address}` });
+			return fail({ kind: 'key-opens-nothing' as const });
+		}
 		await useKey(tx, key, asking.nowMs);
 		const token = await openSession(
 			tx,
@@ -104,7 +108,15 @@ export async function takeIntoHands(
 		const seconds = codeTries.take(session.id, personId, nowMs);
 		if (seconds !== null) return fail({ kind: 'wait', seconds });
 		const kept = (await loadCredentials(db, [personId])).get(personId)?.codeHash ?? null;
-		if (!(await isSecretOf(kept, code ?? ''))) return fail({ kind: 'wrong' });
+		if (!(await isSecretOf(kept, code ?? ''))) {
+			// A tap where the code is asked for is no try yet.
+			if (code !== null)
+				await insertTry(db, {
+					personId: kept === null ? null : personId,
+					about: `at ${session.name}`
+				});
+			return fail({ kind: 'wrong' });
+		}
 		untilMs = nowMs + HANDS_KNOWN_MS;
 	}
 	const hands = { personId, untilMs };

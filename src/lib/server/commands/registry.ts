@@ -12,6 +12,7 @@ import { createFormula } from './create-formula.ts';
 import type { Envelope } from './define.ts';
 import { endDough } from './end-dough.ts';
 import { feedCulture } from './feed-culture.ts';
+import { forgetPerson } from './forget-person.ts';
 import { foundBakery } from './found-bakery.ts';
 import { ignoreObservation } from './ignore-observation.ts';
 import { ignoreTime } from './ignore-time.ts';
@@ -69,6 +70,7 @@ export const COMMANDS = [
 	createFormula,
 	endDough,
 	feedCulture,
+	forgetPerson,
 	foundBakery,
 	ignoreObservation,
 	ignoreTime,

@@ -312,6 +312,26 @@ export async function insertDoorEntry(
 		.execute();
 }
 
+/** So many tries that failed are kept, the newest: whoever tries on and on fills no disk. */
+const MOST_TRIES = 10_000;
+
+/** Writes down a try at a door that failed. */
+export async function insertTry(
+	tx: Tx | Db,
+	tried: { readonly personId: string | null; readonly about: string }
+): Promise<void> {
+	await insertDoorEntry(tx, {
+		act: 'tried',
+		personId: tried.personId,
+		byId: null,
+		about: tried.about
+	});
+	await sql`delete from door_entry where act = 'tried' and id <= (
+		select id from door_entry where act = 'tried' order by id desc offset ${MOST_TRIES} limit 1)`.execute(
+		tx
+	);
+}
+
 /** What happened at the doors, newest first. */
 export async function loadDoorEntries(db: Db, most: number) {
 	return db.selectFrom('door_entry').selectAll().orderBy('id', 'desc').limit(most).execute();

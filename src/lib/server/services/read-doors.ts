@@ -14,6 +14,7 @@ import {
 	type OpenSession
 } from '../db/doors.ts';
 import { loadEntries } from '../db/entries.ts';
+import { isNobody } from '../db/forgotten-people.ts';
 import { peopleNow } from '../auth/people-now.ts';
 import { roleAtTheBench, type Visitor } from '../auth/visitor.ts';
 
@@ -39,6 +40,10 @@ export async function readDoors(db: Db, visitor: Visitor, nowMs: number): Promis
 			hasPassword: (credentials.get(person.id)?.passwordHash ?? null) !== null,
 			hasCode: (credentials.get(person.id)?.codeHash ?? null) !== null
 		})),
+		left: entries
+			.all('person')
+			.filter(({ retired }) => retired)
+			.map(({ id, name }) => ({ id, name, isOut: isNobody(name) })),
 		sessions: sessions.map((session) => sessionView(session, nameOf(session.personId), visitor)),
 		entries: told.map((entry) => ({
 			id: entry.id,

@@ -31,6 +31,7 @@ import * as staysInPlaces from './0035-stays-in-places.ts';
 import * as namesMatched from './0036-names-matched.ts';
 import * as sheetsBathsAndFats from './0037-sheets-baths-and-fats.ts';
 import * as doors from './0038-doors.ts';
+import * as whoDidWhat from './0039-who-did-what.ts';
 import * as stock from './0020-stock.ts';
 import * as standingOrders from './0019-standing-orders.ts';
 import * as doughsTaken from './0017-doughs-taken.ts';
@@ -77,7 +78,8 @@ const MIGRATIONS: Record<string, Migration> = {
 	'0035-stays-in-places': staysInPlaces,
 	'0036-names-matched': namesMatched,
 	'0037-sheets-baths-and-fats': sheetsBathsAndFats,
-	'0038-doors': doors
+	'0038-doors': doors,
+	'0039-who-did-what': whoDidWhat
 };
 
 export const migrations: MigrationProvider = {
