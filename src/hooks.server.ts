@@ -20,6 +20,7 @@ import { isFromElsewhere, isServed, servedNames } from '$lib/server/edge/hosts.t
 import { allowWork } from '$lib/server/edge/work-of-request.ts';
 import { startLiveEvents, stopLiveEvents } from '$lib/server/events/live-events.ts';
 import { TOO_MUCH_FOR_A_PAGE } from '$lib/server/page.ts';
+import { watchClock } from '$lib/server/machine-clock.ts';
 import { readFrame } from '$lib/server/services/read-frame.ts';
 
 export const init: ServerInit = async () => {
@@ -44,6 +45,7 @@ export const init: ServerInit = async () => {
 	}
 	// Of several processes one tells it: each new key is the end of the one before.
 	if (!env.JOVET_BESIDE) await announceKeyOfTheFirst(db, env.ORIGIN ?? '', Date.now());
+	await watchClock(db);
 	drainAnsweredRequests();
 	startLiveEvents();
 	// An open event stream would hold up the end of the server.

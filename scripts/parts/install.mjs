@@ -20,10 +20,11 @@ export async function installPackages() {
 	writeFileSync(STAMP, lockfile);
 }
 
-/** The folder of PostgreSQL's programs, newest version first, or null. */
-export function findPostgres() {
+/** The folder of PostgreSQL's programs, of a version or else the newest, or null. @param {string | null} [wanted] */
+export function findPostgres(wanted = null) {
 	const root = '/usr/lib/postgresql';
-	const versions = existsSync(root) ? readdirSync(root) : [];
+	const found = existsSync(root) ? readdirSync(root) : [];
+	const versions = wanted === null ? found : found.filter((version) => version === wanted);
 	for (const version of versions.sort((a, b) => Number(b) - Number(a))) {
 		const folder = path.join(root, version, 'bin');
 		if (existsSync(path.join(folder, 'initdb')) && Number(version) >= 15) return folder;

@@ -15,6 +15,7 @@ import {
 import path from 'node:path';
 import { findPostgres } from './install.mjs';
 import { freePort } from './ports.mjs';
+import { otherVersion, versionOfData, whyNotStarted } from './postgres-trouble.mjs';
 import { Plain, say } from './progress.mjs';
 import { mustRun, run } from './run.mjs';
 
@@ -37,10 +38,17 @@ const asRoot = process.getuid?.() === 0;
  * @returns {Promise<Cluster>}
  */
 export async function startCluster(options) {
-	const bin = findPostgres();
-	if (!bin) throw new Plain("PostgreSQL is not installed (Debian's package postgresql).");
 	const { folder } = options;
 	const data = path.join(folder, 'data');
+	// Data is read by the version that wrote it, also where a newer one is there by now.
+	const version = versionOfData(data);
+	const bin = findPostgres(version);
+	if (!bin)
+		throw new Plain(
+			version === null
+				? "PostgreSQL is not installed (Debian's package postgresql)."
+				: otherVersion(folder, version)
+		);
 	await makeReachable(folder);
 	if (!existsSync(path.join(data, 'PG_VERSION'))) await makeCluster(bin, options);
 	const running = runningServer(data);
@@ -72,7 +80,7 @@ export async function startCluster(options) {
 		const said = existsSync(log) ? readFileSync(log, 'utf8').slice(-2000) : started.output;
 		// Someone else may have taken the port between the look and the start.
 		if (attempt >= 3 || !/Address already in use|could not bind/.test(said))
-			throw new Plain(`PostgreSQL did not start. The end of ${log}:\n${said}`);
+			throw new Plain(whyNotStarted(folder, log, said));
 	}
 }
 

@@ -11,5 +11,6 @@
 	bakery={data.bakery ?? null}
 	appearance={data.appearance ?? 'system'}
 	servedAtMs={data.servedAtMs ?? Date.now()}
+	clockDoubt={data.clockDoubt ?? null}
 	{children}
 />

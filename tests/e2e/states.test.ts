@@ -22,7 +22,9 @@ const ROOMS = [
 	'trace',
 	'morning',
 	'learned',
-	'bakery'
+	'bakery',
+	'bakery/doors',
+	'bakery/changes'
 ];
 
 journey('a date without orders says so in every room and offers the way on', async (bakery) => {
@@ -249,3 +251,27 @@ journey('a book without a formula says how to begin, and one tap begins it', asy
 	await type(page, 'New formula', 'Jetty dough');
 	await says(page, sentence, 'Jetty dough');
 });
+
+journey(
+	'a device whose clock is wrong is told by how much, and one that is right is told nothing',
+	async (bakery) => {
+		const { page } = bakery;
+		const asked = page.waitForResponse((answer) => answer.url().endsWith('/health'));
+		await visit(bakery, '/bake/2026-11-24/bench');
+		await asked;
+		// What comes of it is drawn with the next frame but one at the latest.
+		await page.evaluate(
+			() =>
+				new Promise((resolve) =>
+					requestAnimationFrame(() => requestAnimationFrame(() => requestAnimationFrame(resolve)))
+				)
+		);
+		assert.equal(await page.$('[data-clock-trouble]'), null);
+		await page.evaluateOnNewDocument(() => {
+			const real = Date.now.bind(Date);
+			Date.now = () => real() + 43 * 60_000;
+		});
+		await visit(bakery, '/bake/2026-11-24/bench');
+		await says(page, '[data-clock-trouble=device]', '43 min ahead of Jovet’s', 'Set it right');
+	}
+);

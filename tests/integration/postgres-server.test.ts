@@ -50,6 +50,31 @@ test('the server starts, keeps its data over a stop, and is found again while it
 	}
 });
 
+test('data that is damaged, or of a version that is not here, is told with what to do, and is left as it is', async () => {
+	const place = path.join(folder(), 'pg');
+	const cluster = await startCluster({ folder: place, forTests: true, port: 0 });
+	await cluster.stop();
+	const start = () => startCluster({ folder: place, forTests: true, port: 0 });
+	const control = path.join(place, 'data', 'global', 'pg_control');
+	const whole = readFileSync(control);
+	const broken = Buffer.from(whole);
+	broken.fill(0x5a, 16, 240);
+	writeFileSync(control, broken);
+	await assert.rejects(start(), /is damaged.*Nothing more was done to it.*npm run restore/s);
+	assert.deepEqual(readFileSync(control), broken);
+	writeFileSync(control, whole);
+	const version = path.join(place, 'data', 'PG_VERSION');
+	const written = readFileSync(version, 'utf8');
+	writeFileSync(version, '99\n');
+	await assert.rejects(
+		start(),
+		/written by PostgreSQL 99, which is not installed here.*postgresql-99/s
+	);
+	writeFileSync(version, written);
+	const again = await start();
+	await again.stop();
+});
+
 test('a busy port is walked round', async () => {
 	const busy = net.createServer();
 	await new Promise<void>((resolve) => busy.listen(0, '127.0.0.1', () => resolve()));

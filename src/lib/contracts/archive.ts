@@ -16,7 +16,9 @@ export type ArchiveProblem =
 	| { readonly kind: 'too-large' }
 	/** What stands in it cannot be. */
 	| { readonly kind: 'does-not-fit'; readonly where: string }
-	| { readonly kind: 'database-unavailable' };
+	| { readonly kind: 'database-unavailable' }
+	/** The disk of the database is full, or damaged. */
+	| { readonly kind: 'no-room' };
 
 export type ArchiveAnswer =
 	| { readonly outcome: 'done'; readonly rows: number }

@@ -93,5 +93,7 @@ export interface BackupSeen {
 	/** When the newest was written, by the real clock; null where there is none. */
 	readonly lastMs: number | null;
 	readonly kept: number;
+	/** What is left on their disk; null where that cannot be told. */
+	readonly freeBytes: number | null;
 	readonly nowMs: number;
 }

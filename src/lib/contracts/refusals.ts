@@ -118,13 +118,16 @@ export type Refusal =
 	/** Nobody is signed in, or somebody else than who did it: it waits for them. */
 	| { readonly kind: 'signed-out' }
 	| { readonly kind: 'busy' }
-	| { readonly kind: 'database-unavailable' };
+	| { readonly kind: 'database-unavailable' }
+	/** The disk of the database has no room, or is damaged. */
+	| { readonly kind: 'storage'; readonly is: 'full' | 'damaged' };
 
 /** Refusals that say nothing of the command itself: it is sent again as it is. */
 export function isPassing(refusal: Refusal): boolean {
 	return (
 		refusal.kind === 'busy' ||
 		refusal.kind === 'database-unavailable' ||
+		refusal.kind === 'storage' ||
 		refusal.kind === 'signed-out'
 	);
 }

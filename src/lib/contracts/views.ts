@@ -30,6 +30,15 @@ import type { PlanDocument } from './plan-document.ts';
 import type { ActingRole } from './rights.ts';
 
 /** What every room knows of the bakery. */
+/** What there is to doubt of the clock of Jovet's machine. */
+export interface ClockDoubt {
+	/** It went on or back at once, or stands before the newest entry. */
+	readonly kind: 'jumped' | 'behind-the-log';
+	/** By how much; back, where less than nothing. */
+	readonly byMs: number;
+	readonly atMs: number;
+}
+
 export interface BakeryView {
 	readonly name: string;
 	readonly timeZone: string;

@@ -1,4 +1,4 @@
-import { readdir, stat } from 'node:fs/promises';
+import { readdir, stat, statfs } from 'node:fs/promises';
 import path from 'node:path';
 import type { BackupSeen } from '../contracts/bakery-views.ts';
 
@@ -13,5 +13,14 @@ export async function backupSeen(
 	const newest = kept.at(-1);
 	// One that is taken away while it is looked at is none.
 	const found = newest ? await stat(path.join(folder, newest)).catch(() => null) : null;
-	return { lastMs: found?.mtimeMs ?? null, kept: kept.length, nowMs };
+	// Before the first backup there is no such folder yet; the one above it lies on the same disk.
+	const disk = await statfs(folder)
+		.catch(() => statfs(path.dirname(folder)))
+		.catch(() => null);
+	return {
+		lastMs: found?.mtimeMs ?? null,
+		kept: kept.length,
+		freeBytes: disk ? disk.bavail * disk.bsize : null,
+		nowMs
+	};
 }

@@ -1,7 +1,7 @@
 import { json, type RequestEvent } from '@sveltejs/kit';
 import { MOST_DEVICE_REQUESTS, MOST_STRANGER_REQUESTS } from '../contracts/device-protocol.ts';
 import { deviceOf } from './auth/device.ts';
-import { isOverloaded, isUnavailable, type Db } from './db/client.ts';
+import { isOverloaded, isUnavailable, storageTrouble, type Db } from './db/client.ts';
 import type { KnownDevice } from './db/devices.ts';
 import { RateLimit } from './edge/rate.ts';
 
@@ -60,7 +60,7 @@ export async function forDevice(
 				return refuseDevice(403, 'revoked', 'this device was shut out');
 		}
 	} catch (error) {
-		if (isUnavailable(error) || isOverloaded(error))
+		if (isUnavailable(error) || isOverloaded(error) || storageTrouble(error))
 			return refuseDevice(503, 'try-again', 'it cannot be taken now; send it again later');
 		throw error;
 	}

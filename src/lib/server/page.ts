@@ -2,7 +2,7 @@ import { error, isHttpError, isRedirect, redirect } from '@sveltejs/kit';
 import { uuidSchema } from '../contracts/border-schemas.ts';
 import { TooMuchWork } from '../core/work.ts';
 import { parseBakeDate, type BakeDate } from '../core/time/index.ts';
-import { isOverloaded, isUnavailable } from './db/client.ts';
+import { isOverloaded, isUnavailable, storageTrouble } from './db/client.ts';
 import { Busy } from './edge/gate.ts';
 import { BakeryNotSetUp } from './services/day-production.ts';
 
@@ -18,6 +18,13 @@ export const NO_PLAN_YET = {
 export function passingTrouble(thrown: unknown): string | null {
 	if (isUnavailable(thrown))
 		return 'The database does not answer. Nothing you saved is lost. It is started again by itself; reload this page in a moment.';
+	switch (storageTrouble(thrown)) {
+		case 'full':
+			return 'The disk of Jovet’s machine is full. Nothing you saved is lost, and what waits sends itself once there is room. Tell whoever looks after the machine.';
+		case 'damaged':
+			return 'The disk of Jovet’s machine cannot be read or written. Tell whoever looks after the machine before anything else is done; a backup can be put back in an empty place.';
+		case null:
+	}
 	if (thrown instanceof Busy || isOverloaded(thrown))
 		return 'There is much to do at the moment. Nothing you saved is lost; reload this page in a moment.';
 	return null;

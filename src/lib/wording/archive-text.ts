@@ -15,6 +15,8 @@ export function archiveProblemText(name: string, problem: ArchiveProblem): strin
 			return `${name} unpacks to more than any bakery has. Nothing of it was taken.`;
 		case 'does-not-fit':
 			return `${name} has something in it that cannot be (${problem.where}). Nothing of it was taken; write it anew where it comes from.`;
+		case 'no-room':
+			return 'The disk of Jovet’s machine is full, or damaged. Nothing was taken; make room and try it again.';
 		case 'database-unavailable':
 			return 'The database does not answer. Nothing was taken; try it again in a moment.';
 	}

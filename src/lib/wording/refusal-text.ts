@@ -104,7 +104,11 @@ const TEXTS: { readonly [K in Refusal['kind']]: (refusal: RefusalOf<K>) => strin
 	'no-bakery': () => 'Not saved: this database holds no bakery yet.',
 	busy: () => 'Not saved yet: there is much to do. It sends itself again in a moment.',
 	'database-unavailable': () =>
-		'Not saved yet: the database does not answer. It stays here and sends itself when it answers again.'
+		'Not saved yet: the database does not answer. It stays here and sends itself when it answers again.',
+	storage: ({ is }) =>
+		is === 'full'
+			? 'Not saved yet: the disk of Jovet’s machine is full. It stays here and sends itself once there is room: tell whoever looks after the machine.'
+			: 'Not saved yet: the disk of Jovet’s machine cannot be read or written. It stays here: tell whoever looks after the machine, and write down on paper what matters.'
 };
 
 /** Why a command was not carried out, and what to do. */

@@ -63,11 +63,15 @@ export function shortDateText(date: string): string {
 
 /** How long ago, in the words of a glance: "just now", "12 min ago", "3 h ago", "2 days ago". */
 export function ageText(thenMs: number, nowMs: number): string {
-	const minutes = Math.floor((nowMs - thenMs) / 60_000);
-	if (minutes < 1) return 'just now';
-	if (minutes < 60) return `${minutes} min ago`;
-	if (minutes < 48 * 60) return `${Math.floor(minutes / 60)} h ago`;
-	return `${Math.floor(minutes / (24 * 60))} days ago`;
+	return nowMs - thenMs < 60_000 ? 'just now' : `${spanText(nowMs - thenMs)} ago`;
+}
+
+/** A length of time at a glance, never more than it is: "12 min", "3 h", "2 days". */
+export function spanText(ms: number): string {
+	const minutes = Math.floor(ms / 60_000);
+	if (minutes < 60) return `${minutes} min`;
+	if (minutes < 48 * 60) return `${Math.floor(minutes / 60)} h`;
+	return `${Math.floor(minutes / (24 * 60))} days`;
 }
 
 /** A length of days: "one day", "9 days". */

@@ -12,7 +12,7 @@ import { loadBakery } from '$lib/server/db/bakery.ts';
 import { carryOut, readCommand, type ReadCommand } from '$lib/server/commands/door.ts';
 import { inLane } from '$lib/server/commands/lanes.ts';
 import { REFUSAL_STATUS } from '$lib/server/commands/refusal-status.ts';
-import { isOverloaded, isUnavailable } from '$lib/server/db/client.ts';
+import { isOverloaded, isUnavailable, storageTrouble } from '$lib/server/db/client.ts';
 import { database } from '$lib/server/db/connection.ts';
 import { cameByFront } from '$lib/server/edge/front.ts';
 import { Busy } from '$lib/server/edge/gate.ts';
@@ -43,6 +43,8 @@ export const POST: RequestHandler = async (event) => {
 		return outcome.outcome === 'done' ? answer(outcome, 200) : refuse(outcome.refusal);
 	} catch (error) {
 		if (isUnavailable(error)) return refuse({ kind: 'database-unavailable' });
+		const trouble = storageTrouble(error);
+		if (trouble) return refuse({ kind: 'storage', is: trouble });
 		if (error instanceof Busy || isOverloaded(error)) return refuse({ kind: 'busy' });
 		if (error instanceof TooMuchWork) return refuse({ kind: 'too-much' });
 		throw error;

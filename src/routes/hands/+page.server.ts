@@ -7,6 +7,7 @@ import { database } from '$lib/server/db/connection.ts';
 import { readForm, signedInFor, typed } from '$lib/server/door-form.ts';
 import { forPage } from '$lib/server/page.ts';
 import { readHands } from '$lib/server/services/read-doors.ts';
+import { storedActions } from '$lib/server/stored-actions.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, url }) =>
@@ -19,7 +20,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 		};
 	});
 
-export const actions: Actions = {
+export const actions = storedActions({
 	default: async (event) => {
 		const { session } = await signedInFor(event, 'signed-in');
 		const form = await readForm(
@@ -39,4 +40,4 @@ export const actions: Actions = {
 			});
 		redirect(303, wayOn(form.to));
 	}
-};
+} satisfies Actions);

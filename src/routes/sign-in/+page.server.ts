@@ -10,6 +10,7 @@ import { demoPeople } from '$lib/server/demo/demo-people.ts';
 import { loadBakery } from '$lib/server/db/bakery.ts';
 import { readForm, typed } from '$lib/server/door-form.ts';
 import { forPage } from '$lib/server/page.ts';
+import { storedActions } from '$lib/server/stored-actions.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals, url }) =>
@@ -21,7 +22,7 @@ export const load: PageServerLoad = ({ locals, url }) =>
 		return { to, demo: env.JOVET_DEMO === 'saltmarrow' ? demoPeople() : null };
 	});
 
-export const actions: Actions = {
+export const actions = storedActions({
 	default: async (event) => {
 		const form = await readForm(
 			event.request,
@@ -40,4 +41,4 @@ export const actions: Actions = {
 		setToken(event, token.value);
 		redirect(303, wayOn(form.to));
 	}
-};
+} satisfies Actions);

@@ -9,6 +9,7 @@ import { loadSessions } from '$lib/server/db/doors.ts';
 import { readForm, signedInAtADesk, typed } from '$lib/server/door-form.ts';
 import { forPage } from '$lib/server/page.ts';
 import { readOwnDoor } from '$lib/server/services/read-doors.ts';
+import { storedActions } from '$lib/server/stored-actions.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = ({ locals }) =>
@@ -24,7 +25,7 @@ type Form = 'password' | 'code';
 const told = (at: Form, problem: DoorProblem) =>
 	fail(problem.kind === 'wait' ? 429 : 400, { at, problem, done: null });
 
-export const actions: Actions = {
+export const actions = storedActions({
 	password: async (event) => {
 		const who = await signedInAtADesk(event);
 		const form = await readForm(event.request, z.object({ old: typed.default(''), wanted: typed }));
@@ -60,4 +61,4 @@ export const actions: Actions = {
 		await signOut(database(), session, Date.now());
 		redirect(303, '/sign-in');
 	}
-};
+} satisfies Actions);

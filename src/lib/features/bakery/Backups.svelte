@@ -8,6 +8,9 @@
 	let { seen }: Props = $props();
 	/** One a day is taken: one that is much older did not come about. */
 	const LATE_MS = 36 * 3_600_000;
+	/** A night of taps and readings takes some megabytes, a backup as much as all of it packed. */
+	const LITTLE_BYTES = 2 * 1024 ** 3;
+	const isNarrow = $derived(seen.freeBytes !== null && seen.freeBytes < LITTLE_BYTES);
 	const isLate = $derived(seen.lastMs === null || seen.nowMs - seen.lastMs > LATE_MS);
 </script>
 
@@ -25,6 +28,14 @@
 			{#if isLate}A newer one did not come about: what is in the way stands where Jovet was started.{/if}
 		{/if}
 	</p>
+	{#if seen.freeBytes !== null}
+		<p class="my-2" data-room-left>
+			{#if isNarrow}<span class="act-now px-2">Check</span>{/if}
+			{(seen.freeBytes / 1024 ** 3).toFixed(1)} GB are left on their disk{isNarrow
+				? ': make room before it is full, or nothing can be saved'
+				: ''}.
+		</p>
+	{/if}
 	<p class="text-ink-2">
 		They lie on this machine, in the folder backups of its data. Copy them to another one now and
 		then: <code>npm run backup -- --to</code> writes one anywhere, <code>npm run restore</code> puts one

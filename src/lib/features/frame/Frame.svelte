@@ -15,7 +15,7 @@
 	import { Retries } from '../../client/retries.ts';
 	import { provideRoom } from '../../client/room-context.ts';
 	import { SIGNED_OUT } from '../../client/signed-out.ts';
-	import type { BakeryView } from '../../contracts/views.ts';
+	import type { BakeryView, ClockDoubt } from '../../contracts/views.ts';
 	import { METRIC } from '../../core/units/index.ts';
 	import { parseBakeDate } from '../../core/time/bake-date.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
@@ -31,9 +31,10 @@
 		bakery: BakeryView | null;
 		appearance: 'paper' | 'ember' | 'system';
 		servedAtMs: number;
+		clockDoubt: ClockDoubt | null;
 		children: Snippet;
 	}
-	let { bakery: told, appearance, servedAtMs, children }: Props = $props();
+	let { bakery: told, appearance, servedAtMs, clockDoubt, children }: Props = $props();
 
 	const REAL = { anchorRealMs: 0, anchorBakeryMs: 0, rate: 1 };
 	// The first value; later ones arrive through the effect.
@@ -248,6 +249,7 @@
 	<Notices
 		awaySinceMs={live.awaySinceMs}
 		keptAtMs={keptAge.atMs}
+		{clockDoubt}
 		{stays}
 		{outbox}
 		{now}

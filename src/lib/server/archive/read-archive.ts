@@ -4,7 +4,7 @@ import { sql } from 'kysely';
 import { z } from 'zod';
 import { ARCHIVE_FORMAT, ARCHIVE_VERSION, type ArchiveProblem } from '../../contracts/archive.ts';
 import { fail, ok, type Result } from '../../core/result.ts';
-import { isUnavailable, type Db, type Tx } from '../db/client.ts';
+import { isUnavailable, storageTrouble, type Db, type Tx } from '../db/client.ts';
 import { loadBakery } from '../db/bakery.ts';
 import { loadEntries } from '../db/entries.ts';
 import { loadFormulaBook } from '../db/formula-book.ts';
@@ -67,6 +67,7 @@ export async function readArchive(
 	} catch (error) {
 		if (error instanceof NotTaken) return fail(error.problem);
 		if (isUnavailable(error)) return fail({ kind: 'database-unavailable' });
+		if (storageTrouble(error)) return fail({ kind: 'no-room' });
 		const refused = refusedByDatabase(error);
 		if (refused !== null) return fail({ kind: 'does-not-fit', where: refused });
 		throw error;
@@ -92,7 +93,7 @@ async function holds(tx: Tx): Promise<void> {
 		await loadEntries(tx, 'newest');
 		await loadFormulaBook(tx);
 	} catch (error) {
-		if (error instanceof NotTaken || isUnavailable(error)) throw error;
+		if (error instanceof NotTaken || isUnavailable(error) || storageTrouble(error)) throw error;
 		refuse({ kind: 'does-not-fit', where: 'the book or the house' });
 	}
 }

@@ -34,5 +34,6 @@ export const REFUSAL_STATUS: Readonly<Record<Refusal['kind'], number>> = {
 	'no-bakery': 503,
 	'signed-out': 401,
 	busy: 503,
-	'database-unavailable': 503
+	'database-unavailable': 503,
+	storage: 503
 };

@@ -76,6 +76,20 @@ export function isUnavailable(error: unknown): boolean {
 	);
 }
 
+/** The disk has no room, or what lies on it cannot be read or written. */
+const STORAGE_CODES: Readonly<Record<string, 'full' | 'damaged'>> = {
+	'53100': 'full',
+	'58030': 'damaged',
+	XX001: 'damaged',
+	XX002: 'damaged'
+};
+
+/** What is the matter with the disk of the database, where an error says so; null for any other. */
+export function storageTrouble(error: unknown): 'full' | 'damaged' | null {
+	const code = error instanceof Error ? (error as { code?: unknown }).code : undefined;
+	return typeof code === 'string' ? (STORAGE_CODES[code] ?? null) : null;
+}
+
 /** A lock or a statement that took too long, too many clients. */
 const BUSY_CODES = new Set(['55P03', '57014', '53300']);
 

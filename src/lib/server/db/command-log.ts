@@ -21,6 +21,17 @@ export async function findAnswer(
 	return row ?? null;
 }
 
+/** When something was last written down; null where nothing ever was. */
+export async function newestRecordedMs(db: Db): Promise<number | null> {
+	const row = await db
+		.selectFrom('command')
+		.select('recorded_at')
+		.orderBy('sequence', 'desc')
+		.limit(1)
+		.executeTakeFirst();
+	return row?.recorded_at.getTime() ?? null;
+}
+
 /** Keeps a command that was carried out, with its answer. */
 export async function insertCommand(
 	tx: Tx,

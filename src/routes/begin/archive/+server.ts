@@ -15,7 +15,8 @@ const STATUS: Readonly<Record<ArchiveProblem['kind'], number>> = {
 	damaged: 422,
 	'too-large': 413,
 	'does-not-fit': 422,
-	'database-unavailable': 503
+	'database-unavailable': 503,
+	'no-room': 503
 };
 
 /** A bakery from its archive, where there is none yet. */

@@ -10,6 +10,7 @@ import { findKeyOwner } from '$lib/server/db/doors.ts';
 import { loadEntries } from '$lib/server/db/entries.ts';
 import { readForm, typed } from '$lib/server/door-form.ts';
 import { forPage } from '$lib/server/page.ts';
+import { storedActions } from '$lib/server/stored-actions.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 /** Who the key is of; '' where it opens nothing any more. */
@@ -23,7 +24,7 @@ async function ownerOf(key: string): Promise<string> {
 export const load: PageServerLoad = ({ params, locals }) =>
 	forPage(locals, async () => ({ owner: await ownerOf(params.key) }));
 
-export const actions: Actions = {
+export const actions = storedActions({
 	default: async (event) => {
 		const { wanted } = await readForm(event.request, z.object({ wanted: typed }));
 		const [owner, bakery] = await Promise.all([ownerOf(event.params.key), loadBakery(database())]);
@@ -36,4 +37,4 @@ export const actions: Actions = {
 		setToken(event, token.value);
 		redirect(303, '/you');
 	}
-};
+} satisfies Actions);

@@ -8,6 +8,7 @@ import { setToken } from '$lib/server/auth/session-cookie.ts';
 import { database } from '$lib/server/db/connection.ts';
 import { cameByFront } from '$lib/server/edge/front.ts';
 import { readForm, typed } from '$lib/server/door-form.ts';
+import { storedActions } from '$lib/server/stored-actions.ts';
 import type { Actions, PageServerLoad } from './$types';
 
 /** A code that was scanned stands there already; it is used only when somebody says so. */
@@ -16,7 +17,7 @@ export const load: PageServerLoad = (event) => ({
 	isSecure: cameByFront(event) && Boolean(env.JOVET_FINGERPRINT)
 });
 
-export const actions: Actions = {
+export const actions = storedActions({
 	default: async (event) => {
 		const { code } = await readForm(event.request, z.object({ code: typed }));
 		const before = await event.locals.visitor();
@@ -27,4 +28,4 @@ export const actions: Actions = {
 		setToken(event, token.value);
 		redirect(303, '/');
 	}
-};
+} satisfies Actions);

@@ -15,6 +15,7 @@ import { readForm, signedInFor } from '$lib/server/door-form.ts';
 import { dateOfPage, forPage } from '$lib/server/page.ts';
 import { readDoors } from '$lib/server/services/read-doors.ts';
 import { countEntries } from '$lib/server/services/read-entries.ts';
+import { storedActions } from '$lib/server/stored-actions.ts';
 import type { Actions, PageServerLoad, RequestEvent } from './$types';
 
 /** What is handed out is opened elsewhere: at the network's address, where there is one. */
@@ -39,7 +40,7 @@ export const load: PageServerLoad = ({ params, locals }) => {
 	});
 };
 
-export const actions: Actions = {
+export const actions = storedActions({
 	key: async (event) => {
 		const { actor } = await signedInFor(event, 'keep-the-house');
 		const { person } = await readForm(event.request, z.object({ person: uuidSchema }));
@@ -97,4 +98,4 @@ export const actions: Actions = {
 			.execute((tx) => renewCalendarSecret(tx));
 		return { made: { kind: 'calendars' as const } };
 	}
-};
+} satisfies Actions);

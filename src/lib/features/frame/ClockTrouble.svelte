@@ -1,0 +1,62 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import { deviceClockOff } from '../../client/device-clock.ts';
+	import type { ClockDoubt } from '../../contracts/views.ts';
+	import { spanText } from '../../wording/time-text.ts';
+
+	interface Props {
+		/** What the server doubts of its machine's clock. */
+		doubt: ClockDoubt | null;
+	}
+	let { doubt }: Props = $props();
+	/** Less than this no time at the bench is wrong by. */
+	const WORTH_TELLING_MS = 2 * 60_000;
+	const LOOK_EVERY_MS = 30 * 60_000;
+	/** By how much this device's clock is ahead of the server's, as far as that is known. */
+	let deviceOffMs = $state(0);
+	onMount(() => {
+		const look = () =>
+			void deviceClockOff().then((offMs) => {
+				if (offMs !== null) deviceOffMs = offMs;
+			});
+		look();
+		const looking = setInterval(look, LOOK_EVERY_MS);
+		return () => clearInterval(looking);
+	});
+	const span = (ms: number) => spanText(Math.abs(ms));
+</script>
+
+{#if Math.abs(deviceOffMs) >= WORTH_TELLING_MS}
+	<p class="clock" role="alert" data-clock-trouble="device">
+		<span class="act-now px-2">Check</span>
+		The clock of this device is {span(deviceOffMs)}
+		{deviceOffMs > 0 ? 'ahead of' : 'behind'} Jovet’s: what is tapped here gets times that are wrong by
+		as much. Set it right, and open this page anew.
+	</p>
+{/if}
+{#if doubt}
+	<p class="clock" role="alert" data-clock-trouble={doubt.kind}>
+		<span class="act-now px-2">Check</span>
+		{#if doubt.kind === 'jumped'}
+			The clock of Jovet’s machine went {doubt.byMs > 0 ? 'on' : 'back'} by {span(doubt.byMs)} at once:
+			it was set, or the machine slept. Look whether it is right now; what was written before keeps its
+			times.
+		{:else}
+			The clock of Jovet’s machine stands {span(doubt.byMs)} before what was written last. Set it right:
+			times written now follow it.
+		{/if}
+	</p>
+{/if}
+
+<style>
+	.clock {
+		padding: 8px 20px;
+		background: var(--sheet);
+		border-bottom: 1px solid var(--line);
+	}
+	@media print {
+		.clock {
+			display: none;
+		}
+	}
+</style>
