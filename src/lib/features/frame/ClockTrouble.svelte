@@ -23,7 +23,7 @@
 		const looking = setInterval(look, LOOK_EVERY_MS);
 		return () => clearInterval(looking);
 	});
-	const span = (ms: number) => spanText(Math.abs(ms));
+	const span = (ms: number) => spanText(Math.round(Math.abs(ms) / 60_000) * 60_000);
 </script>
 
 {#if Math.abs(deviceOffMs) >= WORTH_TELLING_MS}
