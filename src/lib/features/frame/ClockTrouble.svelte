@@ -2,6 +2,7 @@
 	import { onMount } from 'svelte';
 	import { deviceClockOff } from '../../client/device-clock.ts';
 	import type { ClockDoubt } from '../../contracts/views.ts';
+	import FrameNote from './FrameNote.svelte';
 	import { spanText } from '../../wording/time-text.ts';
 
 	interface Props {
@@ -27,16 +28,14 @@
 </script>
 
 {#if Math.abs(deviceOffMs) >= WORTH_TELLING_MS}
-	<p class="clock" role="alert" data-clock-trouble="device">
-		<span class="act-now px-2">Check</span>
+	<FrameNote role="alert" label="Check" data-clock-trouble="device">
 		The clock of this device is {span(deviceOffMs)}
 		{deviceOffMs > 0 ? 'ahead of' : 'behind'} Jovet’s: what is tapped here gets times that are wrong by
 		as much. Set it right, and open this page anew.
-	</p>
+	</FrameNote>
 {/if}
 {#if doubt}
-	<p class="clock" role="alert" data-clock-trouble={doubt.kind}>
-		<span class="act-now px-2">Check</span>
+	<FrameNote role="alert" label="Check" data-clock-trouble={doubt.kind}>
 		{#if doubt.kind === 'jumped'}
 			The clock of Jovet’s machine went {doubt.byMs > 0 ? 'on' : 'back'} by {span(doubt.byMs)} at once:
 			it was set, or the machine slept. Look whether it is right now; what was written before keeps its
@@ -45,18 +44,5 @@
 			The clock of Jovet’s machine stands {span(doubt.byMs)} before what was written last. Set it right:
 			times written now follow it.
 		{/if}
-	</p>
+	</FrameNote>
 {/if}
-
-<style>
-	.clock {
-		padding: 8px 20px;
-		background: var(--sheet);
-		border-bottom: 1px solid var(--line);
-	}
-	@media print {
-		.clock {
-			display: none;
-		}
-	}
-</style>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { BakeryNow } from '../../client/bakery-now.svelte.ts';
+	import FrameNote from './FrameNote.svelte';
 	import { ageText, clockText } from '../../wording/time-text.ts';
 
 	interface Props {
@@ -17,8 +18,7 @@
 	const age = $derived(keptAtMs === null ? '' : ageText(now.at(keptAtMs), now.epochMs));
 </script>
 
-<p class="away" role="status" data-not-live>
-	<span class="act-now px-2">Not live</span>
+<FrameNote role="status" label="Not live" data-not-live>
 	Jovet does not answer{awaySinceMs === null ? '' : ` since ${at(awaySinceMs)}`}.
 	{#if keptAtMs === null}
 		What you see may be old;
@@ -28,17 +28,4 @@
 	{/if}
 	what you type is kept and sends itself when it answers again.
 	{#if stays}<b>The way to another page waits until then: this one stays.</b>{/if}
-</p>
-
-<style>
-	.away {
-		padding: 8px 20px;
-		background: var(--sheet);
-		border-bottom: 1px solid var(--line);
-	}
-	@media print {
-		.away {
-			display: none;
-		}
-	}
-</style>
+</FrameNote>

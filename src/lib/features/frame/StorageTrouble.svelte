@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FrameNote from './FrameNote.svelte';
 	import type { StorageTrouble } from '../../client/outbox.svelte.ts';
 
 	interface Props {
@@ -19,20 +20,6 @@
 	};
 </script>
 
-<p class="trouble" role="alert" data-storage-trouble={trouble}>
-	<span class="act-now px-2">Check</span>
+<FrameNote role="alert" label="Check" data-storage-trouble={trouble}>
 	{TEXT[trouble]}
-</p>
-
-<style>
-	.trouble {
-		padding: 8px 20px;
-		background: var(--sheet);
-		border-bottom: 1px solid var(--line);
-	}
-	@media print {
-		.trouble {
-			display: none;
-		}
-	}
-</style>
+</FrameNote>
