@@ -1,7 +1,11 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { holds, judgePlacement, planDay } from '../../src/lib/core/planning/index.ts';
-import type { BakeDate } from '../../src/lib/core/time/index.ts';
+import { REAL_TIME, type BakeDate } from '../../src/lib/core/time/index.ts';
+import { migrateToLatest } from '../../src/lib/server/db/migrate.ts';
+import { loadSaltmarrow } from '../../src/lib/server/demo/load-saltmarrow.ts';
+import { planNextNight } from '../../src/lib/server/demo/plan-next-night.ts';
+import { readNextBake } from '../../src/lib/server/services/read-bakery.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import { testDatabase, type TestDatabase } from './test-database.ts';
 
@@ -23,5 +27,22 @@ test('a night that barely fits, with rye that rests for six hours, is found from
 		);
 		assert.deepEqual(late, [], `seed ${seed}`);
 		assert.ok(holds(plan), `seed ${seed}`);
+	}
+});
+
+test('the demo can be opened before, on and after a Sunday, for which nothing is ordered', async () => {
+	for (const day of [28, 29]) {
+		const own = await testDatabase('empty');
+		try {
+			await migrateToLatest(own.db);
+			const nowMs = Date.parse(`2026-11-${day}T16:38:00Z`);
+			assert.ok(await loadSaltmarrow(own.db, REAL_TIME, nowMs), `filled on ${day}`);
+			await planNextNight(own.db, nowMs);
+			const { date } = await readNextBake(own.db, { epochMs: nowMs });
+			const { accepted, input } = await readPlan(own.db, date);
+			assert.equal(accepted !== null, input.doughs.length > 0, `the night to ${date}`);
+		} finally {
+			await own.drop();
+		}
 	}
 });

@@ -39,6 +39,8 @@
 			: `${shut === 1 ? 'One person has' : `${shut} people have`} no password yet.`
 	);
 	const id = $props.id();
+	/** It stands above what it was asked for by, and is shown only once: it is brought into sight. */
+	const shown = (node: HTMLElement) => node.scrollIntoView({ block: 'center' });
 </script>
 
 <BakeryPage
@@ -50,7 +52,7 @@
 >
 	<div class="grid gap-4">
 		{#if made?.kind === 'key'}
-			<section class="made card" role="status" data-made-key>
+			<section class="made card" role="status" data-made-key {@attach shown}>
 				<h2>A key for {made.name}, shown this once</h2>
 				<p>At this address {made.name} chooses a password, once and within a day:</p>
 				<p class="my-2"><code>{made.address}</code></p>
@@ -60,7 +62,7 @@
 				</p>
 			</section>
 		{:else if made?.kind === 'code'}
-			<section class="made flex flex-wrap gap-6 card" role="status" data-made-code>
+			<section class="made flex flex-wrap gap-6 card" role="status" data-made-code {@attach shown}>
 				<img src={made.picture} alt="The address {made.address} to scan" width="280" height="280" />
 				<div class="told">
 					<h2>{made.name}: scan this with it, within ten minutes</h2>
@@ -80,7 +82,7 @@
 				</div>
 			</section>
 		{:else if made?.kind === 'calendars'}
-			<section class="made card" role="status">
+			<section class="made card" role="status" {@attach shown}>
 				<h2>The calendars have new addresses</h2>
 				<p>Those handed out before open nothing any more; the run sheet has the new ones.</p>
 			</section>

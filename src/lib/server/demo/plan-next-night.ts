@@ -35,6 +35,8 @@ export async function planNextNight(db: Db, realNowMs: number): Promise<void> {
 	const { date } = await readNextBake(db, { epochMs: realNowMs });
 	const ordersInMs = instantOf(addDays(date, -1), ORDERS_ARE_IN, DEMO_ZONE).epochMs;
 	const [{ input, fingerprint }, actor] = await Promise.all([readPlan(db, date), headBaker(db)]);
+	// Nothing stands ordered for a Sunday: there is no night to plan.
+	if (input.doughs.length === 0) return;
 	const told = planToldBy(input, nowMs, ordersInMs);
 	if (!told) return;
 	const command = readCommand({
