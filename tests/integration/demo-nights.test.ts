@@ -30,7 +30,7 @@ test('a night that barely fits, with rye that rests for six hours, is found from
 	}
 });
 
-test('the demo can be opened before, on and after a Sunday, for which nothing is ordered', async () => {
+test('the demo can be opened before a Sunday and on it, for which nothing is ordered', async () => {
 	for (const day of [28, 29]) {
 		const own = await testDatabase('empty');
 		try {

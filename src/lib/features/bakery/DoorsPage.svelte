@@ -51,42 +51,54 @@
 	note="Who comes in with what, where somebody is signed in, and what happened at the doors."
 >
 	<div class="grid gap-4">
-		{#if made?.kind === 'key'}
-			<section class="made card" role="status" data-made-key {@attach shown}>
-				<h2>A key for {made.name}, shown this once</h2>
-				<p>At this address {made.name} chooses a password, once and within a day:</p>
-				<p class="my-2"><code>{made.address}</code></p>
-				<p class="text-ink-2">
-					Whoever has it can sign in as {made.name}: hand it to nobody else. A key made before opens
-					nothing any more.
-				</p>
-			</section>
-		{:else if made?.kind === 'code'}
-			<section class="made flex flex-wrap gap-6 card" role="status" data-made-code {@attach shown}>
-				<img src={made.picture} alt="The address {made.address} to scan" width="280" height="280" />
-				<div class="told">
-					<h2>{made.name}: scan this with it, within ten minutes</h2>
-					<p class="my-2">Or open <code>{made.address}</code> in it,</p>
-					<p>or Jovet’s address with <code>/pair</code> behind it, and type</p>
-					<p class="text-figure font-bold" data-pairing-code>{made.code}</p>
-					{#if fingerprint}
-						<p class="mt-3">
-							Its browser does not know this bakery’s certificate yet, and warns. Go on there only
-							if the fingerprint it shows for the issuer is
-						</p>
-						<p class="my-2"><code data-fingerprint>{fingerprint}</code></p>
-						<p class="text-ink-2">
-							Then keep the certificate from its page (below the code): it warns no more.
-						</p>
-					{/if}
-				</div>
-			</section>
-		{:else if made?.kind === 'calendars'}
-			<section class="made card" role="status" {@attach shown}>
-				<h2>The calendars have new addresses</h2>
-				<p>Those handed out before open nothing any more; the run sheet has the new ones.</p>
-			</section>
-		{/if}
+		{#key made}
+			{#if made?.kind === 'key'}
+				<section class="made card" role="status" data-made-key {@attach shown}>
+					<h2>A key for {made.name}, shown this once</h2>
+					<p>At this address {made.name} chooses a password, once and within a day:</p>
+					<p class="my-2"><code>{made.address}</code></p>
+					<p class="text-ink-2">
+						Whoever has it can sign in as {made.name}: hand it to nobody else. A key made before
+						opens nothing any more.
+					</p>
+				</section>
+			{:else if made?.kind === 'code'}
+				<section
+					class="made flex flex-wrap gap-6 card"
+					role="status"
+					data-made-code
+					{@attach shown}
+				>
+					<img
+						src={made.picture}
+						alt="The address {made.address} to scan"
+						width="280"
+						height="280"
+					/>
+					<div class="told">
+						<h2>{made.name}: scan this with it, within ten minutes</h2>
+						<p class="my-2">Or open <code>{made.address}</code> in it,</p>
+						<p>or Jovet’s address with <code>/pair</code> behind it, and type</p>
+						<p class="text-figure font-bold" data-pairing-code>{made.code}</p>
+						{#if fingerprint}
+							<p class="mt-3">
+								Its browser does not know this bakery’s certificate yet, and warns. Go on there only
+								if the fingerprint it shows for the issuer is
+							</p>
+							<p class="my-2"><code data-fingerprint>{fingerprint}</code></p>
+							<p class="text-ink-2">
+								Then keep the certificate from its page (below the code): it warns no more.
+							</p>
+						{/if}
+					</div>
+				</section>
+			{:else if made?.kind === 'calendars'}
+				<section class="made card" role="status" {@attach shown}>
+					<h2>The calendars have new addresses</h2>
+					<p>Those handed out before open nothing any more; the run sheet has the new ones.</p>
+				</section>
+			{/if}
+		{/key}
 		<section class="card" aria-labelledby="{id}-people" data-people-at-the-door>
 			<h2 id="{id}-people">People</h2>
 			<table>
