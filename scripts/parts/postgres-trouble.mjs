@@ -22,13 +22,14 @@ const DAMAGED =
 /**
  * @param {string} folder of the cluster
  * @param {string} log the file PostgreSQL writes to
- * @param {string} said the end of it
+ * @param {string} said what it wrote there since it was started
  */
 export function whyNotStarted(folder, log, said) {
 	const end = `The end of ${log}:\n${said}`;
 	if (/No space left on device/i.test(said))
 		return `The disk that ${folder} lies on is full, and PostgreSQL does not start. Nothing that was saved is lost: make room there, and start again. ${end}`;
-	if (DAMAGED.test(said))
+	// What may not be read is whole all the same.
+	if (DAMAGED.test(said) && !/Permission denied/i.test(said))
 		return (
 			`The data in ${folder} is damaged, and PostgreSQL does not start on it. Nothing more was done to it.\n` +
 			`Move that folder elsewhere and keep it; "npm run restore" puts the newest backup back, and "npm start" goes on from there. ${end}`

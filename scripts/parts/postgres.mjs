@@ -71,13 +71,16 @@ export async function startCluster(options) {
 					]
 				: [])
 		].join(' ');
+		// What an earlier start or an earlier trouble left there is not why this one fails.
+		const before = existsSync(log) ? statSync(log).size : 0;
 		const started = await runAsOwner(
 			path.join(bin, 'pg_ctl'),
 			['-D', data, '-l', log, '-w', '-t', '60', '-o', settings, 'start'],
 			folder
 		);
 		if (started.code === 0) return cluster(bin, options, port, false);
-		const said = existsSync(log) ? readFileSync(log, 'utf8').slice(-2000) : started.output;
+		const written = existsSync(log) ? readFileSync(log).subarray(before).toString('utf8') : '';
+		const said = (written || started.output).slice(-2000);
 		// Someone else may have taken the port between the look and the start.
 		if (attempt >= 3 || !/Address already in use|could not bind/.test(said))
 			throw new Plain(whyNotStarted(folder, log, said));

@@ -63,6 +63,15 @@ test('data that is damaged, or of a version that is not here, is told with what 
 	await assert.rejects(start(), /is damaged.*Nothing more was done to it.*npm run restore/s);
 	assert.deepEqual(readFileSync(control), broken);
 	writeFileSync(control, whole);
+	// What the log has of that is of no start after it: this one fails by a setting.
+	const settings = path.join(place, 'data', 'postgresql.auto.conf');
+	const right = readFileSync(settings);
+	writeFileSync(settings, "shared_buffers = 'plenty'\n");
+	await assert.rejects(
+		start(),
+		({ message }: Error) => /PostgreSQL did not start/.test(message) && !/damaged/.test(message)
+	);
+	writeFileSync(settings, right);
 	const version = path.join(place, 'data', 'PG_VERSION');
 	const written = readFileSync(version, 'utf8');
 	writeFileSync(version, '99\n');
