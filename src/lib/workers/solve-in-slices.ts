@@ -75,7 +75,7 @@ export async function solveInSlices(
 			if (told === Infinity && solver.progress.missing === 0) tell(solver);
 			if (!(await breathe())) return { kind: 'unwanted' };
 		}
-		if (shortOf(solver) < told) tell(solver);
+		if (told === Infinity) tell(solver);
 		const until = turn < tries ? (searching * BEGINNINGS_SHARE * turn) / (tries - 1) : 0;
 		while (now() - began < until) {
 			solver.run(MOVES, (now() - began) / searching);
@@ -84,7 +84,6 @@ export async function solveInSlices(
 		if (best === null || shortOf(solver) < shortOf(best)) best = solver;
 	}
 	const solver = best as Solver;
-	if (shortOf(solver) < told) tell(solver);
 	for (let spent = (now() - began) / searching; spent < 1; spent = (now() - began) / searching) {
 		if (missingUntilMs !== null && solver.progress.missing > 0 && now() - began > missingUntilMs)
 			break;

@@ -4,9 +4,10 @@ import {
 	type CompiledEdge,
 	type CompiledPortion
 } from './compiled.ts';
-import { keepApart, setupFrom, withPortion } from './setup.ts';
-import { isTaken, type Load } from './loads.ts';
+import { withPortion } from './setup.ts';
+import type { Load } from './loads.ts';
 import { markMet } from './mark-met.ts';
+import { OpenUnits } from './open-units.ts';
 import type { State } from './state.ts';
 
 /**
@@ -14,21 +15,16 @@ import type { State } from './state.ts';
  * a unit, its recovery, the change of level and the hands allow; and the unit it would go to.
  */
 export class BatchRows {
-	private readonly blocked: Uint8Array;
-	private readonly unitAt: Int16Array;
+	private readonly open: OpenUnits;
 	private readonly best: Int32Array;
 	/** By start, whether a load would be attended; and for one demand of it. */
 	private readonly attendedAt: Uint8Array;
 	private readonly met: Uint8Array;
-	/** How many starts have no unit yet. */
-	private unmarked = 0;
-	private turn = 0;
-	/** While true, being on costs nothing. */
+	/** While true nothing is charged that others may share: being on costs nothing, and a load may be longer. */
 	free = false;
 
 	constructor(private readonly state: State) {
-		this.blocked = new Uint8Array(state.model.horizon + 1);
-		this.unitAt = new Int16Array(state.model.horizon + 1);
+		this.open = new OpenUnits(state);
 		this.best = new Int32Array(state.model.horizon + 1);
 		this.attendedAt = new Uint8Array(state.model.horizon + 1);
 		this.met = new Uint8Array(state.model.horizon + 1);
@@ -79,37 +75,15 @@ export class BatchRows {
 		from: number,
 		to: number
 	): void {
-		const { state, unitAt } = this;
+		const { state } = this;
 		const batch = state.model.batch[at] as CompiledBatchMachine;
 		const { machine, firstUnit } = batch;
 		const lastUnit = firstUnit + batch.units;
 		const length = machine.loading + portion.length + machine.unloading;
-		const { shared } = machine;
-		let first = NEVER;
-		let end = -1;
-		for (let unit = firstUnit; unit < lastUnit; unit += 1) {
-			const loads = state.loads.ofUnit[unit] as Load[];
-			for (let k = 0; k < loads.length; k += 1) {
-				const load = loads[k] as Load;
-				if (isTaken(load)) continue;
-				if (load.start < first) first = load.start;
-				if (load.end > end) end = load.end;
-			}
-		}
-		if (shared) this.blockOtherLevels(batch, portion, length, from, to);
-		unitAt.fill(-1, from, to + 1);
-		this.unmarked = to - from + 1;
-		// Units that are free alike are taken by turns: what one of them bars, the other may not.
-		this.turn = (this.turn + 1) % batch.units;
-		for (let k = 0; k < batch.units && this.unmarked > 0; k += 1) {
-			const unit = firstUnit + ((k + this.turn) % batch.units);
-			if ((pinned >= 0 && pinned !== unit) || portion.notOn?.has(unit)) continue;
-			if ((state.model.unitCapacity[unit] as number) < portion.size) continue;
-			this.markFree(batch, unit, portion, length, from, to);
-		}
+		const { first, end } = state.loads.on(at);
+		const unitAt = this.open.at(at, portion, pinned, from, to);
 		const onPrice = this.free ? 0 : machine.onPrice;
 		const last = Math.min(to, state.model.horizon - length);
-		const { blocked } = this;
 		// One demand of one pool from the load's start on, as most have, is looked up in place.
 		const only = batch.attended.length === 1 ? batch.attended[0] : undefined;
 		const quick = only && !only.ofEnd && only.demand.view >= 0 && only.demand.from >= 0;
@@ -122,8 +96,10 @@ export class BatchRows {
 			const unit = unitAt[t] as number;
 			// A row's own prices come on top, so what they forbid already needs no look.
 			if (unit < 0 || (row[t] as number) >= NEVER) continue;
-			let price = ends[t + length] as number;
-			if (price >= (best[t] as number) || (shared && blocked[t] === 1)) continue;
+			let price = this.free
+				? leastUntil(ends, t + length, portion.tolerance)
+				: (ends[t + length] as number);
+			if (price >= (best[t] as number)) continue;
 			if (hands !== null) {
 				if ((hands[t + handsFrom] as number) < t + handsTo) continue;
 			} else if (attendedAt[t] === 0) continue;
@@ -163,70 +139,6 @@ export class BatchRows {
 			markMet(state, demand, anchor, met, from, to);
 			for (let t = from; t <= to; t += 1) if (met[t] === 0) attendedAt[t] = 0;
 		}
-	}
-
-	/** Marks the starts at which a load of another level is on, or too close, in the shared chamber. */
-	private blockOtherLevels(
-		batch: CompiledBatchMachine,
-		portion: CompiledPortion,
-		length: number,
-		from: number,
-		to: number
-	): void {
-		const { machine, firstUnit, units } = batch;
-		const { range } = portion;
-		const { blocked } = this;
-		blocked.fill(0, from, to + 1);
-		for (let unit = firstUnit; unit < firstUnit + units; unit += 1) {
-			const loads = this.state.loads.ofUnit[unit] as Load[];
-			for (let k = 0; k < loads.length; k += 1) {
-				const load = loads[k] as Load;
-				if (!keepApart(machine, load, range, false)) continue;
-				const before = setupFrom(machine, range, load);
-				const after = setupFrom(machine, load, range);
-				const together = !keepApart(machine, load, range, true);
-				const low = Math.max(from, load.start - length - before + 1);
-				const high = Math.min(to, load.end + after - 1);
-				for (let t = low; t <= high; t += 1) if (!together || t !== load.start) blocked[t] = 1;
-			}
-		}
-	}
-
-	/** Writes the unit at the starts at which a load of its own would stand free of the unit's others. */
-	private markFree(
-		batch: CompiledBatchMachine,
-		unit: number,
-		portion: CompiledPortion,
-		length: number,
-		from: number,
-		to: number
-	): void {
-		const { machine } = batch;
-		const loads = this.state.loads.ofUnit[unit] as Load[];
-		const { range } = portion;
-		const recovery = this.state.model.unitRecovery[unit] as number;
-		let open = from;
-		for (let k = 0; k < loads.length; k += 1) {
-			const load = loads[k] as Load;
-			const before = Math.max(recovery, setupFrom(machine, range, load));
-			const after = Math.max(recovery, setupFrom(machine, load, range));
-			const close = Math.min(to, load.start - length - before);
-			if (open <= close) this.mark(unit, open, close);
-			if (load.end + after > open) open = load.end + after;
-			if (open > to) return;
-		}
-		if (open <= to) this.mark(unit, open, to);
-	}
-
-	private mark(unit: number, from: number, to: number): void {
-		const { unitAt } = this;
-		let marked = 0;
-		for (let t = from; t <= to; t += 1) {
-			if ((unitAt[t] as number) >= 0) continue;
-			unitAt[t] = unit;
-			marked += 1;
-		}
-		this.unmarked -= marked;
 	}
 
 	private tryJoin(
@@ -282,4 +194,12 @@ export class BatchRows {
 		}
 		return true;
 	}
+}
+
+/** The least of what follows from an end, or from a later one: a portion may stay for a longer one of its load. */
+function leastUntil(ends: Int32Array, end: number, later: number): number {
+	let least = ends[end] as number;
+	for (let t = end + 1; t <= end + later && t < ends.length; t += 1)
+		least = Math.min(least, ends[t] as number);
+	return least;
 }

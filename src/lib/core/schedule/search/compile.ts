@@ -1,4 +1,13 @@
-import { leavesOf, type BatchMachine, type Demand, type Problem, type Window } from '../problem.ts';
+import {
+	leavesOf,
+	type Mode,
+	type Portion,
+	type Task,
+	type BatchMachine,
+	type Demand,
+	type Problem,
+	type Window
+} from '../problem.ts';
 import type {
 	Compiled,
 	CompiledBatchMachine,
@@ -98,6 +107,15 @@ function plainMachine(machine: BatchMachine): BatchMachine {
 	};
 }
 
+/** Whether a way to do a task is, for its batch machine, the same as the first one. */
+function isLikeFirst({ modes }: Task, mode: Mode): boolean {
+	const first = modes[0];
+	if (!first || first === mode || !first.batch || !mode.batch) return false;
+	if (first.demands.length + mode.demands.length > 0 || first.machine || mode.machine) return false;
+	if ((first.price?.amount ?? 0) !== (mode.price?.amount ?? 0)) return false;
+	return JSON.stringify(first.batch) === JSON.stringify(mode.batch);
+}
+
 /**
  * Turns names into indices, works out which tasks move together, and narrows when each can start.
  *
@@ -131,7 +149,16 @@ export function compile(problem: Problem): Compiled {
 		return views.length - 1;
 	};
 	const plenty = plentyOf(problem);
+	const demandsSeen = new Map<string, CompiledDemand>();
 	const demandOf = (demand: Demand): CompiledDemand => {
+		const key = `${demand.from} ${demand.to} ${demand.amount} ${demand.pools.join(' ')}`;
+		const known = demandsSeen.get(key);
+		if (known) return known;
+		const made = newDemand(demand);
+		demandsSeen.set(key, made);
+		return made;
+	};
+	const newDemand = (demand: Demand): CompiledDemand => {
 		const pools = demand.pools.map((id) => found(poolIndex, id));
 		const only = pools[0];
 		return {
@@ -163,14 +190,16 @@ export function compile(problem: Problem): Compiled {
 			unitCapacity.push(unit.capacity);
 			unitRecovery.push(Math.max(machine.recovery, unit.recovery ?? 0));
 		}
+		const attended = machine.attended.map((demand) => ({
+			demand: demandOf(demand),
+			ofEnd: demand.of === 'end'
+		}));
 		return {
 			machine: plainMachine(machine),
 			firstUnit,
 			units: machine.units.length,
-			attended: machine.attended.map((demand) => ({
-				demand: demandOf(demand),
-				ofEnd: demand.of === 'end'
-			}))
+			attended,
+			choosable: attended.some(({ demand }) => demand.view < 0)
 		};
 	});
 
@@ -192,6 +221,23 @@ export function compile(problem: Problem): Compiled {
 	const taskIndex = indexOf(problem.tasks);
 	const firstMode = new Int32Array(problem.tasks.length + 1);
 	const modes: CompiledMode[] = [];
+	const smallest = Math.min(
+		...batch.flatMap(({ machine }) => machine.units.map(({ capacity }) => capacity))
+	);
+	const sorts = new Map<string, number>();
+	const sortOf = (portion: Portion): number => {
+		const { level, length, size, notOn = [] } = portion;
+		const key = JSON.stringify([
+			level,
+			leavesOf(portion),
+			length,
+			size > smallest ? size : 0,
+			notOn
+		]);
+		const known = sorts.get(key) ?? sorts.size;
+		sorts.set(key, known);
+		return known;
+	};
 	const earliest = new Int32Array(problem.tasks.length);
 	const latest = new Int32Array(problem.tasks.length);
 	const pinned = new Uint8Array(problem.tasks.length);
@@ -226,13 +272,15 @@ export function compile(problem: Problem): Compiled {
 							leaves: leavesOf(mode.batch),
 							range: rangeOf({ level: mode.batch.level, leaves: leavesOf(mode.batch) }),
 							length: mode.batch.length,
-							tolerance: mode.batch.lengthTolerance
+							tolerance: mode.batch.lengthTolerance,
+							sort: sortOf(mode.batch)
 						}
 					: null,
 				allowed:
 					(pin?.mode ?? mode.id) === mode.id &&
 					(!on || !mode.machine || (mode.machine.size >= on.least && mode.machine.size <= on.most)),
-				price: mode.price?.amount ?? 0
+				price: mode.price?.amount ?? 0,
+				likeFirst: isLikeFirst(task, mode)
 			});
 		}
 		earliest[u] = Math.max(0, task.earliest ?? 0, pin?.start ?? 0);
@@ -242,9 +290,11 @@ export function compile(problem: Problem): Compiled {
 	});
 	firstMode[problem.tasks.length] = modes.length;
 
-	const windowsSeen = new Map<Window, CompiledWindow>();
+	const windowsSeen = new Map<string, CompiledWindow>();
 	const windowOf = (window: Window): CompiledWindow => {
-		const known = windowsSeen.get(window);
+		const { least, wish, price, outside, firmLeast, tier, holds } = window;
+		const key = `${least} ${window.most} ${wish} ${price} ${outside} ${firmLeast} ${tier} ${holds.map(({ pool, amount }) => `${pool} ${amount}`).join(' ')}`;
+		const known = windowsSeen.get(key);
 		if (known) return known;
 		const most = window.most ?? horizon;
 		const made: CompiledWindow = {
@@ -262,7 +312,7 @@ export function compile(problem: Problem): Compiled {
 				return { pool, amount: hold.amount, view: viewOf(pool, hold.amount) };
 			})
 		};
-		windowsSeen.set(window, made);
+		windowsSeen.set(key, made);
 		return made;
 	};
 	const edges = problem.lags.map((lag): CompiledEdge => {

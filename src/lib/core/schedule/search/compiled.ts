@@ -58,6 +58,8 @@ export interface CompiledPortion {
 	readonly range: LevelRange;
 	readonly length: number;
 	readonly tolerance: number;
+	/** The same number for portions that as a load of their own could stand on the same units at the same times. */
+	readonly sort: number;
 }
 
 export interface CompiledMode {
@@ -71,6 +73,8 @@ export interface CompiledMode {
 	readonly portion: CompiledPortion | null;
 	readonly allowed: boolean;
 	readonly price: number;
+	/** True where it is the same portion at the same price as the task's first mode, and wants nothing else. */
+	readonly likeFirst: boolean;
 }
 
 export interface CompiledEdge {
@@ -94,6 +98,8 @@ export interface CompiledBatchMachine {
 	readonly firstUnit: number;
 	readonly units: number;
 	readonly attended: readonly { readonly demand: CompiledDemand; readonly ofEnd: boolean }[];
+	/** True where somebody is to be chosen for a load. */
+	readonly choosable: boolean;
 }
 
 export interface CompiledPrice {

@@ -1,8 +1,13 @@
 import { NEVER, type CompiledSpan } from './compiled.ts';
 import type { State } from './state.ts';
 
-function priceOfSpan(state: State, span: CompiledSpan): number {
+function priceOfSpan(state: State, at: number): number {
+	const span = state.model.spans[at] as CompiledSpan;
 	const { tasks, floor, until } = span;
+	if (until !== null) {
+		const first = state.firstStarts.of(at);
+		return first > state.model.horizon ? 0 : span.price * (until - first);
+	}
 	let first = NEVER;
 	let last = -1;
 	for (let at = 0; at < tasks.length; at += 1) {
@@ -14,7 +19,7 @@ function priceOfSpan(state: State, span: CompiledSpan): number {
 		if (end > last) last = end;
 	}
 	if (last < 0) return 0;
-	return span.price * ((until ?? last) - first);
+	return span.price * (last - first);
 }
 
 /**
@@ -24,8 +29,7 @@ export function costOf(state: State): number {
 	const { model } = state;
 	if (state.pools.overdrawn > 0 || state.broken > 0) return NEVER;
 	let total = state.priced;
-	for (let at = 0; at < model.spans.length; at += 1)
-		total += priceOfSpan(state, model.spans[at] as CompiledSpan);
+	for (let at = 0; at < model.spans.length; at += 1) total += priceOfSpan(state, at);
 	for (let at = 0; at < model.batch.length; at += 1) {
 		const machine = model.batch[at]?.machine;
 		if (!machine) continue;

@@ -7,12 +7,14 @@ export class DayBeginning {
 	readonly early: Int32Array;
 	/** Starts from here on belong to the day whose beginning is priced; beyond the horizon where none is. */
 	readonly floor: number;
+	private readonly at: number;
 	private readonly span: CompiledSpan | null;
 
 	constructor(private readonly state: State) {
 		const { model } = state;
 		this.early = new Int32Array(model.horizon + 1);
-		this.span = model.spans.find((span) => span.until !== null) ?? null;
+		this.at = model.spans.findIndex((span) => span.until !== null);
+		this.span = model.spans[this.at] ?? null;
 		this.floor = this.span ? Math.max(0, this.span.floor) : model.horizon + 1;
 	}
 
@@ -34,12 +36,6 @@ export class DayBeginning {
 	first(): number {
 		const { span, state } = this;
 		if (!span) return state.model.horizon;
-		let first = span.until ?? 0;
-		const { tasks, floor } = span;
-		for (let at = 0; at < tasks.length; at += 1) {
-			const start = state.start[tasks[at] as number] as number;
-			if (start >= floor && start < first) first = start;
-		}
-		return first;
+		return Math.min(span.until ?? 0, state.firstStarts.of(this.at));
 	}
 }

@@ -176,7 +176,9 @@ export class Inserter {
 
 	private leftFor(u: number, next: number, budget: number): number {
 		const { state, values } = this;
-		return budget - state.priced - values.leastOfWaiting(u) + (values.least[next] as number);
+		return (
+			budget - state.priced - values.bounds.ofWaiting(u) + (values.bounds.least[next] as number)
+		);
 	}
 
 	/** The next of a chain, by the rows that were worked out for its parent; false where they no longer hold. */

@@ -53,9 +53,14 @@ export function loadOf(
 /** The loads of every unit of the batch machines, each unit's in order of time. */
 export class Loads {
 	readonly ofUnit: Load[][];
+	/** By machine, counts the changes of its loads: what was worked out from them holds while it stays. */
+	readonly changes: Int32Array;
+	private readonly stretches: { first: number; end: number; change: number }[];
 
 	constructor(private readonly model: Compiled) {
 		this.ofUnit = Array.from(model.unitMachine, () => []);
+		this.changes = new Int32Array(model.batch.length);
+		this.stretches = model.batch.map(() => ({ first: 0, end: 0, change: -1 }));
 		for (const { machine, firstUnit } of model.batch)
 			for (const { unit, from, to, level, leaves } of machine.taken ?? [])
 				this.add(
@@ -87,28 +92,46 @@ export class Loads {
 		let at = loads.length;
 		while (at > 0 && (loads[at - 1] as Load).start > load.start) at -= 1;
 		loads.splice(at, 0, load);
+		this.touch(load);
 	}
 
 	drop(load: Load): void {
 		const loads = this.ofUnit[load.unit] as Load[];
 		loads.splice(loads.indexOf(load), 1);
+		this.touch(load);
+	}
+
+	/** To be called when a load's end or levels changed. */
+	touch({ unit }: Load): void {
+		const machine = this.model.unitMachine[unit] as number;
+		this.changes[machine] = (this.changes[machine] as number) + 1;
 	}
 
 	/** From the first load's start to the last one's end, and -1 where the machine stays off. */
 	stretch(machine: number): number {
+		const { first, end } = this.on(machine);
+		return end < 0 ? -1 : end - first;
+	}
+
+	/** The first start and the last end of a machine's loads; an end of -1 where it stays off. */
+	on(machine: number): { readonly first: number; readonly end: number } {
+		const known = this.stretches[machine] as { first: number; end: number; change: number };
+		const change = this.changes[machine] as number;
+		if (known.change === change) return known;
 		const { firstUnit, units } = this.batch(machine);
-		let first = 1 << 28;
-		let last = -1;
+		known.first = 1 << 28;
+		known.end = -1;
+		known.change = change;
 		for (let unit = firstUnit; unit < firstUnit + units; unit += 1) {
 			const loads = this.ofUnit[unit] as Load[];
 			for (let at = 0; at < loads.length; at += 1) {
 				const load = loads[at] as Load;
 				if (isTaken(load)) continue;
-				if (load.start < first) first = load.start;
-				if (load.end > last) last = load.end;
+				if (load.start < known.first) known.first = load.start;
+				if (load.end > known.end) known.end = load.end;
 			}
 		}
-		return last < 0 ? -1 : last - first;
+		return known;
 	}
 
 	/**

@@ -56,7 +56,7 @@ export class Neighbourhoods {
 		this.deep = this.leadsOn && dice.next(8) < this.manner.deep;
 		this.noise = 0;
 		this.radius = NEVER;
-		this.values.barred = -1;
+		this.values.unbar();
 		const kind = dice.next(100);
 		if (missing >= 0 && dice.next(2) === 0) {
 			this.take(missing);
@@ -106,7 +106,7 @@ export class Neighbourhoods {
 		for (let more = 1; more < count; more += 1) {
 			let best = -1;
 			let distance = 1 << 28;
-			for (let tries = 0; tries < 6; tries += 1) {
+			for (let tries = 0; tries < 3; tries += 1) {
 				const other = atoms[dice.next(atoms.length)] as number;
 				if (this.isTaken(other) || !this.stands(other)) continue;
 				const apart = Math.abs(this.whenOf(other) - when);
@@ -127,9 +127,7 @@ export class Neighbourhoods {
 		const u = atom.whole ? atom.hub : (atom.tasks[atom.tasks.length - 1] as number);
 		const start = state.start[u] as number;
 		const around = dice.next(atom.whole ? manner.barWhole : manner.barBranch);
-		values.barred = u;
-		values.barredFrom = start - around;
-		values.barredTo = start + around;
+		values.bar(u, start - around, start + around);
 	}
 
 	/**
@@ -159,14 +157,14 @@ export class Neighbourhoods {
 
 	private wishOf(at: number): number {
 		const atom = this.state.model.components.atoms[at];
-		return this.values.wished[atom?.tasks[atom.tasks.length - 1] ?? 0] ?? 0;
+		return this.values.bounds.wished[atom?.tasks[atom.tasks.length - 1] ?? 0] ?? 0;
 	}
 
 	/** What an atom costs where it stands over what it must cost. */
 	private excessOf(at: number): number {
 		const { state } = this;
 		const atom = state.model.components.atoms[at] as Atom;
-		let sum = -(this.values.least[atom.top] as number);
+		let sum = -(this.values.bounds.least[atom.top] as number);
 		for (let k = 0; k < atom.tasks.length; k += 1) sum += state.priceOf(atom.tasks[k] as number);
 		return sum;
 	}

@@ -323,7 +323,7 @@ export class Orders {
 				let whole = true;
 				for (let t = use.begin; t < use.end && whole; t += 1) whole = (there[t] ?? 0) > k;
 				if (!whole) continue;
-				if (best < 0 || (last[k]?.end ?? -1) > (last[best]?.end ?? -1)) best = k;
+				if (best < 0 || (last[k]?.end ?? -1) < (last[best]?.end ?? -1)) best = k;
 			}
 			if (best < 0) {
 				// No piece serves it whole (one hands over to another): it stays where it is.

@@ -14,6 +14,7 @@ import type { State } from './state.ts';
 export class OwnRows {
 	/** By mode and start, the prices that depend on nothing else; for a portion those of its start. */
 	readonly fixed: readonly Int32Array[];
+	private readonly none: Int32Array;
 	/** By start, whether a demand of the row that is filled is met. */
 	private readonly met: Uint8Array;
 
@@ -21,6 +22,7 @@ export class OwnRows {
 		const { model } = state;
 		// Most tasks have no price of their own: they share one row, since a large day has hundreds.
 		const free = new Int32Array(model.horizon + 1);
+		this.none = free;
 		this.met = new Uint8Array(model.horizon + 1);
 		this.fixed = model.modes.map((mode) => {
 			const priced = (model.prices[mode.task] ?? []).filter(
@@ -54,7 +56,8 @@ export class OwnRows {
 			return;
 		}
 		const fixed = this.fixed[m] as Int32Array;
-		for (let t = from; t <= last; t += 1) row[t] = fixed[t] as number;
+		if (fixed === this.none) row.fill(0, from, last + 1);
+		else for (let t = from; t <= last; t += 1) row[t] = fixed[t] as number;
 		if (last < to) row.fill(NEVER, last + 1, to + 1);
 		for (let at = 0; at < demands.length; at += 1)
 			if (!(demands[at] as CompiledDemand).plenty)
@@ -138,6 +141,9 @@ export class OwnRows {
 		const { horizon } = state.model;
 		const begin = demand.from;
 		const end = demand.to;
+		// Free from the first moment to the last: as most places are, most of the time.
+		if (from + begin >= 0 && to + end <= horizon && (blocked[from + begin] as number) >= to + end)
+			return;
 		for (let t = from; t <= to; t += 1)
 			if (t + begin < 0 || t + end > horizon || (blocked[t + begin] as number) < t + end)
 				row[t] = NEVER;

@@ -5,7 +5,7 @@ import { costOf } from './cost.ts';
 import { Dice } from './dice.ts';
 import { Inserter } from './insert.ts';
 import { Lateness } from './lateness.ts';
-import { learnLeast } from './learn-least.ts';
+import { learnBounds } from './learn-bounds.ts';
 import { MANNER, type Manner } from './manner.ts';
 import { Neighbourhoods } from './neighbourhoods.ts';
 import { planOf } from './plan-of.ts';
@@ -69,7 +69,7 @@ export class Search {
 	 * after each component.
 	 */
 	*begin(): Generator<void, void> {
-		learnLeast(this.inserter.values);
+		learnBounds(this.inserter.values);
 		yield;
 		for (let attempt = 0; attempt < this.manner.attempts; attempt += 1) {
 			yield* this.attempt(attempt);
@@ -124,10 +124,10 @@ export class Search {
 
 	/** The earliest start in the priced day that anything would choose if it were alone. */
 	private earliestWish(): number {
-		const { wished, beginning } = this.inserter.values;
+		const { bounds, beginning } = this.inserter.values;
 		let first = this.model.horizon;
 		for (let u = 0; u < this.model.tasks; u += 1) {
-			const wish = wished[u] as number;
+			const wish = bounds.wished[u] as number;
 			if (wish >= beginning.floor && wish < first) first = wish;
 		}
 		return first;
@@ -145,7 +145,7 @@ export class Search {
 				return !tight && (state.start[before] as number) < 0;
 			});
 			if (waits) continue;
-			const least = inserter.values.least[top] as number;
+			const least = inserter.values.bounds.least[top] as number;
 			// Where what hangs from it gets in its own way at the best start, another start may do.
 			let noise = 0;
 			for (const over of [100, 400, 1600, NEVER / 2, NEVER / 2, NEVER / 2]) {
@@ -162,7 +162,7 @@ export class Search {
 	 * in around it, in order of due times.
 	 */
 	*resume(stands: readonly Stand[]): Generator<void, void> {
-		learnLeast(this.inserter.values);
+		learnBounds(this.inserter.values);
 		const { state, model } = this;
 		this.inserter.attempts = 4;
 		for (const stand of stands) if (model.pinned[stand.task] === 1) tryStand(state, stand);
@@ -207,7 +207,7 @@ export class Search {
 	temperature(spent: number): number {
 		const { model } = this;
 		const bound = model.components.members.reduce(
-			(sum, [root = 0]) => sum + (this.inserter.values.least[root] ?? 0),
+			(sum, [root = 0]) => sum + (this.inserter.values.bounds.least[root] ?? 0),
 			model.tasks
 		);
 		const left = spent < 1 ? 1 - spent : 0;
@@ -247,10 +247,10 @@ export class Search {
 		let cost = costOf(this.state);
 		let waiting = 0;
 		for (let at = 0; at < tops.length; at += 1)
-			waiting += values.least[tops[at] as number] as number;
+			waiting += values.bounds.least[tops[at] as number] as number;
 		for (let at = 0; at < tops.length && complete; at += 1) {
 			const top = tops[at] as number;
-			waiting -= values.least[top] as number;
+			waiting -= values.bounds.least[top] as number;
 			if ((state.start[top] as number) >= 0) continue;
 			// What costs more than this would be undone, so it need not be looked at.
 			values.radius = this.neighbourhoods.radius;
@@ -261,7 +261,7 @@ export class Search {
 			complete = cost <= limit;
 		}
 		values.radius = NEVER;
-		values.barred = -1;
+		values.unbar();
 		if (complete) cost = this.total();
 		if (complete && cost <= limit) {
 			this.accepted += 1;

@@ -1,6 +1,7 @@
 import {
 	NEVER,
 	type Compiled,
+	type CompiledBatchMachine,
 	type CompiledDemand,
 	type CompiledEdge,
 	type CompiledMode,
@@ -11,6 +12,7 @@ import {
 import { priceAt, priceOfLag } from './prices.ts';
 import { loadOf, Loads, type Load } from './loads.ts';
 import { withPortion, type LevelRange } from './setup.ts';
+import { FirstStarts } from './first-starts.ts';
 import { Pools } from './pools.ts';
 
 /** Where a task stood, to be put back there. */
@@ -35,6 +37,7 @@ export class State {
 	readonly load: (Load | null)[];
 	readonly pools: Pools;
 	readonly loads: Loads;
+	readonly firstStarts: FirstStarts;
 	placed = 0;
 	/** The prices of all that stands and of the lags between it, kept up to date; and how many lags are broken. */
 	priced = 0;
@@ -50,6 +53,7 @@ export class State {
 		this.given = new Array<null>(model.tasks).fill(null);
 		this.pools = new Pools(model);
 		this.loads = new Loads(model);
+		this.firstStarts = new FirstStarts(model);
 	}
 
 	modeAt(m: number): CompiledMode {
@@ -96,6 +100,7 @@ export class State {
 		this.given[u] = picks;
 		this.price(u, 1);
 		this.hold(u, 1);
+		this.firstStarts.add(u, start);
 	}
 
 	remove(u: number): Stand {
@@ -113,6 +118,7 @@ export class State {
 		const unit = this.load[u]?.unit ?? -1;
 		const attended = this.attendedBy(u);
 		this.stood[u] = start;
+		this.firstStarts.drop(u, start);
 		this.start[u] = -1;
 		if (mode.portion) this.leave(u);
 		this.mode[u] = -1;
@@ -161,7 +167,13 @@ export class State {
 
 	/** Who attends the load of a task. */
 	attendedBy(u: number): Stand['attended'] {
-		return this.load[u]?.given.map((pools) => [...pools]) ?? null;
+		const load = this.load[u];
+		if (!load) return null;
+		// Where nobody could be chosen there is nothing to remember.
+		const on = this.model.batch[
+			this.model.unitMachine[load.unit] as number
+		] as CompiledBatchMachine;
+		return on.choosable ? load.given.map((pools) => [...pools]) : null;
 	}
 
 	/** What gives a demand of a task that starts then; empty-handed it takes the first, and the pool is overdrawn. */
@@ -285,6 +297,7 @@ export class State {
 			known.members.push(u);
 			known.size += portion.size;
 			Object.assign(known, withPortion(known, portion));
+			this.loads.touch(known);
 			this.load[u] = known;
 			this.end[u] = known.end;
 			if (portion.length > known.longest) this.endLoadAt(known, portion.length, u);
@@ -333,6 +346,7 @@ export class State {
 			longest = Math.max(longest, portion.length);
 		}
 		Object.assign(load, range);
+		this.loads.touch(load);
 		if (longest < load.longest) this.endLoadAt(load, longest, -1);
 	}
 
@@ -374,6 +388,7 @@ export class State {
 		}
 		load.end = end;
 		load.longest = longest;
+		this.loads.touch(load);
 	}
 
 	private holdFromEnd(u: number, sign: number): void {

@@ -34,8 +34,10 @@ export class WindowPass {
 		const { times, keys } = this;
 		const first = low < 0 ? 0 : low;
 		const last = high > this.horizon ? this.horizon : high;
-		const held = window.holds.length > 0 ? this.pools.view(window.holds[0]?.view ?? 0) : null;
+		let held = window.holds.length > 0 ? this.pools.view(window.holds[0]?.view ?? 0) : null;
 		const more = window.holds.length > 1;
+		// Free from the first anchor to the last start: nothing of it is in the way.
+		if (held !== null && !more && first <= last && (held[first] as number) >= to) held = null;
 		const { pieces } = window;
 		for (let p = 0; p < pieces.length; p += 1) {
 			const piece = pieces[p] as CompiledWindow['pieces'][number];
@@ -46,8 +48,11 @@ export class WindowPass {
 			}
 			let head = 0;
 			let tail = 0;
-			let next = last + most < to ? last + most : to;
-			for (let a = last; a >= first; a -= 1) {
+			// Only anchors from which a start within [from, to] can be reached.
+			const top = last + least > to ? to - least : last;
+			const bottom = first + most < from ? from - most : first;
+			let next = top + most < to ? top + most : to;
+			for (let a = top; a >= bottom; a -= 1) {
 				const low2 = a + least;
 				const floor = low2 > from ? low2 : from;
 				while (next >= floor) {
@@ -97,7 +102,8 @@ export class WindowPass {
 	): void {
 		let best = NEVER;
 		let next = to;
-		for (let a = last; a >= first; a -= 1) {
+		const top = last + least > to ? to - least : last;
+		for (let a = top; a >= first; a -= 1) {
 			const floor = a + least > from ? a + least : from;
 			for (; next >= floor; next -= 1) {
 				const v = (value[next] as number) + (extra === null ? 0 : (extra[next] as number));
