@@ -149,19 +149,15 @@ export function compile(problem: Problem): Compiled {
 		return views.length - 1;
 	};
 	const plenty = plentyOf(problem);
+	// What is alike is one object: hundreds of them are read at every turn, and should lie near each other.
 	const demandsSeen = new Map<string, CompiledDemand>();
 	const demandOf = (demand: Demand): CompiledDemand => {
-		const key = `${demand.from} ${demand.to} ${demand.amount} ${demand.pools.join(' ')}`;
+		const pools = demand.pools.map((id) => found(poolIndex, id));
+		const key = [demand.from, demand.to, demand.amount, ...pools].join(' ');
 		const known = demandsSeen.get(key);
 		if (known) return known;
-		const made = newDemand(demand);
-		demandsSeen.set(key, made);
-		return made;
-	};
-	const newDemand = (demand: Demand): CompiledDemand => {
-		const pools = demand.pools.map((id) => found(poolIndex, id));
 		const only = pools[0];
-		return {
+		const made: CompiledDemand = {
 			from: demand.from,
 			to: demand.to,
 			amount: demand.amount,
@@ -175,6 +171,8 @@ export function compile(problem: Problem): Compiled {
 							Array.from({ length: demand.amount }, (_, at) => viewOf(pool, at + 1))
 						)
 		};
+		demandsSeen.set(key, made);
+		return made;
 	};
 
 	const batchIndex = indexOf(problem.batchMachines);
@@ -292,8 +290,14 @@ export function compile(problem: Problem): Compiled {
 
 	const windowsSeen = new Map<string, CompiledWindow>();
 	const windowOf = (window: Window): CompiledWindow => {
-		const { least, wish, price, outside, firmLeast, tier, holds } = window;
-		const key = `${least} ${window.most} ${wish} ${price} ${outside} ${firmLeast} ${tier} ${holds.map(({ pool, amount }) => `${pool} ${amount}`).join(' ')}`;
+		const { least, wish, price, outside, firmLeast, tier } = window;
+		const holds = window.holds.map(({ pool, amount }) => ({
+			pool: found(poolIndex, pool),
+			amount
+		}));
+		const key = [least, window.most, wish, price, outside, firmLeast, tier]
+			.concat(holds.flatMap(({ pool, amount }) => [pool, amount]))
+			.join(' ');
 		const known = windowsSeen.get(key);
 		if (known) return known;
 		const most = window.most ?? horizon;
@@ -307,10 +311,7 @@ export function compile(problem: Problem): Compiled {
 			outside: window.outside ?? -1,
 			tier: window.tier,
 			pieces: piecesOf(window, horizon),
-			holds: window.holds.map((hold) => {
-				const pool = found(poolIndex, hold.pool);
-				return { pool, amount: hold.amount, view: viewOf(pool, hold.amount) };
-			})
+			holds: holds.map(({ pool, amount }) => ({ pool, amount, view: viewOf(pool, amount) }))
 		};
 		windowsSeen.set(key, made);
 		return made;
