@@ -62,7 +62,7 @@ journey(
 	'a night at the bench: begun, done, put off, forgotten and told later, taken back, seen on every screen',
 	async (bakery) => {
 		const { page } = bakery;
-		const { plan, input } = await acceptBeside(bakery);
+		const { plan, input } = await acceptBeside(bakery, 'ahead');
 		const list = workList(plan, input);
 		const [first, second, third] = list;
 		assert.ok(first && second && third);
@@ -134,7 +134,7 @@ journey(
 	'at the bench with the server gone: what is tapped is seen, kept and stored when it is back; what is due sounds by station',
 	async (bakery) => {
 		const { page } = bakery;
-		const { plan, input } = await acceptBeside(bakery);
+		const { plan, input } = await acceptBeside(bakery, 'ahead');
 		const list = workList(plan, input);
 		const [first] = list;
 		assert.ok(first);
@@ -169,7 +169,7 @@ journey(
 	'a mix that comes out late: measured where it is mixed, its folds follow, the night is planned again from the taps and accepted',
 	async (bakery) => {
 		const { page } = bakery;
-		const { plan, input } = await acceptBeside(bakery);
+		const { plan, input } = await acceptBeside(bakery, 'ahead');
 		const list = workList(plan, input);
 		const mix = list.find(({ measure, batch }) => measure === 'dough' && batch?.kind === 'mix');
 		assert.ok(mix);
@@ -225,7 +225,7 @@ journey(
 	'at the oven: loaded with its stone read, steam asked for before all else, a core that says when it is done, drawn',
 	async (bakery) => {
 		const { page } = bakery;
-		const { plan, input } = await acceptBeside(bakery);
+		const { plan, input } = await acceptBeside(bakery, 'ahead');
 		const list = workList(plan, input);
 		const steam = list.find(({ kind }) => kind === 'steam');
 		const load = list.find(({ kind, taskId }) => kind === 'load' && taskId === steam?.taskId);

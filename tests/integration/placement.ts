@@ -11,11 +11,15 @@ import {
 /** Enough for a plan that keeps every drop of the demo's days, and the same on every machine. */
 const MOVES = 120;
 
-/** A plan that holds, from one of a few seeds: a night that barely fits is found by one and not by another. */
+/**
+ * A plan that holds, and has nothing to do before a time, from one of a few seeds: a night that barely fits is found by one
+ * and not by another.
+ */
 export function heldPlacement(
 	input: BakeDayInput,
 	moves = 400,
-	conditions: Partial<Conditions> = {}
+	conditions: Partial<Conditions> = {},
+	notBeforeMs = -Infinity
 ): Placement {
 	let placement: Placement | null = null;
 	for (let seed = 1; seed <= 12; seed += 1) {
@@ -24,7 +28,8 @@ export function heldPlacement(
 		placement = made.value;
 		const { plan } = judgePlacement(input, placement);
 		const isLate = plan.drops.some(({ readyMs, readyByMs }) => (readyMs ?? Infinity) > readyByMs);
-		if (!isLate && plan.cautions.length === 0) break;
+		const isGone = plan.tasks.some(({ startMs }) => startMs < notBeforeMs);
+		if (!isLate && !isGone && plan.cautions.length === 0) break;
 	}
 	if (!placement) throw new Error('no plan was made');
 	return placement;
