@@ -20,7 +20,7 @@ journey(
 	'three tablets without a network for eight hours, five hundred entries: each arrives once, in order, as whose hands it was in',
 	async (bakery) => {
 		const { database } = bakery;
-		const { plan, input } = await acceptBeside(bakery);
+		const { plan, input } = await acceptBeside(bakery, 'ahead');
 		const works = workList(plan, input);
 		const beganMs = works[0]!.atMs;
 		const wallOf = (ms: number) =>
