@@ -22,6 +22,7 @@ import type {
 import { componentsOf } from './components.ts';
 import { compiledPrice } from './prices.ts';
 import { rangeOf } from './setup.ts';
+import { listOf, numbersOf } from './lists.ts';
 import { tightenDomains } from './domains.ts';
 
 function indexOf(items: readonly { readonly id: string }[]): Map<string, number> {
@@ -152,7 +153,7 @@ export function compile(problem: Problem): Compiled {
 	// What is alike is one object: hundreds of them are read at every turn, and should lie near each other.
 	const demandsSeen = new Map<string, CompiledDemand>();
 	const demandOf = (demand: Demand): CompiledDemand => {
-		const pools = demand.pools.map((id) => found(poolIndex, id));
+		const pools = numbersOf(demand.pools.map((id) => found(poolIndex, id)));
 		const key = [demand.from, demand.to, demand.amount, ...pools].join(' ');
 		const known = demandsSeen.get(key);
 		if (known) return known;
@@ -164,12 +165,13 @@ export function compile(problem: Problem): Compiled {
 			pools,
 			view: pools.length === 1 && only !== undefined ? viewOf(only, demand.amount) : -1,
 			plenty: demand.pools.length === 1 && plenty.has(demand.pools[0] ?? ''),
-			choice:
+			choice: listOf(
 				pools.length === 1
 					? []
 					: pools.map((pool) =>
-							Array.from({ length: demand.amount }, (_, at) => viewOf(pool, at + 1))
+							numbersOf(Array.from({ length: demand.amount }, (_, at) => viewOf(pool, at + 1)))
 						)
+			)
 		};
 		demandsSeen.set(key, made);
 		return made;
@@ -180,7 +182,7 @@ export function compile(problem: Problem): Compiled {
 	const unitCapacity: number[] = [];
 	const unitRecovery: number[] = [];
 	const unitIndex = new Map<string, number>();
-	const batch = problem.batchMachines.map((machine, at): CompiledBatchMachine => {
+	const batches = problem.batchMachines.map((machine, at): CompiledBatchMachine => {
 		const firstUnit = unitMachine.length;
 		for (const unit of machine.units) {
 			unitIndex.set(unit.id, unitMachine.length);
@@ -196,10 +198,11 @@ export function compile(problem: Problem): Compiled {
 			machine: plainMachine(machine),
 			firstUnit,
 			units: machine.units.length,
-			attended,
+			attended: listOf(attended),
 			choosable: attended.some(({ demand }) => demand.view < 0)
 		};
 	});
+	const batch = listOf(batches);
 
 	const machineIndex = indexOf(problem.machines);
 	const changing = problem.machines.map((machine) => {
@@ -244,13 +247,13 @@ export function compile(problem: Problem): Compiled {
 		firstMode[u] = modes.length;
 		const pin = task.pin;
 		for (const mode of task.modes) {
-			const machines = (mode.batch?.machines ?? []).map((id) => found(batchIndex, id));
+			const machines = numbersOf((mode.batch?.machines ?? []).map((id) => found(batchIndex, id)));
 			const first = batch[machines[0] ?? -1]?.machine;
 			const on = mode.machine ? problem.machines[found(machineIndex, mode.machine.id)] : null;
 			const length = mode.batch
 				? mode.batch.length + (first?.loading ?? 0) + (first?.unloading ?? 0)
 				: (mode.length ?? 0);
-			const demands = mode.demands.map(demandOf);
+			const demands = listOf(mode.demands.map(demandOf));
 			if (on) demands.push(demandOf({ pools: [on.id], amount: 1, from: 0, to: length }));
 			modes.push({
 				task: u,
@@ -310,13 +313,13 @@ export function compile(problem: Problem): Compiled {
 			price: window.wish === null ? 0 : window.price,
 			outside: window.outside ?? -1,
 			tier: window.tier,
-			pieces: piecesOf(window, horizon),
-			holds: holds.map(({ pool, amount }) => ({ pool, amount, view: viewOf(pool, amount) }))
+			pieces: listOf(piecesOf(window, horizon)),
+			holds: listOf(holds.map(({ pool, amount }) => ({ pool, amount, view: viewOf(pool, amount) })))
 		};
 		windowsSeen.set(key, made);
 		return made;
 	};
-	const edges = problem.lags.map((lag): CompiledEdge => {
+	const lags = problem.lags.map((lag): CompiledEdge => {
 		const before = found(taskIndex, lag.before);
 		const after = found(taskIndex, lag.after);
 		const beforeModes = problem.tasks[before]?.modes ?? [];
@@ -335,7 +338,7 @@ export function compile(problem: Problem): Compiled {
 			before,
 			after,
 			fromStart: lag.from === 'start',
-			table,
+			table: listOf(table),
 			afterModes: afterModes.length,
 			sameForBefore: table.every((window, at) => window === table[at % afterModes.length]),
 			sameForAfter: table.every((window, at) => window === table[at - (at % afterModes.length)]),
@@ -344,6 +347,7 @@ export function compile(problem: Problem): Compiled {
 			mostOfAll: Math.max(-horizon, ...given.map((window) => window.hardMost))
 		};
 	});
+	const edges = listOf(lags);
 	const out: number[][] = problem.tasks.map(() => []);
 	const into: number[][] = problem.tasks.map(() => []);
 	edges.forEach((edge, at) => {
@@ -356,7 +360,7 @@ export function compile(problem: Problem): Compiled {
 		prices[found(taskIndex, price.task)]?.push(compiledPrice(price));
 	const spansOf: number[][] = problem.tasks.map(() => []);
 	const spans = problem.spans.map((span, at): CompiledSpan => {
-		const tasks = span.tasks.map((id) => found(taskIndex, id));
+		const tasks = numbersOf(span.tasks.map((id) => found(taskIndex, id)));
 		for (const u of tasks) spansOf[u]?.push(at);
 		const { floor, until, price, tier } = span;
 		return { tasks, floor: floor ?? -horizon, until, price, tier };
@@ -377,11 +381,11 @@ export function compile(problem: Problem): Compiled {
 		out,
 		into,
 		prices,
-		spans,
+		spans: listOf(spans),
 		spansOf,
 		there,
 		views,
-		changing,
+		changing: listOf(changing),
 		batch,
 		unitMachine: Int32Array.from(unitMachine),
 		unitCapacity: Int32Array.from(unitCapacity),

@@ -1,4 +1,5 @@
 import type { CompiledEdge } from './compiled.ts';
+import { listOf, numbersOf } from './lists.ts';
 
 /** What can be taken out of a plan and put back in one go: a whole component, or a branch of one. */
 export interface Atom {
@@ -115,8 +116,8 @@ export function componentsOf(
 		followers[edge.before]?.push(e);
 	});
 	const nextOf = (u: number) => (followers[u] ?? []).map((e) => edges[e]?.after ?? -1);
-	const tails = Array.from({ length: tasks }, (_, u) => tailsOf(u, of, members, nextOf));
-	const ends = tails.map((list, u) => list.filter((tail) => nextOf(u).includes(tail)));
+	const tails = Array.from({ length: tasks }, (_, u) => numbersOf(tailsOf(u, of, members, nextOf)));
+	const ends = tails.map((list, u) => numbersOf(list.filter((tail) => nextOf(u).includes(tail))));
 	const isTail = new Uint8Array(tasks);
 	for (const list of tails) for (const u of list) isTail[u] = 1;
 
@@ -143,7 +144,7 @@ export function componentsOf(
 		);
 	const addAtom = (top: number, component: number, whole: boolean) => {
 		const inside = below(top);
-		const atom: Atom = { top, tasks: inside, component, hub: hubOf(inside), whole };
+		const atom: Atom = { top, tasks: numbersOf(inside), component, hub: hubOf(inside), whole };
 		for (const u of atom.tasks) atomsOf[u]?.push(atoms.length);
 		atoms.push(atom);
 	};
@@ -165,17 +166,17 @@ export function componentsOf(
 	});
 	return {
 		of,
-		members,
+		members: listOf(members.map(numbersOf)),
 		parent,
 		parentEdge,
-		children,
-		followers,
+		children: listOf(children.map(numbersOf)),
+		followers: listOf(followers.map(numbersOf)),
 		alone,
 		hangs,
-		tails,
-		ends,
+		tails: listOf(tails),
+		ends: listOf(ends),
 		isTail,
-		atoms,
-		atomsOf
+		atoms: listOf(atoms),
+		atomsOf: listOf(atomsOf.map(numbersOf))
 	};
 }
