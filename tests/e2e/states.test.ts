@@ -29,7 +29,7 @@ const ROOMS = [
 
 journey('a date without orders says so in every room and offers the way on', async (bakery) => {
 	const { page } = bakery;
-	// A Sunday: nothing stands ordered.
+	// A Sunday: no drop goes.
 	const empty = '/bake/2027-06-06';
 	for (const [room, words] of [
 		['doughs', 'no dough to make'],
@@ -47,9 +47,20 @@ journey('a date without orders says so in every room and offers the way on', asy
 		await says(page, sentence, words);
 	}
 	await visit(bakery, `${empty}/orders`);
+	await says(page, sentence, 'No drop goes on this weekday');
+	await (await byName(page, 'link', 'Look at the drops')).click();
+	await page.waitForSelector('ul[aria-label=Drops]');
+	await page
+		.locator('::-p-xpath(//ul[@aria-label="Drops"]//a[contains(., "Shop and cafés")])')
+		.click();
+	await page.waitForSelector('form[data-entry="Shop and cafés"]');
+	await (await byName(page, 'button', 'Sun')).click();
+	await (await byName(page, 'button', 'Save')).click();
+	await says(page, 'ul[aria-label=Drops]', 'every day');
+	await visit(bakery, `${empty}/orders`);
 	await says(page, sentence, 'Nothing is ordered for Sunday');
 	await (await byName(page, 'button', 'Copy the orders of Sat 5 Dec')).click();
-	await says(page, sentence, '387 pieces');
+	await says(page, sentence, 'pieces for one drop');
 });
 
 journey(

@@ -252,7 +252,7 @@ test('a drop goes on its weekdays; closed days are passed over, and told where o
 	);
 	assert.equal((await readOrders(t.db, '2026-12-25' as BakeDate)).closed, 'Midwinter');
 	const next = await readNextBake(t.db, { epochMs: Date.UTC(2026, 11, 23, 18, 0) });
-	assert.equal(next.date, '2026-12-27');
+	assert.equal(next.date, '2026-12-28');
 	const wrong = days('Backwards', '2027-02-02' as BakeDate, '2027-02-01' as BakeDate);
 	assert.equal(
 		await refused({ kind: 'take-closed-days', days: [midwinter, wrong] }),

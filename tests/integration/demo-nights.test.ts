@@ -39,7 +39,7 @@ test('a night that barely fits, with rye that rests for six hours, is found by t
 	}
 });
 
-test('the demo can be opened before a Sunday and on it, for which nothing is ordered', async () => {
+test('opened on a Saturday or a Sunday, the demo shows Monday’s night as it was planned on Saturday', async () => {
 	for (const day of [28, 29]) {
 		const own = await testDatabase('empty');
 		try {
@@ -48,8 +48,14 @@ test('the demo can be opened before a Sunday and on it, for which nothing is ord
 			assert.ok(await loadSaltmarrow(own.db, REAL_TIME, nowMs), `filled on ${day}`);
 			await planNextNight(own.db, nowMs);
 			const { date } = await readNextBake(own.db, { epochMs: nowMs });
+			assert.equal(date, '2026-11-30', `opened on ${day}`);
 			const { accepted, input } = await readPlan(own.db, date);
-			assert.equal(accepted !== null, input.doughs.length > 0, `the night to ${date}`);
+			assert.ok(input.doughs.length > 0, 'something is baked');
+			assert.ok(accepted, `opened on ${day}: nothing was accepted`);
+			assert.ok(
+				accepted.acceptedAtMs <= Date.parse('2026-11-28T14:00:00Z'),
+				'by Saturday afternoon'
+			);
 		} finally {
 			await own.drop();
 		}

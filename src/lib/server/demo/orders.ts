@@ -1,22 +1,21 @@
-import { ALL_WEEKDAYS } from '../../core/bakery/index.ts';
 import { addDays, weekdayOf, type BakeDate } from '../../core/time/index.ts';
 
 /**
  * The four drops of a Saltmarrow morning, with the minutes for picking, loading and the road before each, and until when
- * their orders are taken: so many days before, at a time.
+ * their orders are taken: so many days before, at a time. Nothing goes on a Sunday.
  */
 export const DROPS = [
 	{
 		name: 'Ferry',
 		dueTime: '05:10',
-		weekdays: ALL_WEEKDAYS,
+		weekdays: [1, 2, 3, 4, 5, 6],
 		minutes: [5, 5, 5],
 		cutOff: [1, '13:00']
 	},
 	{
 		name: 'Shop and cafés',
 		dueTime: '06:45',
-		weekdays: ALL_WEEKDAYS,
+		weekdays: [1, 2, 3, 4, 5, 6],
 		minutes: [10, 0, 0],
 		cutOff: null
 	},
@@ -90,9 +89,9 @@ export const WEEKDAY_SPECIALS: readonly (readonly [
 	[6, 'Slipway almond fold', 'Shop and cafés', 30]
 ];
 
-/** On Saturdays (ISO weekday) the school is closed and the shop sells more; on Sundays nothing is baked. */
+/** On Saturdays (ISO weekday) the school is closed and the shop sells more; on Sundays nobody is there. */
 const SATURDAY = 6;
-const SUNDAY = 7;
+export const SUNDAY = 7;
 const SATURDAY_SHOP_FACTOR = 1.2;
 
 /** What stands ordered on a weekday (ISO): the plain day as it goes on it, and what is baked on it only. */

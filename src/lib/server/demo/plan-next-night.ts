@@ -7,7 +7,14 @@ import {
 	type BakeDayInput,
 	type Placement
 } from '../../core/planning/index.ts';
-import { addDays, bakeryTime, instantOf, type WallTime } from '../../core/time/index.ts';
+import {
+	addDays,
+	bakeryTime,
+	instantOf,
+	weekdayOf,
+	type BakeDate,
+	type WallTime
+} from '../../core/time/index.ts';
 import { headBaker } from '../auth/actor.ts';
 import { carryOut, readCommand } from '../commands/door.ts';
 import { loadClock } from '../db/bakery.ts';
@@ -15,6 +22,7 @@ import type { Db } from '../db/client.ts';
 import { readNextBake } from '../services/read-bakery.ts';
 import { readPlan } from '../services/read-plan.ts';
 import { DEMO_ZONE } from './demo-zone.ts';
+import { SUNDAY } from './orders.ts';
 
 /** When the plan of a night is accepted in Saltmarrow: once the orders are in. */
 const ORDERS_ARE_IN = '14:00' as WallTime;
@@ -27,16 +35,14 @@ const MOVES = 300;
 
 /**
  * Accepts a plan for the next bake where it would have been by now, as the head baker would have: on the afternoon
- * before, or sooner where a chain is longer than that. Whoever opens the demo in the middle of a night finds it planned;
+ * of the working day before, or sooner where a chain is longer than that. Whoever opens the demo in the middle of a night finds it planned;
  * whoever opens it before plans it.
  */
 export async function planNextNight(db: Db, realNowMs: number): Promise<void> {
 	const nowMs = bakeryTime(await loadClock(db), { epochMs: realNowMs }).epochMs;
 	const { date } = await readNextBake(db, { epochMs: realNowMs });
-	const ordersInMs = instantOf(addDays(date, -1), ORDERS_ARE_IN, DEMO_ZONE).epochMs;
+	const ordersInMs = instantOf(workingDayBefore(date), ORDERS_ARE_IN, DEMO_ZONE).epochMs;
 	const [{ input, fingerprint }, actor] = await Promise.all([readPlan(db, date), headBaker(db)]);
-	// Nothing stands ordered for a Sunday: there is no night to plan.
-	if (input.doughs.length === 0) return;
 	const told = planToldBy(input, nowMs, ordersInMs);
 	if (!told) return;
 	const command = readCommand({
@@ -50,6 +56,12 @@ export async function planNextNight(db: Db, realNowMs: number): Promise<void> {
 	if (!actor || !command.ok) throw new Error('the demo’s night could not be planned');
 	const { outcome } = await carryOut(db, command.value, actor, realNowMs);
 	if (outcome !== 'done') throw new Error(`the demo’s night was not accepted: ${outcome}`);
+}
+
+/** The day before, or the Saturday where that is a Sunday, when nobody is there. */
+function workingDayBefore(date: BakeDate): BakeDate {
+	const before = addDays(date, -1);
+	return weekdayOf(before) === SUNDAY ? addDays(before, -1) : before;
 }
 
 /** The plan that was accepted before now, and when; null where it can still be made. */
