@@ -37,8 +37,8 @@ const MOVES = 300;
 
 /**
  * Accepts a plan for the next bake where it would have been by now, as the head baker would have: on the afternoon
- * of the working day before, or sooner where a chain is longer than that. Whoever opens the demo in the middle of a night finds it planned;
- * whoever opens it before plans it.
+ * of the working day before, or sooner where a chain is longer than that. Whoever opens the demo in the middle of a
+ * night finds it planned; whoever opens it before plans it.
  */
 export async function planNextNight(db: Db, realNowMs: number): Promise<void> {
 	const nowMs = bakeryTime(await loadClock(db), { epochMs: realNowMs }).epochMs;
