@@ -21,6 +21,9 @@ import { demoClock } from '../../src/lib/server/demo/demo-clock.ts';
 import { SESSION_COOKIE, signedIn } from '../integration/signed-in.ts';
 import { TOMORROW, testDatabase, type TestDatabase } from '../integration/test-database.ts';
 
+/** A wait is one call to the browser, which is given up after so long whatever the wait says: longer than any does. */
+const LONGEST_WAIT_MS = 600_000;
+
 /** The built application on a database of its own, and a browser that looks at it. */
 export interface Bakery {
 	readonly origin: string;
@@ -60,7 +63,10 @@ function openBrowser(): Promise<Browser> {
 	const chromium = process.env.JOVET_CHROMIUM;
 	if (!chromium) throw new Error('JOVET_CHROMIUM is not set; run the tests with "npm test"');
 	profile = mkdtempSync(path.join(os.tmpdir(), 'jovet-browser-'));
-	return puppeteer.launch(browserOptions(chromium, profile));
+	return puppeteer.launch({
+		...browserOptions(chromium, profile),
+		protocolTimeout: LONGEST_WAIT_MS
+	});
 }
 
 /**
