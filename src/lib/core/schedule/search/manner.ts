@@ -2,6 +2,11 @@
 export interface Manner {
 	/** Of a hundred moves, those on a few branches, one or two wholes, two or three wholes, ones far from their wish. */
 	readonly shares: readonly [number, number, number, number];
+	/**
+	 * Where a whole stands out by its price, so many are lifted at the most, itself among them: a mix that was left in the
+	 * evening finds its place in a full morning only where most of that morning is put in anew.
+	 */
+	readonly withWorst: number;
 	/** Of four moves, those that may take a worse start for a better one; and by how much. */
 	readonly noisy: number;
 	readonly noise: number;
@@ -29,6 +34,7 @@ export interface Manner {
 
 export const MANNER: Manner = {
 	shares: [35, 10, 5, 40],
+	withWorst: 10,
 	noisy: 0,
 	noise: 8,
 	near: 12,

@@ -67,7 +67,7 @@ export class Neighbourhoods {
 		const { manner } = this;
 		const worst = this.worstAtom();
 		if (worst >= 0 && dice.next(2) === 0) {
-			this.near(this.wholes, 1 + dice.next(3), true, worst);
+			this.near(this.wholes, 1 + dice.next(manner.withWorst), true, worst);
 			return tops;
 		}
 		const [a, b, c, d] = manner.shares;
