@@ -33,8 +33,8 @@ after(() => t.drop());
 
 const ONE = Date.UTC(2026, 10, 24, 1);
 const MOVES = 1200;
-/** What the plan in force was made with: one found in longer leaves less room where something goes wrong. */
-const MOVES_OF_THE_AFTERNOON = 600;
+/** What the plan in force was made with: one that can still be met without the yard oven, as not every one can. */
+const MOVES_OF_THE_AFTERNOON = 800;
 const spareOf = ({ readyMs, readyByMs }: DayPlan['drops'][number]) =>
 	(readyByMs - (readyMs ?? Infinity)) / 60_000;
 

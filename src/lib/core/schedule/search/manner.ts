@@ -44,7 +44,7 @@ export const MANNER: Manner = {
 	barBranch: 3,
 	deep: 2,
 	heat: 1,
-	attemptsOfMove: 2,
+	attemptsOfMove: 4,
 	attempts: 2,
 	again: 8,
 	muchLate: 0.04,
