@@ -96,10 +96,11 @@ export async function fuzz(
 		const turn = (address.length + (body?.length ?? 0)) % 20;
 		return target.otherCookies[turn] ?? target.cookie;
 	};
-	// Every kind is let in once as it is, whatever chance has in store.
+	// Every kind is let in once as it is, from who may, whatever chance has in store.
 	for (const content of target.corpus) {
 		sent += 1;
-		await one(commandAt(content, target, chance.uuid(), target.pool.nowMs));
+		const { headers, ...rest } = commandAt(content, target, chance.uuid(), target.pool.nowMs);
+		await one({ ...rest, headers: { ...headers, cookie: target.cookie } });
 	}
 	const sender = async () => {
 		while (sent < requests && findings.length < 20) {

@@ -25,7 +25,10 @@ interface Answer {
 	readonly text: string;
 }
 
-/** Asks with the very headers given, the name of the host among them; a stream is left at once. */
+/**
+ * Asks with the very headers given, the name of the host among them; a stream is left at once. Each on a line of its own: one that
+ * is kept may have been closed unheard while a plan was made here.
+ */
 function ask(
 	address: string,
 	{
@@ -37,7 +40,7 @@ function ask(
 	return new Promise((resolve, reject) => {
 		const request = http.request(
 			`${bakery.origin}${address}`,
-			{ method, headers: { cookie: bakery.cookie, ...headers } },
+			{ method, headers: { cookie: bakery.cookie, ...headers }, agent: false },
 			(response) => {
 				const told = (text: string) =>
 					resolve({ status: response.statusCode ?? 0, headers: response.headers, text });
