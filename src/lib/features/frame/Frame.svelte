@@ -99,7 +99,6 @@
 			void keeper.takeOver().then(() => location.reload());
 	});
 	onMount(() => {
-		document.documentElement.dataset.ready = 'yes';
 		// Whoever was signed out elsewhere is led to the door; what was typed stays in this browser.
 		const toTheDoor = () => void readAnew('everything');
 		window.addEventListener(SIGNED_OUT, toTheDoor);
@@ -126,7 +125,11 @@
 
 	/** What is said while the server is away or something waits: fetched with every page while it still can be. */
 	let Notices: typeof NoticesOf | null = $state.raw(null);
-	onMount(() => void import('./Notices.svelte').then((one) => (Notices = one.default), nothing));
+	onMount(async () => {
+		await import('./Notices.svelte').then((one) => (Notices = one.default), nothing);
+		// From here on the page can tell by itself that the server went.
+		document.documentElement.dataset.ready = 'yes';
+	});
 
 	/** A way to another page was asked for while the server did not answer. */
 	let stays = $state(false);
