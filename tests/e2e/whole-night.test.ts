@@ -262,7 +262,7 @@ journey(
 
 		// A recall of one flour lot names every drop in one move.
 		await visit(bakery, `/bake/${TOMORROW}/trace`);
-		await type(page, 'Lot, dough, product or date', 'BF 3162', 'Enter');
+		await type(page, 'Lot, ingredient, dough, product or date', 'BF 3162', 'Enter');
 		await page.waitForSelector('[data-found-lot="BF 3162"] a');
 		assert.deepEqual(await accessibilityFaults(page), []);
 		await page.click('[data-found-lot="BF 3162"] a');

@@ -8,7 +8,7 @@ import {
 	readLotTrace,
 	readTraceSearch
 } from '../../src/lib/server/services/read-trace.ts';
-import { recallSentence } from '../../src/lib/wording/trace-text.ts';
+import { recallSentence, searchSentence } from '../../src/lib/wording/trace-text.ts';
 import { acceptHeld, nightInForce } from './accepted-plan.ts';
 import { HARBOUR_DOUGH, send, testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
 
@@ -54,8 +54,33 @@ async function begin(ordinal: number, minutes: number) {
 	return batch.id;
 }
 
+/** Weighs flour of a lot into a mix. */
+async function weigh(batchId: string, lot: string, minutes: number) {
+	const weighed = await send(
+		t.db,
+		{
+			kind: 'weigh-line',
+			batch: { kind: 'made', batchId },
+			material: { kind: 'ingredient', ingredientId: FLOUR },
+			addition: 'start',
+			wantedGrams: 5000,
+			grams: 5000,
+			how: 'typed',
+			closeEnough: false,
+			scale: '',
+			lot
+		},
+		{ minutes, id: randomUUID() }
+	);
+	assert.equal(weighed.outcome, 'done', JSON.stringify(weighed));
+}
+
+/** The first mix, which the first test begins. */
+let first = '';
+
 test('a lot leads to its batches and to every drop that had bread of them, and back', async () => {
 	const mix = await begin(1, 10);
+	first = mix;
 	const found = await readTraceSearch(t.db, TOMORROW, 'bf 31');
 	assert.deepEqual(found.lots.map(({ lot }) => lot).toSorted(), ['BF 3118', 'BF 3162']);
 	// 230 kg were counted and 150 kg of them came last: both lots can lie there.
@@ -91,23 +116,7 @@ test('a lot leads to its batches and to every drop that had bread of them, and b
 
 test('a lot told at the scale is the one that went in, and no other', async () => {
 	const mix = await begin(2, 12);
-	const weighed = await send(
-		t.db,
-		{
-			kind: 'weigh-line',
-			batch: { kind: 'made', batchId: mix },
-			material: { kind: 'ingredient', ingredientId: FLOUR },
-			addition: 'start',
-			wantedGrams: 5000,
-			grams: 5000,
-			how: 'typed',
-			closeEnough: false,
-			scale: '',
-			lot: 'BF 3162'
-		},
-		{ minutes: 13, id: randomUUID() }
-	);
-	assert.equal(weighed.outcome, 'done', JSON.stringify(weighed));
+	await weigh(mix, 'BF 3162', 13);
 	const told = await readLotTrace(t.db, FLOUR, 'BF 3162');
 	assert.equal(told?.batches.find(({ id }) => id === mix)?.known, 'told');
 	const other = await readLotTrace(t.db, FLOUR, 'BF 3118');
@@ -141,6 +150,38 @@ test('a flour whose delivery is only in its own page is found, and possible wher
 	assert.ok(trace.batches.every(({ known }) => known === 'possible'));
 });
 
+test('an ingredient leads to its lots by any part of its name, retired or not, and says where none was told', async () => {
+	const lotsOf = async (text: string) =>
+		(await readTraceSearch(t.db, TOMORROW, text)).lots.map(({ ingredient, lot }) => [
+			ingredient,
+			lot
+		]);
+	const bread = await lotsOf('bread FLOUR');
+	assert.ok(bread.every(([ingredient]) => ingredient === 'Bread flour'));
+	for (const lot of ['BF 3118', 'BF 3162'])
+		assert.ok(
+			bread.some(([, own]) => own === lot),
+			lot
+		);
+	// Told at the scale and nowhere else.
+	await weigh(first, 'BF at the scale', 15);
+	assert.ok((await lotsOf('ad flo')).some(([, lot]) => lot === 'BF at the scale'));
+	await t.db
+		.updateTable('ingredient')
+		.set({ retired_at: new Date('2026-11-23T12:00:00Z') })
+		.where('id', '=', FLOUR)
+		.execute();
+	assert.ok((await lotsOf('bread flour')).some(([, lot]) => lot === 'BF 3162'));
+	const name = 'Sea salt flakes';
+	const none = await readTraceSearch(t.db, TOMORROW, name);
+	assert.deepEqual([none.lots, none.batches, none.withoutLot], [[], [], [name]]);
+	assert.equal(searchSentence(none), `No lot of ${name} was ever told.`);
+	assert.equal(
+		searchSentence(await readTraceSearch(t.db, TOMORROW, 'no such thing')),
+		'Nothing is called "no such thing".'
+	);
+});
+
 test('what is searched is found by date and by name; what nobody has is nothing', async () => {
 	const day = await readTraceSearch(t.db, TOMORROW, TOMORROW);
 	assert.ok(day.batches.length > 3 && day.batches.every(({ date }) => date === TOMORROW));
@@ -148,12 +189,12 @@ test('what is searched is found by date and by name; what nobody has is nothing'
 	assert.ok(named.batches.some(({ kind }) => kind === 'mix'));
 	for (const text of ['%', '_', "' or true --", '\\', 'no such thing'])
 		assert.deepEqual((await readTraceSearch(t.db, TOMORROW, text)).batches, [], text);
-	const [first] = day.batches;
-	assert.ok(first, 'the date has batches');
-	const ours = await readTraceSearch(t.db, TOMORROW, ourLot(first).toUpperCase());
+	const [one] = day.batches;
+	assert.ok(one, 'the date has batches');
+	const ours = await readTraceSearch(t.db, TOMORROW, ourLot(one).toUpperCase());
 	assert.deepEqual(
 		ours.batches.map(({ id }) => id),
-		[first.id],
+		[one.id],
 		'our own lot, as its label says'
 	);
 	assert.equal(await readLotTrace(t.db, FLOUR, 'none'), null);

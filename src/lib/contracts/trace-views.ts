@@ -42,6 +42,8 @@ export interface TraceSearchView {
 	readonly query: string;
 	readonly lots: readonly LotView[];
 	readonly batches: readonly TracedBatchView[];
+	/** Ingredients that it names and of which no lot was ever told. */
+	readonly withoutLot: readonly string[];
 	/** There are more than are shown. */
 	readonly more: boolean;
 }

@@ -2,7 +2,8 @@ import type {
 	BatchTraceView,
 	LotTraceView,
 	TracedBatchView,
-	TracedDrop
+	TracedDrop,
+	TraceSearchView
 } from '../contracts/trace-views.ts';
 import type { LotKnown } from '../core/tracing/index.ts';
 import { shortDateText } from './time-text.ts';
@@ -24,6 +25,27 @@ export const KNOWN_TEXT: Readonly<Record<LotKnown, string>> = {
 /** How many there are, in words: "one drop", "4 drops". */
 function some(count: number, one: string, more: string): string {
 	return count === 1 ? `one ${one}` : `${count} ${more}`;
+}
+
+/** What a search found, in one sentence. */
+export function searchSentence({ query, lots, batches, withoutLot }: TraceSearchView): string {
+	const text = query.trim();
+	if (text === '') return 'Which batch, and where did it go?';
+	const found = [
+		...(lots.length > 0 ? [some(lots.length, 'lot', 'lots')] : []),
+		...(batches.length > 0 ? [some(batches.length, 'batch', 'batches')] : [])
+	].join(' and ');
+	if (found !== '') return `${found.charAt(0).toUpperCase()}${found.slice(1)}.`;
+	return withoutLot.length > 0
+		? `No lot of ${listed(withoutLot)} was ever told.`
+		: `Nothing is called "${text}".`;
+}
+
+/** Names in a sentence: "rye flour, spelt flour or 3 more". */
+function listed(names: readonly string[]): string {
+	const [first = '', second, ...more] = names;
+	if (second === undefined) return first;
+	return more.length === 0 ? `${first} or ${second}` : `${first}, ${second} or ${more.length} more`;
 }
 
 /** Where a lot went, in one sentence. */

@@ -6,7 +6,7 @@
 	import { formatMass } from '../../core/units/index.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { dayText, shortDateText } from '../../wording/time-text.ts';
-	import { TRACED_KIND_TEXT, tracedName } from '../../wording/trace-text.ts';
+	import { searchSentence, TRACED_KIND_TEXT, tracedName } from '../../wording/trace-text.ts';
 
 	interface Props {
 		view: TraceSearchView;
@@ -15,18 +15,9 @@
 	const room = useRoom();
 	const { units, timeZone: zone } = $derived(room.bakery);
 	let typed = $derived(view.query);
-	const found = $derived(view.lots.length + view.batches.length);
-	const sentence = $derived(
-		view.query.trim() === ''
-			? 'Which batch, and where did it go?'
-			: found === 0
-				? `Nothing is called "${view.query.trim()}".`
-				: view.lots.length > 0
-					? `${view.lots.length === 1 ? 'One lot' : `${view.lots.length} lots`} and ${view.batches.length === 1 ? 'one batch' : `${view.batches.length} batches`}.`
-					: `${view.batches.length === 1 ? 'One batch' : `${view.batches.length} batches`}.`
-	);
+	const sentence = $derived(searchSentence(view));
 	const note =
-		'Type a lot as its label says, a dough, a product, or a date as 2026-11-24. A lot leads to every drop that has it; a batch to every lot in it.';
+		'Type a lot as its label says, an ingredient, a dough, a product, or a date as 2026-11-24. A lot leads to every drop that has it; a batch to every lot in it.';
 	const lotPath = ({ ingredientId, lot }: TraceSearchView['lots'][number]) =>
 		resolve(`/bake/${view.date}/trace/lot/${ingredientId}?lot=${encodeURIComponent(lot)}`);
 
@@ -40,7 +31,7 @@
 
 <RoomHeading {sentence} {note} />
 <form class="search" role="search" onsubmit={search}>
-	<label for="trace-query">Lot, dough, product or date</label>
+	<label for="trace-query">Lot, ingredient, dough, product or date</label>
 	<input id="trace-query" class="field" type="text" autocomplete="off" bind:value={typed} />
 	<button class="action">Trace</button>
 </form>
@@ -84,7 +75,7 @@
 		</ul>
 	</section>
 {/if}
-{#if view.more}<p class="px-5 pb-4">There are more: type more of the name.</p>{/if}
+{#if view.more}<p class="px-5 pb-4">There are more: type more of the name, or the lot.</p>{/if}
 
 <style>
 	.search {

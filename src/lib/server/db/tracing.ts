@@ -70,10 +70,30 @@ const DELIVERED = sql`(select d.ingredient_id, d.lot, d.received_on::timestamptz
 	where d.lot <> '' and not exists (select 1 from stock_entry e
 		where e.ingredient_id = d.ingredient_id and e.lot = d.lot)) delivered`;
 
-/** Lots whose names begin like some text, the newest first; at the most so many. */
+/** So many weighings of an ingredient are looked through for lots that no delivery tells. */
+const WEIGHINGS_LOOKED_AT = 500;
+
+/** Ingredients whose names hold some text, retired ones too: what was made of them is still about; at the most so many. */
+export async function findIngredients(
+	db: Db,
+	text: string,
+	most: number
+): Promise<readonly { readonly id: string; readonly name: string }[]> {
+	const { rows } = await sql<{ id: string; name: string }>`
+		select id, name from ingredient where lower(name) like ${`%${like(text)}%`} order by name limit ${most}`.execute(
+		db
+	);
+	return rows;
+}
+
+/**
+ * Lots whose names begin like some text, and the newest lots of some ingredients; the newest first, at the most so many.
+ * Of an ingredient only its newest entries are read, however long its history is.
+ */
 export async function findLots(
 	db: Db,
 	text: string,
+	ingredientIds: readonly string[],
 	most: number
 ): Promise<
 	readonly {
@@ -84,6 +104,7 @@ export async function findLots(
 	}[]
 > {
 	const pattern = `${like(text)}%`;
+	const ids = sql.val([...ingredientIds]);
 	const { rows } = await sql<{
 		ingredient_id: string;
 		name: string;
@@ -96,10 +117,20 @@ export async function findLots(
 			where lot <> '' and lower(lot) like ${pattern}
 			union all
 			select ingredient_id, lot, at, at from ${DELIVERED}
-			where lower(lot) like ${pattern}
+			where lower(lot) like ${pattern} or ingredient_id = any(${ids}::uuid[])
 			union all
 			select ingredient_id, lot, null, occurred_at from weighing
 			where lot <> '' and lower(lot) like ${pattern} and ingredient_id is not null
+			union all
+			select named.id, own.lot, own.received_at, own.occurred_at from unnest(${ids}::uuid[]) as named (id)
+			cross join lateral (
+				(select lot, occurred_at as received_at, occurred_at from stock_entry
+				where ingredient_id = named.id and kind = 'received' and lot <> ''
+				order by occurred_at desc limit ${most})
+				union all
+				(select lot, null, occurred_at from weighing where ingredient_id = named.id and lot <> ''
+				order by occurred_at desc limit ${WEIGHINGS_LOOKED_AT})
+			) own
 		) found join ingredient i on i.id = found.ingredient_id
 		group by found.ingredient_id, i.name, found.lot
 		order by max(found.occurred_at) desc, i.name, found.lot limit ${most}`.execute(db);

@@ -13,6 +13,7 @@ import { loadNewestPlans } from '../db/plans.ts';
 import {
 	feedKey,
 	findBatches,
+	findIngredients,
 	findLot,
 	findLots,
 	loadAllergensOf,
@@ -24,6 +25,8 @@ import {
 } from '../db/tracing.ts';
 
 const MOST_LOTS = 20;
+/** A name that this many ingredients hold is too short to mean one. */
+const MOST_INGREDIENTS = 40;
 const MOST_BATCHES = 60;
 /** So far back a name is searched where no date is asked for (our default: a quarter of a year). */
 const SEARCH_DAYS = 92;
@@ -31,7 +34,7 @@ const DAY_MS = 86_400_000;
 /** A lot that nobody told may still lie there so long after it came (our default: flour is kept for months). */
 const LOT_DAYS = 180;
 
-/** Lots and batches that a search names: part of a name, a lot, or a date as it is written. */
+/** Lots and batches that a search names: a lot, part of the name of what it is a lot of or of a batch, or a date as it is written. */
 export async function readTraceSearch(
 	db: Db,
 	date: BakeDate,
@@ -41,9 +44,17 @@ export async function readTraceSearch(
 	const ours = readOurLot(text);
 	const asked = parseBakeDate(ours?.date ?? text);
 	const on = asked.ok ? asked.value : null;
-	if (text === '') return { date, query, lots: [], batches: [], more: false };
+	if (text === '') return { date, query, lots: [], batches: [], withoutLot: [], more: false };
+	const named = on === null ? await findIngredients(db, text, MOST_INGREDIENTS) : [];
 	const [lots, batches] = await Promise.all([
-		on === null ? findLots(db, text, MOST_LOTS + 1) : [],
+		on === null
+			? findLots(
+					db,
+					text,
+					named.map(({ id }) => id),
+					MOST_LOTS + 1
+				)
+			: [],
 		findBatches(
 			db,
 			{
@@ -63,6 +74,12 @@ export async function readTraceSearch(
 			.filter(({ id }) => id.startsWith(ours?.idBegins ?? ''))
 			.slice(0, MOST_BATCHES)
 			.map(viewOf),
+		withoutLot:
+			lots.length > MOST_LOTS
+				? []
+				: named
+						.filter(({ id }) => !lots.some(({ ingredientId }) => ingredientId === id))
+						.map(({ name }) => name),
 		more: lots.length > MOST_LOTS || batches.length > MOST_BATCHES
 	};
 }
