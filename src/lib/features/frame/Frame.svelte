@@ -20,7 +20,7 @@
 	import { parseBakeDate } from '../../core/time/bake-date.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 	import DateSwitch from './DateSwitch.svelte';
-	import type NoticesOf from './Notices.svelte';
+	import Notices from './Notices.svelte';
 	import SignedIn from './SignedIn.svelte';
 	import Rooms from './Rooms.svelte';
 	import type OpenArithmetic from './OpenArithmetic.svelte';
@@ -106,6 +106,8 @@
 		// What was opened from what is kept here asks by itself whether somebody answers again.
 		if (keptAge.atMs !== null) retries.add(() => readAnew('everything'));
 		const stops = [now.start(), outbox.start(), () => retries.stop()];
+		// From here on the page answers, and can tell by itself that the server went.
+		document.documentElement.dataset.ready = 'yes';
 		return () => {
 			window.removeEventListener(SIGNED_OUT, toTheDoor);
 			stops.forEach((stop) => stop());
@@ -121,14 +123,6 @@
 		void retries.run();
 		// Who may take it up by a tap is another question now.
 		if (at === 'tablet') keeper?.keepAnew('/hands');
-	});
-
-	/** What is said while the server is away or something waits: fetched with every page while it still can be. */
-	let Notices: typeof NoticesOf | null = $state.raw(null);
-	onMount(async () => {
-		await import('./Notices.svelte').then((one) => (Notices = one.default), nothing);
-		// From here on the page can tell by itself that the server went.
-		document.documentElement.dataset.ready = 'yes';
 	});
 
 	/** A way to another page was asked for while the server did not answer. */
@@ -248,17 +242,15 @@
 		<NoPassword name={bakery.actor.name} />
 	{/await}
 {/if}
-{#if Notices}
-	<Notices
-		awaySinceMs={live.awaySinceMs}
-		keptAtMs={keptAge.atMs}
-		{clockDoubt}
-		{stays}
-		{outbox}
-		{now}
-		timeZone={bakery?.timeZone ?? 'UTC'}
-	/>
-{/if}
+<Notices
+	awaySinceMs={live.awaySinceMs}
+	keptAtMs={keptAge.atMs}
+	{clockDoubt}
+	{stays}
+	{outbox}
+	{now}
+	timeZone={bakery?.timeZone ?? 'UTC'}
+/>
 <main id="room" tabindex="-1">
 	{@render children()}
 </main>

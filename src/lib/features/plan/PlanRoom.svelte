@@ -18,8 +18,7 @@
 	import type { WorkEntry } from '../../core/bench/index.ts';
 	import { PlanModel } from './plan-model.svelte.ts';
 	import { planSentence, unplacedNames } from './plan-sentence.ts';
-	import PlanSide from './PlanSide.svelte';
-	import { whatIfText, wishText } from './wish-text.ts';
+	import { whatIfText } from './what-if-text.ts';
 	import { withoutTask } from './wish-list.ts';
 
 	interface Props {
@@ -287,18 +286,9 @@
 		{/await}
 	{/if}
 	{#if model.wishes.length > 0}
-		<ul class="wishes" aria-label="Held so" data-wishes>
-			{#each model.wishes as wish (JSON.stringify(wish))}
-				<li>
-					{wishText(wish, plan, input, zone)}
-					<button
-						class="action-small"
-						onclick={() => model.wish(model.wishes.filter((one) => one !== wish))}
-						aria-label="Let go: {wishText(wish, plan, input, zone)}">Let go</button
-					>
-				</li>
-			{/each}
-		</ul>
+		{#await import('./HeldSo.svelte') then { default: HeldSo }}
+			<HeldSo {plan} {input} {model} />
+		{/await}
 	{/if}
 {/if}
 
@@ -329,14 +319,17 @@
 			{/if}
 		</div>
 		{#if beside.value && beside.value.plan.tasks.length > 0}
-			<PlanSide
-				plan={beside.value.plan}
-				input={beside.value.input}
-				{view}
-				{model}
-				{selected}
-				onSelect={select}
-			/>
+			{@const shown = beside.value}
+			{#await import('./PlanSide.svelte') then { default: PlanSide }}
+				<PlanSide
+					plan={shown.plan}
+					input={shown.input}
+					{view}
+					{model}
+					{selected}
+					onSelect={select}
+				/>
+			{/await}
 		{/if}
 	</div>
 {/if}
@@ -363,18 +356,6 @@
 	:global(.zoom-choice:has(:focus-visible)) {
 		outline: 3px solid var(--ink);
 		outline-offset: 2px;
-	}
-	.wishes {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 6px 16px;
-		padding: 0 20px 10px;
-	}
-	.wishes li {
-		display: flex;
-		gap: 8px;
-		align-items: center;
-		border-bottom: 2px solid var(--ink);
 	}
 	.plan {
 		display: grid;

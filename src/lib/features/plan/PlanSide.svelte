@@ -13,6 +13,7 @@
 	import { InTurns } from '../../ui/in-turns.svelte.ts';
 	import { toDoList } from '../../wording/task-text.ts';
 	import { clockText, dayText } from '../../wording/time-text.ts';
+	import DropsAhead from './DropsAhead.svelte';
 	import type { PlanModel } from './plan-model.svelte.ts';
 
 	interface Props {
@@ -60,9 +61,7 @@
 			<WaysOut {plan} {input} {model} />
 		{/await}
 	{/if}
-	{#await import('./DropsAhead.svelte') then { default: DropsAhead }}
-		<DropsAhead {plan} {input} {model} {onSelect} />
-	{/await}
+	<DropsAhead {plan} {input} {model} {onSelect} />
 	{#if plan.cautions.length > 0}
 		{#await import('./Clashes.svelte') then { default: Clashes }}
 			<Clashes {plan} {input} date={view.date} {onSelect} />

@@ -6,7 +6,7 @@
 	import Choice from '../../ui/Choice.svelte';
 	import { clockText, dayText } from '../../wording/time-text.ts';
 	import type { PlanModel } from './plan-model.svelte.ts';
-	import { whatIfText } from './wish-text.ts';
+	import { whatIfText } from './what-if-text.ts';
 
 	interface Props {
 		model: PlanModel;

@@ -2,12 +2,12 @@ import {
 	batchKey,
 	type BakeDayInput,
 	type DayPlan,
-	type PlanWish,
-	type WhatIf
+	type PlanWish
 } from '../../core/planning/index.ts';
-import { formatMinutes, formatNumber } from '../../core/units/index.ts';
+import { formatMinutes } from '../../core/units/index.ts';
 import { activityText, machineText, peopleText, subjectText } from '../../wording/task-text.ts';
 import { clockText } from '../../wording/time-text.ts';
+import { dropName } from './what-if-text.ts';
 
 /** What the baker wants so, in words. */
 export function wishText(
@@ -60,19 +60,4 @@ export function wishText(
 function batchName(batch: string, plan: DayPlan | null, input: BakeDayInput): string {
 	const task = plan?.tasks.find((one) => batchKey(one.batch) === batch);
 	return task ? subjectText(task, input) : 'Something';
-}
-
-function dropName(dropId: string, input: BakeDayInput): string {
-	return input.drops.find(({ id }) => id === dropId)?.name ?? 'A drop';
-}
-
-export function whatIfText(what: WhatIf, input: BakeDayInput): string {
-	switch (what.kind) {
-		case 'room':
-			return `the rooms are ${formatNumber(Math.abs(what.kelvins), 0)} degrees ${what.kelvins > 0 ? 'warmer' : 'colder'}`;
-		case 'orders':
-			return `${dropName(what.dropId, input)} ${what.times === 0 ? 'takes nothing' : what.times === 2 ? 'orders twice as much' : `orders ${formatNumber(what.times, 1)} times as much`}`;
-		case 'leaven':
-			return `${formatNumber(100 * what.share, 0)} % of the yeast and culture`;
-	}
 }
