@@ -1,6 +1,7 @@
 import { after, before, test } from 'node:test';
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
+import { sql } from 'kysely';
 import { ourLot } from '../../src/lib/contracts/our-lot.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import {
@@ -172,10 +173,19 @@ test('an ingredient leads to its lots by any part of its name, retired or not, a
 		.where('id', '=', FLOUR)
 		.execute();
 	assert.ok((await lotsOf('bread flour')).some(([, lot]) => lot === 'BF 3162'));
-	const name = 'Sea salt flakes';
-	const none = await readTraceSearch(t.db, TOMORROW, name);
-	assert.deepEqual([none.lots, none.batches, none.withoutLot], [[], [], [name]]);
-	assert.equal(searchSentence(none), `No lot of ${name} was ever told.`);
+	const none = await readTraceSearch(t.db, TOMORROW, 'sea salt');
+	assert.deepEqual([none.lots, none.batches, none.withoutLot], [[], [], ['Sea salt flakes']]);
+	assert.equal(searchSentence(none), 'No lot of Sea salt flakes was ever told.');
+	// Its lot was never told, but what took it is known.
+	await sql`insert into stock_use (batch_id, ingredient_id, amount_g, occurred_at)
+		select u.batch_id, i.id, 20, u.occurred_at from stock_use u, ingredient i
+		where u.batch_id = ${first} and u.ingredient_id = ${FLOUR} and i.name = 'Sea salt flakes'`.execute(
+		t.db
+	);
+	const took = await readTraceSearch(t.db, TOMORROW, 'sea salt');
+	assert.deepEqual([took.lots, took.batches, took.tookIt.map(({ id }) => id)], [[], [], [first]]);
+	assert.equal(searchSentence(took), 'No lot of Sea salt flakes was ever told; one batch took it.');
+	assert.deepEqual((await readTraceSearch(t.db, TOMORROW, 'water')).tookIt, [], 'it has no lot');
 	assert.equal(
 		searchSentence(await readTraceSearch(t.db, TOMORROW, 'no such thing')),
 		'Nothing is called "no such thing".'

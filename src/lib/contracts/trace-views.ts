@@ -44,6 +44,8 @@ export interface TraceSearchView {
 	readonly batches: readonly TracedBatchView[];
 	/** Ingredients that it names and of which no lot was ever told. */
 	readonly withoutLot: readonly string[];
+	/** Batches that took any of these. */
+	readonly tookIt: readonly TracedBatchView[];
 	/** There are more than are shown. */
 	readonly more: boolean;
 }

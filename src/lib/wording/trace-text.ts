@@ -28,7 +28,8 @@ function some(count: number, one: string, more: string): string {
 }
 
 /** What a search found, in one sentence. */
-export function searchSentence({ query, lots, batches, withoutLot }: TraceSearchView): string {
+export function searchSentence(view: TraceSearchView): string {
+	const { query, lots, batches, withoutLot, tookIt } = view;
 	const text = query.trim();
 	if (text === '') return 'Which batch, and where did it go?';
 	const found = [
@@ -36,13 +37,16 @@ export function searchSentence({ query, lots, batches, withoutLot }: TraceSearch
 		...(batches.length > 0 ? [some(batches.length, 'batch', 'batches')] : [])
 	].join(' and ');
 	if (found !== '') return `${found.charAt(0).toUpperCase()}${found.slice(1)}.`;
-	return withoutLot.length > 0
-		? `No lot of ${listed(withoutLot)} was ever told.`
-		: `Nothing is called "${text}".`;
+	if (withoutLot.length === 0) return `Nothing is called "${text}".`;
+	const took =
+		tookIt.length === 0
+			? ''
+			: `; ${some(tookIt.length, 'batch', 'batches')} took ${withoutLot.length === 1 ? 'it' : 'of them'}`;
+	return `No lot of ${listed(withoutLot)} was ever told${took}.`;
 }
 
 /** Names in a sentence: "rye flour, spelt flour or 3 more". */
-function listed(names: readonly string[]): string {
+export function listed(names: readonly string[]): string {
 	const [first = '', second, ...more] = names;
 	if (second === undefined) return first;
 	return more.length === 0 ? `${first} or ${second}` : `${first}, ${second} or ${more.length} more`;

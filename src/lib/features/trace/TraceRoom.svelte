@@ -6,7 +6,12 @@
 	import { formatMass } from '../../core/units/index.ts';
 	import RoomHeading from '../../ui/RoomHeading.svelte';
 	import { dayText, shortDateText } from '../../wording/time-text.ts';
-	import { searchSentence, TRACED_KIND_TEXT, tracedName } from '../../wording/trace-text.ts';
+	import {
+		listed,
+		searchSentence,
+		TRACED_KIND_TEXT,
+		tracedName
+	} from '../../wording/trace-text.ts';
 
 	interface Props {
 		view: TraceSearchView;
@@ -53,26 +58,34 @@
 		</ul>
 	</section>
 {/if}
+{#snippet batchList(batches: TraceSearchView['batches'])}
+	<ul>
+		{#each batches as batch (batch.id)}
+			<li data-found-batch={tracedName(batch)}>
+				<a href={resolve(`/bake/${view.date}/trace/batch/${batch.id}`)}
+					><b>{tracedName(batch)}</b>, {TRACED_KIND_TEXT[batch.kind]}</a
+				>
+				<span class="text-ink-2"
+					>{shortDateText(batch.date)}{batch.grams !== null
+						? `, ${formatMass({ grams: batch.grams }, 0, units)}`
+						: ''}{batch.pieces !== null ? `, ${batch.pieces} pieces` : ''}{batch.state === 'planned'
+						? ', planned'
+						: ''}</span
+				>
+			</li>
+		{/each}
+	</ul>
+{/snippet}
 {#if view.batches.length > 0}
 	<section class="found" aria-label="Batches">
 		<h2>Batches</h2>
-		<ul>
-			{#each view.batches as batch (batch.id)}
-				<li data-found-batch={tracedName(batch)}>
-					<a href={resolve(`/bake/${view.date}/trace/batch/${batch.id}`)}
-						><b>{tracedName(batch)}</b>, {TRACED_KIND_TEXT[batch.kind]}</a
-					>
-					<span class="text-ink-2"
-						>{shortDateText(batch.date)}{batch.grams !== null
-							? `, ${formatMass({ grams: batch.grams }, 0, units)}`
-							: ''}{batch.pieces !== null ? `, ${batch.pieces} pieces` : ''}{batch.state ===
-						'planned'
-							? ', planned'
-							: ''}</span
-					>
-				</li>
-			{/each}
-		</ul>
+		{@render batchList(view.batches)}
+	</section>
+{/if}
+{#if view.tookIt.length > 0}
+	<section class="found" aria-label="Batches that took what has no lot" data-took-it>
+		<h2>Took {listed(view.withoutLot)}, of which no lot was told</h2>
+		{@render batchList(view.tookIt)}
 	</section>
 {/if}
 {#if view.more}<p class="px-5 pb-4">There are more: type more of the name, or the lot.</p>{/if}

@@ -19,7 +19,7 @@ export interface TracedRow {
 	readonly revisionId: string | null;
 }
 
-interface BatchRow {
+export interface BatchRow {
 	readonly id: string;
 	readonly kind: BatchKind;
 	readonly bake_date: BakeDate;
@@ -34,14 +34,14 @@ interface BatchRow {
 }
 
 /** By the revision that it is pinned to: as it was called then. */
-const BATCH = sql`b.id, b.kind, b.bake_date, b.ordinal, b.mass_g, b.pieces, b.state, b.formula_id, b.product_id,
+export const BATCH = sql`b.id, b.kind, b.bake_date, b.ordinal, b.mass_g, b.pieces, b.state, b.formula_id, b.product_id,
 	coalesce(b.formula_revision_id, b.preparation_revision_id, b.product_revision_id) as revision_id,
 	coalesce(f.name, p.name, r.name) as name`;
-const NAMED = sql`left join formula_revision f on f.id = b.formula_revision_id
+export const NAMED = sql`left join formula_revision f on f.id = b.formula_revision_id
 	left join preparation_revision p on p.id = b.preparation_revision_id
 	left join product_revision r on r.id = b.product_revision_id`;
 
-function tracedOf(row: BatchRow): TracedRow {
+export function tracedOf(row: BatchRow): TracedRow {
 	return {
 		id: row.id,
 		kind: row.kind,
@@ -57,113 +57,13 @@ function tracedOf(row: BatchRow): TracedRow {
 	};
 }
 
-/** Text as a pattern of SQL looks for it, with nothing in it that the pattern would take for its own. */
-function like(text: string): string {
-	return text.toLowerCase().replace(/[\\%_]/g, '\\$&');
-}
-
 /**
  * Flours whose delivery was written down with what is known of them, by the ingredient's page: how much came is not said there. One that the
  * stock knows by its lot too stands there.
  */
-const DELIVERED = sql`(select d.ingredient_id, d.lot, d.received_on::timestamptz as at from flour_delivery d
+export const DELIVERED = sql`(select d.ingredient_id, d.lot, d.received_on::timestamptz as at from flour_delivery d
 	where d.lot <> '' and not exists (select 1 from stock_entry e
 		where e.ingredient_id = d.ingredient_id and e.lot = d.lot)) delivered`;
-
-/** So many weighings of an ingredient are looked through for lots that no delivery tells. */
-const WEIGHINGS_LOOKED_AT = 500;
-
-/** Ingredients whose names hold some text, retired ones too: what was made of them is still about; at the most so many. */
-export async function findIngredients(
-	db: Db,
-	text: string,
-	most: number
-): Promise<readonly { readonly id: string; readonly name: string }[]> {
-	const { rows } = await sql<{ id: string; name: string }>`
-		select id, name from ingredient where lower(name) like ${`%${like(text)}%`} order by name limit ${most}`.execute(
-		db
-	);
-	return rows;
-}
-
-/**
- * Lots whose names begin like some text, and the newest lots of some ingredients; the newest first, at the most so many.
- * Of an ingredient only its newest entries are read, however long its history is.
- */
-export async function findLots(
-	db: Db,
-	text: string,
-	ingredientIds: readonly string[],
-	most: number
-): Promise<
-	readonly {
-		readonly ingredientId: string;
-		readonly ingredient: string;
-		readonly lot: string;
-		readonly receivedAtMs: number | null;
-	}[]
-> {
-	const pattern = `${like(text)}%`;
-	const ids = sql.val([...ingredientIds]);
-	const { rows } = await sql<{
-		ingredient_id: string;
-		name: string;
-		lot: string;
-		received_at: Date | null;
-	}>`
-		select found.ingredient_id, i.name, found.lot, max(found.received_at) as received_at
-		from (
-			select ingredient_id, lot, occurred_at as received_at, occurred_at from stock_entry
-			where lot <> '' and lower(lot) like ${pattern}
-			union all
-			select ingredient_id, lot, at, at from ${DELIVERED}
-			where lower(lot) like ${pattern} or ingredient_id = any(${ids}::uuid[])
-			union all
-			select ingredient_id, lot, null, occurred_at from weighing
-			where lot <> '' and lower(lot) like ${pattern} and ingredient_id is not null
-			union all
-			select named.id, own.lot, own.received_at, own.occurred_at from unnest(${ids}::uuid[]) as named (id)
-			cross join lateral (
-				(select lot, occurred_at as received_at, occurred_at from stock_entry
-				where ingredient_id = named.id and kind = 'received' and lot <> ''
-				order by occurred_at desc limit ${most})
-				union all
-				(select lot, null, occurred_at from weighing where ingredient_id = named.id and lot <> ''
-				order by occurred_at desc limit ${WEIGHINGS_LOOKED_AT})
-			) own
-		) found join ingredient i on i.id = found.ingredient_id
-		group by found.ingredient_id, i.name, found.lot
-		order by max(found.occurred_at) desc, i.name, found.lot limit ${most}`.execute(db);
-	return rows.map((row) => ({
-		ingredientId: row.ingredient_id,
-		ingredient: row.name,
-		lot: row.lot,
-		receivedAtMs: row.received_at?.getTime() ?? null
-	}));
-}
-
-/** Batches of a date, or of the newest dates until one, whose names hold some text; loads are told with their portions. */
-export async function findBatches(
-	db: Db,
-	wanted: {
-		readonly text: string;
-		readonly on: BakeDate | null;
-		readonly from: BakeDate;
-		readonly until: BakeDate;
-	},
-	most: number
-): Promise<readonly TracedRow[]> {
-	const { text, on, from, until } = wanted;
-	const { rows } = await sql<BatchRow>`
-		select ${BATCH} from batch b ${NAMED}
-		where ${on === null ? sql`b.bake_date between ${from} and ${until}` : sql`b.bake_date = ${on}`}
-			and b.state <> 'withdrawn' and b.kind <> 'load'
-			and lower(coalesce(f.name, p.name, r.name)) like ${`%${like(text)}%`}
-		order by b.bake_date desc, array_position(array['pre-ferment', 'preparation', 'feed', 'mix', 'portion'], b.kind),
-			name, b.ordinal, b.pieces, b.mass_g, b.id
-		limit ${most}`.execute(db);
-	return rows.map(tracedOf);
-}
 
 /** Some batches with everything that was made of them, or that they were made of, and the links between. */
 export async function loadFollowed(

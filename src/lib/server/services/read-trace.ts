@@ -10,12 +10,10 @@ import { lotsOfUses, recallOf, type LotKnown } from '../../core/tracing/index.ts
 import { addDays, parseBakeDate, type BakeDate } from '../../core/time/index.ts';
 import type { Db } from '../db/client.ts';
 import { loadNewestPlans } from '../db/plans.ts';
+import { findBatches, findBatchesOf, findIngredients, findLots } from '../db/trace-search.ts';
 import {
 	feedKey,
-	findBatches,
-	findIngredients,
 	findLot,
-	findLots,
 	loadAllergensOf,
 	loadFeeds,
 	loadFollowed,
@@ -44,7 +42,9 @@ export async function readTraceSearch(
 	const ours = readOurLot(text);
 	const asked = parseBakeDate(ours?.date ?? text);
 	const on = asked.ok ? asked.value : null;
-	if (text === '') return { date, query, lots: [], batches: [], withoutLot: [], more: false };
+	if (text === '')
+		return { date, query, lots: [], batches: [], withoutLot: [], tookIt: [], more: false };
+	const dates = { from: addDays(date, -SEARCH_DAYS), until: addDays(date, 7) };
 	const named = on === null ? await findIngredients(db, text, MOST_INGREDIENTS) : [];
 	const [lots, batches] = await Promise.all([
 		on === null
@@ -55,17 +55,22 @@ export async function readTraceSearch(
 					MOST_LOTS + 1
 				)
 			: [],
-		findBatches(
-			db,
-			{
-				text: on === null ? text : '',
-				on,
-				from: addDays(date, -SEARCH_DAYS),
-				until: addDays(date, 7)
-			},
-			MOST_BATCHES + 1
-		)
+		findBatches(db, { text: on === null ? text : '', on, ...dates }, MOST_BATCHES + 1)
 	]);
+	// Where there are more of either than are shown, which of them have no lot is not known.
+	const withoutLot =
+		lots.length > MOST_LOTS || named.length === MOST_INGREDIENTS
+			? []
+			: named.filter(({ id }) => !lots.some(({ ingredientId }) => ingredientId === id));
+	const tookIt =
+		withoutLot.length === 0
+			? []
+			: await findBatchesOf(
+					db,
+					withoutLot.map(({ id }) => id),
+					dates,
+					MOST_BATCHES + 1
+				);
 	return {
 		date,
 		query,
@@ -74,13 +79,9 @@ export async function readTraceSearch(
 			.filter(({ id }) => id.startsWith(ours?.idBegins ?? ''))
 			.slice(0, MOST_BATCHES)
 			.map(viewOf),
-		withoutLot:
-			lots.length > MOST_LOTS
-				? []
-				: named
-						.filter(({ id }) => !lots.some(({ ingredientId }) => ingredientId === id))
-						.map(({ name }) => name),
-		more: lots.length > MOST_LOTS || batches.length > MOST_BATCHES
+		withoutLot: withoutLot.map(({ name }) => name),
+		tookIt: tookIt.slice(0, MOST_BATCHES).map(viewOf),
+		more: lots.length > MOST_LOTS || batches.length > MOST_BATCHES || tookIt.length > MOST_BATCHES
 	};
 }
 
