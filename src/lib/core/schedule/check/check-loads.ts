@@ -127,19 +127,19 @@ function checkTold(
 	const same =
 		told.tasks.length === members.length && members.every(({ task }) => told.tasks.includes(task));
 	if (!same || told.end !== end) say({ kind: 'load-wrong', unit, start });
-	machine.attended.forEach((demand, at) => {
+	for (const [at, demand] of machine.attended.entries()) {
 		const given = told.given[at];
 		if (!isMet(demand, given)) {
 			say({ kind: 'load-unattended', unit, start, demand: at });
-			return;
+			continue;
 		}
 		const anchor = demand.of === 'end' ? end : start;
 		for (const pool of given) usage.add(pool, anchor + demand.from, anchor + demand.to, 1);
-	});
+	}
 }
 
 function checkFit(machine: BatchMachine, { unit, start, members }: Made, say: Say): void {
-	members.forEach((one, at) => {
+	for (const [at, one] of members.entries())
 		for (const other of members.slice(at + 1)) {
 			const names = { unit, start, first: one.task, second: other.task };
 			const [a, b] = [one.portion, other.portion];
@@ -151,7 +151,6 @@ function checkFit(machine: BatchMachine, { unit, start, members }: Made, say: Sa
 			if (Math.abs(a.length - b.length) > Math.min(a.lengthTolerance, b.lengthTolerance))
 				say({ kind: 'load-mixed', ...names, by: 'length' });
 		}
-	});
 }
 
 /** Time to bring a machine from the level of one portion to that of another. */
@@ -172,9 +171,13 @@ function areOneHeat(machine: BatchMachine, first: Standing, second: Standing): b
 	);
 }
 
+function byStart(a: Standing, b: Standing): number {
+	return a.start - b.start;
+}
+
 function checkBetween(machine: BatchMachine, loads: readonly Standing[], say: Say): void {
-	const order = [...loads].sort((a, b) => a.start - b.start);
-	order.forEach((first, at) => {
+	const order = [...loads].sort(byStart);
+	for (const [at, first] of order.entries())
 		for (const second of order.slice(at + 1)) {
 			// What others do with the machine is not the plan's to answer for.
 			if (first.isTaken && second.isTaken) continue;
@@ -202,5 +205,4 @@ function checkBetween(machine: BatchMachine, loads: readonly Standing[], say: Sa
 					second: second.members[0]?.task ?? ''
 				});
 		}
-	});
 }

@@ -96,7 +96,7 @@ function checkMachines(problem: Problem, standing: Standings, say: Say): void {
 		const on = [...standing.values()]
 			.filter(({ mode }) => mode.machine?.id === machine.id)
 			.sort((a, b) => a.placed.start - b.placed.start);
-		on.forEach(({ task, mode, placed }, at) => {
+		for (const [at, { task, mode, placed }] of on.entries()) {
 			const size = mode.machine?.size ?? 0;
 			if (size < machine.least || size > machine.most)
 				say({ kind: 'size-unfit', task: task.id, machine: machine.id, size });
@@ -116,21 +116,21 @@ function checkMachines(problem: Problem, standing: Standings, say: Say): void {
 				if (change && between < change.length)
 					say({ kind: 'changeover-short', ...names, least: change.length });
 			}
-		});
+		}
 	}
 }
 
 function checkDemands(problem: Problem, standing: Standings, usage: Usage, say: Say): void {
 	for (const { task, mode, placed } of standing.values()) {
-		mode.demands.forEach((demand, at) => {
+		for (const [at, demand] of mode.demands.entries()) {
 			const given = placed.given[at];
 			if (!isMet(demand, given)) {
 				say({ kind: 'demand-unmet', task: task.id, demand: at });
-				return;
+				continue;
 			}
 			for (const pool of given)
 				usage.add(pool, placed.start + demand.from, placed.start + demand.to, 1);
-		});
+		}
 		if (mode.machine) usage.add(mode.machine.id, placed.start, placed.end, 1);
 	}
 	for (const lag of problem.lags) {
@@ -144,11 +144,9 @@ function checkPools(problem: Problem, usage: Usage, say: Say): void {
 	for (const { id, there } of problem.pools)
 		for (const over of usage.over(id, there)) say({ kind: 'pool-overdrawn', pool: id, ...over });
 	// Two tasks on a machine were told by name; what a lag holds of it beside them is told here.
-	const held = new Set(
-		problem.lags.flatMap(({ windows }) =>
-			windows.flatMap(({ window }) => window?.holds.map(({ pool }) => pool) ?? [])
-		)
-	);
+	const held = new Set<string>();
+	for (const { windows } of problem.lags)
+		for (const { window } of windows) for (const { pool } of window?.holds ?? []) held.add(pool);
 	for (const machine of problem.machines) {
 		if (!held.has(machine.id)) continue;
 		const closed = machine.closed.map(({ from, to }) => ({ from, to, amount: -1 }));

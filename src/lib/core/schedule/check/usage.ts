@@ -32,12 +32,12 @@ export class Usage {
 		const found: { from: number; to: number; over: number }[] = [];
 		let used = 0;
 		let is = 0;
-		times.forEach((from, at) => {
+		for (const [at, from] of times.entries()) {
 			used += changes.get(from)?.used ?? 0;
 			is += changes.get(from)?.there ?? 0;
 			const to = times[at + 1];
 			if (to !== undefined && used > 0 && used > is) found.push({ from, to, over: used - is });
-		});
+		}
 		return found;
 	}
 }

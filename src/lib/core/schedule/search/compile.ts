@@ -4,9 +4,7 @@ import {
 	type Portion,
 	type Task,
 	type BatchMachine,
-	type Demand,
-	type Problem,
-	type Window
+	type Problem
 } from '../problem.ts';
 import type {
 	Compiled,
@@ -15,69 +13,36 @@ import type {
 	CompiledEdge,
 	CompiledMode,
 	CompiledPrice,
-	CompiledSpan,
-	CompiledWindow,
-	Piece
+	CompiledSpan
 } from './compiled.ts';
+import { Alike } from './alike.ts';
+import { found, foundAll, indexOf } from './by-name.ts';
+import { edgeOf } from './compiled-edge.ts';
 import { componentsOf } from './components.ts';
 import { compiledPrice } from './prices.ts';
 import { rangeOf } from './setup.ts';
-import { listOf, numbersOf } from './lists.ts';
+import { listOf } from './lists.ts';
 import { tightenDomains } from './domains.ts';
 
-function indexOf(items: readonly { readonly id: string }[]): Map<string, number> {
-	return new Map(items.map((item, at) => [item.id, at]));
-}
-
-function found(index: Map<string, number>, id: string): number {
-	const at = index.get(id);
-	if (at === undefined) throw new Error(`the problem names ${id}, which it does not have`);
-	return at;
-}
-
-function piecesOf(window: Window, horizon: number): Piece[] {
-	const most = window.most ?? horizon;
-	const wish = window.wish ?? window.least;
-	const price = window.wish === null ? 0 : window.price;
-	const pieces: Piece[] = [];
-	if (window.outside !== null) {
-		if (!window.firmLeast)
-			pieces.push({
-				least: -horizon,
-				most: window.least - 1,
-				base: price * (wish - window.least) + window.outside * window.least,
-				slope: -window.outside
-			});
-		if (window.most !== null)
-			pieces.push({
-				least: most + 1,
-				most: horizon,
-				base: price * (most - wish) - window.outside * most,
-				slope: window.outside
-			});
-	}
-	if (price === 0) return [...pieces, { least: window.least, most, base: 0, slope: 0 }];
-	if (wish > window.least)
-		pieces.push({ least: window.least, most: wish, base: price * wish, slope: -price });
-	if (most >= wish) pieces.push({ least: wish, most, base: -price * wish, slope: price });
-	return pieces;
+function want(wanted: Map<string, number>, pool: string, amount: number): void {
+	wanted.set(pool, (wanted.get(pool) ?? 0) + amount);
 }
 
 /** The pools that have, whenever they are there, more than all tasks together could ever take. */
 function plentyOf({ pools, tasks, batchMachines, lags }: Problem): ReadonlySet<string> {
 	const wanted = new Map<string, number>();
-	const want = (pool: string, amount: number) => wanted.set(pool, (wanted.get(pool) ?? 0) + amount);
 	for (const { modes } of tasks)
 		for (const { demands } of modes)
-			for (const demand of demands) for (const pool of demand.pools) want(pool, demand.amount);
+			for (const demand of demands)
+				for (const pool of demand.pools) want(wanted, pool, demand.amount);
 	// Every portion may be a load of its own.
 	const portions = tasks.filter(({ modes }) => modes.some(({ batch }) => batch !== null)).length;
 	for (const { attended } of batchMachines)
 		for (const demand of attended)
-			for (const pool of demand.pools) want(pool, demand.amount * portions);
+			for (const pool of demand.pools) want(wanted, pool, demand.amount * portions);
 	for (const { windows } of lags)
 		for (const { window } of windows)
-			for (const { pool, amount } of window?.holds ?? []) want(pool, amount);
+			for (const { pool, amount } of window?.holds ?? []) want(wanted, pool, amount);
 	return new Set(
 		pools
 			.filter(({ id, there }) => there.every(({ amount }) => amount >= (wanted.get(id) ?? 0)))
@@ -108,6 +73,20 @@ function plainMachine(machine: BatchMachine): BatchMachine {
 	};
 }
 
+/** A number for each word, in the order in which they come. */
+function numberOf(seen: Map<string, number>, word: string): number {
+	const known = seen.get(word);
+	if (known !== undefined) return known;
+	seen.set(word, seen.size);
+	return seen.size - 1;
+}
+
+/** What two portions have alike to which the same units are open; one that goes on every unit is as good as a smaller one. */
+function sortOf(portion: Portion, smallest: number): string {
+	const { level, length, size, notOn = [] } = portion;
+	return JSON.stringify([level, leavesOf(portion), length, size > smallest ? size : 0, notOn]);
+}
+
 /** Whether a way to do a task is, for its batch machine, the same as the first one. */
 function isLikeFirst({ modes }: Task, mode: Mode): boolean {
 	const first = modes[0];
@@ -126,56 +105,21 @@ function isLikeFirst({ modes }: Task, mode: Mode): boolean {
 export function compile(problem: Problem): Compiled {
 	const { horizon } = problem;
 	const poolIndex = indexOf([...problem.pools, ...problem.machines]);
-	const there: Int16Array[] = problem.pools.map((pool) => {
+	const there: Int16Array[] = [];
+	for (const pool of problem.pools) {
 		const amount = new Int16Array(horizon);
 		for (const stretch of pool.there)
 			for (let t = Math.max(0, stretch.from); t < Math.min(horizon, stretch.to); t += 1)
 				amount[t] = (amount[t] ?? 0) + stretch.amount;
-		return amount;
-	});
+		there.push(amount);
+	}
 	for (const machine of problem.machines) {
 		const amount = new Int16Array(horizon).fill(1);
 		for (const { from, to } of machine.closed)
 			amount.fill(0, Math.max(0, from), Math.max(0, Math.min(horizon, to)));
 		there.push(amount);
 	}
-	const views: { pool: number; amount: number }[] = [];
-	const viewIndex = new Map<number, number>();
-	const viewOf = (pool: number, amount: number) => {
-		const key = pool * 100_000 + amount;
-		const known = viewIndex.get(key);
-		if (known !== undefined) return known;
-		viewIndex.set(key, views.length);
-		views.push({ pool, amount });
-		return views.length - 1;
-	};
-	const plenty = plentyOf(problem);
-	// What is alike is one object: hundreds of them are read at every turn, and should lie near each other.
-	const demandsSeen = new Map<string, CompiledDemand>();
-	const demandOf = (demand: Demand): CompiledDemand => {
-		const pools = numbersOf(demand.pools.map((id) => found(poolIndex, id)));
-		const key = [demand.from, demand.to, demand.amount, ...pools].join(' ');
-		const known = demandsSeen.get(key);
-		if (known) return known;
-		const only = pools[0];
-		const made: CompiledDemand = {
-			from: demand.from,
-			to: demand.to,
-			amount: demand.amount,
-			pools,
-			view: pools.length === 1 && only !== undefined ? viewOf(only, demand.amount) : -1,
-			plenty: demand.pools.length === 1 && plenty.has(demand.pools[0] ?? ''),
-			choice: listOf(
-				pools.length === 1
-					? []
-					: pools.map((pool) =>
-							numbersOf(Array.from({ length: demand.amount }, (_, at) => viewOf(pool, at + 1)))
-						)
-			)
-		};
-		demandsSeen.set(key, made);
-		return made;
-	};
+	const alike = new Alike(horizon, poolIndex, plentyOf(problem));
 
 	const batchIndex = indexOf(problem.batchMachines);
 	const unitMachine: number[] = [];
@@ -191,7 +135,7 @@ export function compile(problem: Problem): Compiled {
 			unitRecovery.push(Math.max(machine.recovery, unit.recovery ?? 0));
 		}
 		const attended = machine.attended.map((demand) => ({
-			demand: demandOf(demand),
+			demand: alike.demand(demand),
 			ofEnd: demand.of === 'end'
 		}));
 		return {
@@ -214,10 +158,6 @@ export function compile(problem: Problem): Compiled {
 		};
 	});
 	const kinds = new Map<string, number>();
-	const kindOf = (kind: string) => {
-		if (!kinds.has(kind)) kinds.set(kind, kinds.size);
-		return kinds.get(kind) ?? 0;
-	};
 
 	const taskIndex = indexOf(problem.tasks);
 	const firstMode = new Int32Array(problem.tasks.length + 1);
@@ -226,35 +166,24 @@ export function compile(problem: Problem): Compiled {
 		...batch.flatMap(({ machine }) => machine.units.map(({ capacity }) => capacity))
 	);
 	const sorts = new Map<string, number>();
-	const sortOf = (portion: Portion): number => {
-		const { level, length, size, notOn = [] } = portion;
-		const key = JSON.stringify([
-			level,
-			leavesOf(portion),
-			length,
-			size > smallest ? size : 0,
-			notOn
-		]);
-		const known = sorts.get(key) ?? sorts.size;
-		sorts.set(key, known);
-		return known;
-	};
 	const earliest = new Int32Array(problem.tasks.length);
 	const latest = new Int32Array(problem.tasks.length);
 	const pinned = new Uint8Array(problem.tasks.length);
 	const pinnedUnit = new Int32Array(problem.tasks.length).fill(-1);
-	problem.tasks.forEach((task, u) => {
+	for (let u = 0; u < problem.tasks.length; u += 1) {
+		const task = problem.tasks[u] as Task;
 		firstMode[u] = modes.length;
 		const pin = task.pin;
 		for (const mode of task.modes) {
-			const machines = numbersOf((mode.batch?.machines ?? []).map((id) => found(batchIndex, id)));
+			const machines = foundAll(batchIndex, mode.batch?.machines ?? []);
 			const first = batch[machines[0] ?? -1]?.machine;
 			const on = mode.machine ? problem.machines[found(machineIndex, mode.machine.id)] : null;
 			const length = mode.batch
 				? mode.batch.length + (first?.loading ?? 0) + (first?.unloading ?? 0)
 				: (mode.length ?? 0);
-			const demands = listOf(mode.demands.map(demandOf));
-			if (on) demands.push(demandOf({ pools: [on.id], amount: 1, from: 0, to: length }));
+			const demands: CompiledDemand[] = [];
+			for (const demand of mode.demands) demands.push(alike.demand(demand));
+			if (on) demands.push(alike.demand({ pools: [on.id], amount: 1, from: 0, to: length }));
 			modes.push({
 				task: u,
 				length,
@@ -265,16 +194,16 @@ export function compile(problem: Problem): Compiled {
 					? {
 							machines,
 							notOn: mode.batch.notOn?.length
-								? new Set(mode.batch.notOn.map((id) => found(unitIndex, id)))
+								? new Set(foundAll(unitIndex, mode.batch.notOn))
 								: null,
 							size: mode.batch.size,
-							kind: kindOf(mode.batch.kind),
+							kind: numberOf(kinds, mode.batch.kind),
 							level: mode.batch.level,
 							leaves: leavesOf(mode.batch),
 							range: rangeOf({ level: mode.batch.level, leaves: leavesOf(mode.batch) }),
 							length: mode.batch.length,
 							tolerance: mode.batch.lengthTolerance,
-							sort: sortOf(mode.batch)
+							sort: numberOf(sorts, sortOf(mode.batch, smallest))
 						}
 					: null,
 				allowed:
@@ -288,79 +217,26 @@ export function compile(problem: Problem): Compiled {
 		latest[u] = Math.min(horizon, task.latest ?? horizon, pin?.start ?? horizon);
 		pinned[u] = pin?.start === undefined || pin.start === null ? 0 : 1;
 		if (pin?.unit) pinnedUnit[u] = found(unitIndex, pin.unit);
-	});
+	}
 	firstMode[problem.tasks.length] = modes.length;
 
-	const windowsSeen = new Map<string, CompiledWindow>();
-	const windowOf = (window: Window): CompiledWindow => {
-		const { least, wish, price, outside, firmLeast, tier } = window;
-		const holds = window.holds.map(({ pool, amount }) => ({
-			pool: found(poolIndex, pool),
-			amount
-		}));
-		const key = [least, window.most, wish, price, outside, firmLeast, tier]
-			.concat(holds.flatMap(({ pool, amount }) => [pool, amount]))
-			.join(' ');
-		const known = windowsSeen.get(key);
-		if (known) return known;
-		const most = window.most ?? horizon;
-		const made: CompiledWindow = {
-			least: window.least,
-			most,
-			hardLeast: window.outside === null || window.firmLeast ? window.least : -horizon,
-			hardMost: window.outside === null ? most : horizon,
-			wish: window.wish ?? window.least,
-			price: window.wish === null ? 0 : window.price,
-			outside: window.outside ?? -1,
-			tier: window.tier,
-			pieces: listOf(piecesOf(window, horizon)),
-			holds: listOf(holds.map(({ pool, amount }) => ({ pool, amount, view: viewOf(pool, amount) })))
-		};
-		windowsSeen.set(key, made);
-		return made;
-	};
-	const lags = problem.lags.map((lag): CompiledEdge => {
-		const before = found(taskIndex, lag.before);
-		const after = found(taskIndex, lag.after);
-		const beforeModes = problem.tasks[before]?.modes ?? [];
-		const afterModes = problem.tasks[after]?.modes ?? [];
-		const table = beforeModes.flatMap((one) =>
-			afterModes.map((other) => {
-				const fitting = lag.windows.find(
-					(choice) =>
-						(choice.beforeMode ?? one.id) === one.id && (choice.afterMode ?? other.id) === other.id
-				);
-				return fitting?.window ? windowOf(fitting.window) : null;
-			})
-		);
-		const given = table.filter((window) => window !== null);
-		return {
-			before,
-			after,
-			fromStart: lag.from === 'start',
-			table: listOf(table),
-			afterModes: afterModes.length,
-			sameForBefore: table.every((window, at) => window === table[at % afterModes.length]),
-			sameForAfter: table.every((window, at) => window === table[at - (at % afterModes.length)]),
-			tight: lag.windows.every(({ window }) => window?.most !== null),
-			leastOfAll: Math.min(horizon, ...given.map((window) => window.hardLeast)),
-			mostOfAll: Math.max(-horizon, ...given.map((window) => window.hardMost))
-		};
-	});
+	const lags: CompiledEdge[] = [];
+	for (const lag of problem.lags) lags.push(edgeOf(lag, problem, taskIndex, alike));
 	const edges = listOf(lags);
 	const out: number[][] = problem.tasks.map(() => []);
 	const into: number[][] = problem.tasks.map(() => []);
-	edges.forEach((edge, at) => {
+	for (let at = 0; at < edges.length; at += 1) {
+		const edge = edges[at] as CompiledEdge;
 		out[edge.before]?.push(at);
 		into[edge.after]?.push(at);
-	});
+	}
 
 	const prices: CompiledPrice[][] = problem.tasks.map(() => []);
 	for (const price of problem.prices)
 		prices[found(taskIndex, price.task)]?.push(compiledPrice(price));
 	const spansOf: number[][] = problem.tasks.map(() => []);
 	const spans = problem.spans.map((span, at): CompiledSpan => {
-		const tasks = numbersOf(span.tasks.map((id) => found(taskIndex, id)));
+		const tasks = foundAll(taskIndex, span.tasks);
 		for (const u of tasks) spansOf[u]?.push(at);
 		const { floor, until, price, tier } = span;
 		return { tasks, floor: floor ?? -horizon, until, price, tier };
@@ -384,7 +260,7 @@ export function compile(problem: Problem): Compiled {
 		spans: listOf(spans),
 		spansOf,
 		there,
-		views,
+		views: alike.views,
 		changing: listOf(changing),
 		batch,
 		unitMachine: Int32Array.from(unitMachine),

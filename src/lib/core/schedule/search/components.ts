@@ -47,26 +47,146 @@ export interface Components {
 /** More than so much is not lifted lightly with each move. */
 const MOST_TAILS = 8;
 
-/** What follows a task to the end of all, component by component; nothing where that is too much. */
-function tailsOf(
-	u: number,
-	of: Int32Array,
-	members: readonly (readonly number[])[],
-	followersOf: (u: number) => readonly number[]
-): readonly number[] {
-	const found: number[] = [];
-	const seen = new Set([of[u]]);
-	const queue = [u];
-	for (let at = 0; at < queue.length; at += 1)
-		for (const after of followersOf(queue[at] ?? 0)) {
-			const component = of[after] ?? -1;
-			if (seen.has(component)) continue;
-			seen.add(component);
-			found.push(...(members[component] ?? []));
-			if (found.length > MOST_TAILS) return [];
-			queue.push(...(members[component] ?? []));
+/** By task, an empty list of its own. */
+function emptyLists(count: number): number[][] {
+	const lists: number[][] = [];
+	for (let at = 0; at < count; at += 1) lists.push([]);
+	return lists;
+}
+
+/** The same lists, of one kind however they were made. */
+function listsOf(lists: readonly (readonly number[])[]): number[][] {
+	const made: number[][] = [];
+	for (const list of lists) made.push(numbersOf(list));
+	return made;
+}
+
+/** Tasks and the lags between them, as trees while they are grown. */
+class Grower {
+	readonly of: Int32Array;
+	readonly parent: Int32Array;
+	readonly parentEdge: Int32Array;
+	readonly children: number[][];
+	readonly followers: number[][];
+	readonly members: number[][] = [];
+	readonly atoms: Atom[] = [];
+	readonly atomsOf: number[][];
+
+	constructor(
+		private readonly tasks: number,
+		private readonly edges: readonly CompiledEdge[],
+		private readonly out: readonly (readonly number[])[],
+		private readonly into: readonly (readonly number[])[]
+	) {
+		this.of = new Int32Array(tasks).fill(-1);
+		this.parent = new Int32Array(tasks).fill(-1);
+		this.parentEdge = new Int32Array(tasks).fill(-1);
+		this.children = emptyLists(tasks);
+		this.followers = emptyLists(tasks);
+		this.atomsOf = emptyLists(tasks);
+	}
+
+	growAll(): void {
+		// Sources first, so that a tree grows along time wherever it can.
+		for (let u = 0; u < this.tasks; u += 1)
+			if (this.of[u] === -1 && !this.hasTightBefore(u)) this.grow(u);
+		for (let u = 0; u < this.tasks; u += 1) if (this.of[u] === -1) this.grow(u);
+		for (let e = 0; e < this.edges.length; e += 1) {
+			const { before, after, tight } = this.edges[e] as CompiledEdge;
+			if (tight || this.of[before] === this.of[after] || this.parent[after] !== -1) continue;
+			this.followers[before]?.push(e);
 		}
-	return found;
+	}
+
+	private hasTightBefore(u: number): boolean {
+		for (const e of this.into[u] ?? []) if (this.edges[e]?.tight) return true;
+		return false;
+	}
+
+	private grow(root: number): void {
+		const component = this.members.length;
+		const found = [root];
+		this.members.push(found);
+		this.of[root] = component;
+		for (let at = 0; at < found.length; at += 1) {
+			const u = found[at] ?? 0;
+			for (const e of this.out[u] ?? []) this.reach(u, e, component, found);
+			for (const e of this.into[u] ?? []) this.reach(u, e, component, found);
+		}
+	}
+
+	/** Takes in what a task is tied to by a lag. */
+	private reach(u: number, e: number, component: number, found: number[]): void {
+		const edge = this.edges[e];
+		if (!edge?.tight) return;
+		const other = edge.before === u ? edge.after : edge.before;
+		if (this.of[other] !== -1) return;
+		this.of[other] = component;
+		this.parent[other] = u;
+		this.parentEdge[other] = e;
+		this.children[u]?.push(e);
+		found.push(other);
+	}
+
+	/** What follows a task to the end of all, component by component; nothing where that is too much. */
+	tailsOf(u: number): number[] {
+		const found: number[] = [];
+		const seen = new Set([this.of[u]]);
+		const queue = [u];
+		for (let at = 0; at < queue.length; at += 1)
+			for (const e of this.followers[queue[at] ?? 0] ?? []) {
+				const component = this.of[this.edges[e]?.after ?? -1] ?? -1;
+				if (seen.has(component)) continue;
+				seen.add(component);
+				const inside = this.members[component] ?? [];
+				for (const one of inside) found.push(one);
+				if (found.length > MOST_TAILS) return [];
+				for (const one of inside) queue.push(one);
+			}
+		return found;
+	}
+
+	/** Those of some tails that follow a task at once. */
+	endsOf(u: number, tails: readonly number[]): number[] {
+		const ends: number[] = [];
+		for (const tail of tails)
+			for (const e of this.followers[u] ?? [])
+				if (this.edges[e]?.after === tail) {
+					ends.push(tail);
+					break;
+				}
+		return ends;
+	}
+
+	/** A component and its branches: what can be taken out and put back in one go. */
+	addAtoms(component: number, pinned: Uint8Array): void {
+		const inside = this.members[component] ?? [];
+		this.addAtom(inside[0] ?? 0, component, true);
+		for (const u of inside) {
+			const under = this.children[u] ?? [];
+			const decided = pinned[u] === 1;
+			if (under.length < 2 && !decided) continue;
+			// What hangs from something decided is as much of a whole as there is.
+			for (const e of under) this.addAtom(this.childOf(e), component, decided);
+		}
+	}
+
+	private addAtom(top: number, component: number, whole: boolean): void {
+		const tasks = [top];
+		for (let at = 0; at < tasks.length; at += 1)
+			for (const e of this.children[tasks[at] ?? 0] ?? []) tasks.push(this.childOf(e));
+		let hub = top;
+		for (const u of tasks)
+			if ((this.children[u]?.length ?? 0) > (this.children[hub]?.length ?? 0)) hub = u;
+		for (const u of tasks) this.atomsOf[u]?.push(this.atoms.length);
+		this.atoms.push({ top, tasks, component, hub, whole });
+	}
+
+	/** The task that a lag of the tree leads to from its parent. */
+	private childOf(e: number): number {
+		const { before, after } = this.edges[e] as CompiledEdge;
+		return this.parentEdge[after] === e ? after : before;
+	}
 }
 
 export function componentsOf(
@@ -76,107 +196,39 @@ export function componentsOf(
 	into: readonly (readonly number[])[],
 	pinned: Uint8Array
 ): Components {
-	const of = new Int32Array(tasks).fill(-1);
-	const parent = new Int32Array(tasks).fill(-1);
-	const parentEdge = new Int32Array(tasks).fill(-1);
-	const children: number[][] = Array.from({ length: tasks }, () => []);
-	const members: number[][] = [];
-	const isTight = (e: number) => edges[e]?.tight ?? false;
-	const hasTightBefore = (u: number) => (into[u] ?? []).some(isTight);
-
-	const grow = (root: number) => {
-		const component = members.length;
-		const found = [root];
-		members.push(found);
-		of[root] = component;
-		for (let at = 0; at < found.length; at += 1) {
-			const u = found[at] ?? 0;
-			const around = [...(out[u] ?? []), ...(into[u] ?? [])].filter(isTight);
-			for (const e of around) {
-				const edge = edges[e];
-				if (!edge) continue;
-				const other = edge.before === u ? edge.after : edge.before;
-				if (of[other] !== -1) continue;
-				of[other] = component;
-				parent[other] = u;
-				parentEdge[other] = e;
-				children[u]?.push(e);
-				found.push(other);
-			}
-		}
-	};
-	// Sources first, so that a tree grows along time wherever it can.
-	for (let u = 0; u < tasks; u += 1) if (of[u] === -1 && !hasTightBefore(u)) grow(u);
-	for (let u = 0; u < tasks; u += 1) if (of[u] === -1) grow(u);
-
-	const followers: number[][] = Array.from({ length: tasks }, () => []);
-	edges.forEach((edge, e) => {
-		if (edge.tight || of[edge.before] === of[edge.after]) return;
-		if (parent[edge.after] !== -1) return;
-		followers[edge.before]?.push(e);
-	});
-	const nextOf = (u: number) => (followers[u] ?? []).map((e) => edges[e]?.after ?? -1);
-	const tails = Array.from({ length: tasks }, (_, u) => numbersOf(tailsOf(u, of, members, nextOf)));
-	const ends = tails.map((list, u) => numbersOf(list.filter((tail) => nextOf(u).includes(tail))));
+	const grower = new Grower(tasks, edges, out, into);
+	grower.growAll();
+	const { of, parent, parentEdge, children, followers, members, atoms, atomsOf } = grower;
+	const tails: number[][] = [];
+	const ends: number[][] = [];
 	const isTail = new Uint8Array(tasks);
-	for (const list of tails) for (const u of list) isTail[u] = 1;
-
-	const alone = Uint8Array.from(of, (component, u) =>
-		isTail[u] === 1 || members[component]?.length === 1 ? 1 : 0
-	);
+	for (let u = 0; u < tasks; u += 1) {
+		const list = grower.tailsOf(u);
+		tails.push(list);
+		ends.push(grower.endsOf(u, list));
+		for (const tail of list) isTail[tail] = 1;
+	}
+	const alone = new Uint8Array(tasks);
+	for (let u = 0; u < tasks; u += 1)
+		if (isTail[u] === 1 || members[of[u] ?? -1]?.length === 1) alone[u] = 1;
 	const hangs = new Uint8Array(edges.length);
-	for (const list of [...children, ...followers]) for (const e of list) hangs[e] = 1;
-
-	const below = (top: number): number[] => {
-		const found = [top];
-		for (let at = 0; at < found.length; at += 1)
-			for (const e of children[found[at] ?? 0] ?? []) {
-				const edge = edges[e];
-				if (edge) found.push(parentEdge[edge.after] === e ? edge.after : edge.before);
-			}
-		return found;
-	};
-	const atoms: Atom[] = [];
-	const atomsOf: number[][] = Array.from({ length: tasks }, () => []);
-	const hubOf = (inside: readonly number[]) =>
-		inside.reduce((hub, u) =>
-			(children[u]?.length ?? 0) > (children[hub]?.length ?? 0) ? u : hub
-		);
-	const addAtom = (top: number, component: number, whole: boolean) => {
-		const inside = below(top);
-		const atom: Atom = { top, tasks: numbersOf(inside), component, hub: hubOf(inside), whole };
-		for (const u of atom.tasks) atomsOf[u]?.push(atoms.length);
-		atoms.push(atom);
-	};
-	members.forEach((inside, component) => {
-		const root = inside[0] ?? 0;
-		addAtom(root, component, true);
-		for (const u of inside) {
-			const under = children[u] ?? [];
-			const decided = pinned[u] === 1;
-			if (under.length < 2 && !decided) continue;
-			for (const e of under) {
-				const edge = edges[e];
-				if (!edge) continue;
-				const child = parentEdge[edge.after] === e ? edge.after : edge.before;
-				// What hangs from something decided is as much of a whole as there is.
-				addAtom(child, component, decided);
-			}
-		}
-	});
+	for (const list of children) for (const e of list) hangs[e] = 1;
+	for (const list of followers) for (const e of list) hangs[e] = 1;
+	for (let component = 0; component < members.length; component += 1)
+		grower.addAtoms(component, pinned);
 	return {
 		of,
-		members: listOf(members.map(numbersOf)),
+		members: listsOf(members),
 		parent,
 		parentEdge,
-		children: listOf(children.map(numbersOf)),
-		followers: listOf(followers.map(numbersOf)),
+		children: listsOf(children),
+		followers: listsOf(followers),
 		alone,
 		hangs,
-		tails: listOf(tails),
-		ends: listOf(ends),
+		tails,
+		ends,
 		isTail,
 		atoms: listOf(atoms),
-		atomsOf: listOf(atomsOf.map(numbersOf))
+		atomsOf: listsOf(atomsOf)
 	};
 }

@@ -40,21 +40,23 @@ export class Lateness {
 
 	/** What a component's being late costs, with what follows from it. */
 	private of(component: number): number {
-		const { model, start, end } = this.state;
-		const { components, prices, edges } = model;
+		const { components, edges } = this.state.model;
 		let sum = 0;
-		const look = (u: number) => {
-			const from = start[u] as number;
-			if (from < 0) sum += this.missing;
-			else
-				for (const price of prices[u] ?? []) {
-					const off = (price.ofStart ? from : (end[u] as number)) - price.at;
-					if (off > 0) sum += off * price.late;
-				}
-		};
 		for (const u of components.members[component] ?? []) {
-			look(u);
-			for (const e of components.followers[u] ?? []) look(edges[e]?.after ?? 0);
+			sum += this.ofTask(u);
+			for (const e of components.followers[u] ?? []) sum += this.ofTask(edges[e]?.after ?? 0);
+		}
+		return sum;
+	}
+
+	private ofTask(u: number): number {
+		const { model, start, end } = this.state;
+		const from = start[u] as number;
+		if (from < 0) return this.missing;
+		let sum = 0;
+		for (const price of model.prices[u] ?? []) {
+			const off = (price.ofStart ? from : (end[u] as number)) - price.at;
+			if (off > 0) sum += off * price.late;
 		}
 		return sum;
 	}

@@ -183,14 +183,13 @@ export class Orders {
 				loads.push(...(state.loads.ofUnit[unit] as Load[]));
 			if (loads.every(isTaken)) continue;
 			loads.sort((a, b) => a.start - b.start);
-			const node = (load: Load) => this.loadNodes.get(load) ?? 0;
-			loads.forEach((a, k) => {
+			for (const [k, a] of loads.entries())
 				for (const b of loads.slice(k + 1)) {
 					const own = a.unit === b.unit;
 					if (!own && !machine.shared) continue;
 					if (!own && !keepApart(machine, a, b, false)) continue;
 					if (!own && a.start === b.start && !keepApart(machine, a, b, true)) {
-						this.freeze(node(a)).freeze(node(b));
+						this.freeze(this.nodeOfLoad(a)).freeze(this.nodeOfLoad(b));
 						continue;
 					}
 					const setup = setupFrom(machine, a, b);
@@ -200,14 +199,13 @@ export class Orders {
 						continue;
 					}
 					this.order(
-						node(a),
-						node(b),
+						this.nodeOfLoad(a),
+						this.nodeOfLoad(b),
 						a.end - a.start + gap,
 						true,
 						own ? { kind: 'unit', at: a.unit } : because
 					);
 				}
-			});
 			if (machine.onPrice === 0) continue;
 			const own = loads.filter((load) => !isTaken(load));
 			const begin = this.addNode(own[0]?.start ?? 0, -model.horizon, 2 * model.horizon);
@@ -219,10 +217,14 @@ export class Orders {
 			this.spanNodes.push({ node: begin, price: -machine.onPrice });
 			this.spanNodes.push({ node: end, price: machine.onPrice });
 			for (const load of own) {
-				this.order(begin, node(load), 0, false, because);
-				this.order(node(load), end, load.end - load.start, true, because);
+				this.order(begin, this.nodeOfLoad(load), 0, false, because);
+				this.order(this.nodeOfLoad(load), end, load.end - load.start, true, because);
 			}
 		}
+	}
+
+	private nodeOfLoad(load: Load): number {
+		return this.loadNodes.get(load) ?? 0;
 	}
 
 	/** What takes a unit from outside stays: a load before it ends in time, one after it begins late enough. */

@@ -25,3 +25,9 @@ export function priceAt(price: CompiledPrice, start: number, end: number): numbe
 	if (off === 0) return 0;
 	return price.away + (off < 0 ? -off * price.early : off * price.late);
 }
+
+/** The first time from which on one of some prices is for being late, or a time before. */
+export function firstLate(prices: readonly CompiledPrice[], first: number): number {
+	for (const price of prices) if (price.late > 0 && price.at < first) first = price.at;
+	return first;
+}

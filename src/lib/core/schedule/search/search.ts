@@ -9,6 +9,7 @@ import { learnBounds } from './learn-bounds.ts';
 import { MANNER, type Manner } from './manner.ts';
 import { Neighbourhoods } from './neighbourhoods.ts';
 import { planOf } from './plan-of.ts';
+import { firstLate } from './prices.ts';
 import { shopOf } from './shop.ts';
 import { State, type Stand } from './state.ts';
 import { Swaps } from './swaps.ts';
@@ -20,6 +21,17 @@ const MISSING = 1 << 22;
 
 /** What was late is weighed by one to two times as much when another beginning is made. */
 const SHAKE = 256;
+
+/** A component that waits to be put in. */
+interface Turn {
+	readonly at: number;
+	readonly trouble: number;
+	readonly rank: number;
+}
+
+function byTrouble(a: Turn, b: Turn): number {
+	return b.trouble - a.trouble || a.rank - b.rank || a.at - b.at;
+}
 
 /** The search for a better plan, one move at a time; it never takes the time itself. */
 export class Search {
@@ -97,20 +109,12 @@ export class Search {
 		const { model, state, dice } = this;
 		const { components } = model;
 		for (let u = 0; u < model.tasks; u += 1) if ((state.start[u] as number) >= 0) state.remove(u);
-		const size = (at: number) => components.members[at]?.length ?? 0;
-		const rank = components.members.map((_, at) => {
-			const due = this.dueOf(at);
-			if (attempt === 0) return due * 1000 - size(at);
-			if (attempt === 1) return -size(at) * 1000 + due;
-			return attempt % 2 === 0
-				? due * 1000 - size(at) + dice.next(40_000)
-				: (dice.next(8) - size(at)) * 1000 + due;
-		});
-		const order = components.members.map((_, at) => at);
-		order.sort(
-			(a, b) =>
-				(trouble?.[b] ?? 0) - (trouble?.[a] ?? 0) || (rank[a] ?? 0) - (rank[b] ?? 0) || a - b
-		);
+		const turns: Turn[] = [];
+		for (let at = 0; at < components.members.length; at += 1)
+			turns.push({ at, trouble: trouble?.[at] ?? 0, rank: this.rankOf(at, attempt) });
+		turns.sort(byTrouble);
+		const order: number[] = [];
+		for (const { at } of turns) order.push(at);
 		if (attempt < 0) dice.shuffle(order);
 		// The first goes by what everything would like; whether the day is worth beginning for it shows when all stand.
 		const assumed = attempt % 2 === 0 ? this.earliestWish() : model.horizon;
@@ -120,6 +124,18 @@ export class Search {
 		}
 		this.cost = this.total();
 		if (this.cost < this.bestCost) this.keep();
+	}
+
+	/** Whose turn it is to be put in: soon wanted first, or large first, shaken from the third attempt on. */
+	private rankOf(component: number, attempt: number): number {
+		const { dice } = this;
+		const due = this.dueOf(component);
+		const size = this.model.components.members[component]?.length ?? 0;
+		if (attempt === 0) return due * 1000 - size;
+		if (attempt === 1) return -size * 1000 + due;
+		return attempt % 2 === 0
+			? due * 1000 - size + dice.next(40_000)
+			: (dice.next(8) - size) * 1000 + due;
 	}
 
 	/** The earliest start in the priced day that anything would choose if it were alone. */
@@ -190,12 +206,10 @@ export class Search {
 		const { model } = this;
 		const { components, prices, edges } = model;
 		let first = model.horizon;
-		const look = (u: number) => {
-			for (const price of prices[u] ?? []) if (price.late > 0) first = Math.min(first, price.at);
-		};
 		for (const u of components.members[component] ?? []) {
-			look(u);
-			for (const e of components.followers[u] ?? []) look(edges[e]?.after ?? 0);
+			first = firstLate(prices[u] ?? [], first);
+			for (const e of components.followers[u] ?? [])
+				first = firstLate(prices[edges[e]?.after ?? 0] ?? [], first);
 		}
 		return first;
 	}
