@@ -75,27 +75,29 @@
 	let bakedGrams: number | null = $state(null);
 	const isScored = $derived(SCORED.some((one) => scores[one] !== null));
 
+	// What is told leaves its field at once, so that the next can be put there while it is on its way; what was not taken
+	// comes back, unless something else stands there by then.
 	async function score() {
-		if (
-			!(await results.tell(
-				counted.portion,
-				{ kind: 'scored', scores: { ...scores }, note },
-				`${name}: scored`
-			))
-		)
-			return;
+		const told = { kind: 'scored', scores: { ...scores }, note } as const;
 		scores = { crust: null, crumb: null, taste: null };
 		note = '';
+		if (await results.tell(counted.portion, told, `${name}: scored`)) return;
+		for (const one of SCORED) scores[one] ??= told.scores[one];
+		note ||= told.note;
 	}
 	async function tellFault() {
 		if (fault === '') return;
 		const told = { kind: 'fault', fault, note: '' } as const;
-		if (await results.tell(counted.portion, told, `${name}: ${FAULT_TEXT[fault]}`)) fault = '';
+		fault = '';
+		if (await results.tell(counted.portion, told, `${name}: ${FAULT_TEXT[told.fault]}`)) return;
+		fault ||= told.fault;
 	}
 	async function weigh() {
 		if (pieces === null || bakedGrams === null) return;
 		const told = { kind: 'weighed', pieces, bakedGrams } as const;
-		if (await results.tell(counted.portion, told, `${name}: weighed baked`)) bakedGrams = null;
+		bakedGrams = null;
+		if (await results.tell(counted.portion, told, `${name}: weighed baked`)) return;
+		bakedGrams ??= told.bakedGrams;
 	}
 </script>
 
