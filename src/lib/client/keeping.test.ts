@@ -34,12 +34,19 @@ void test('whatever stands in an answer, keeping it does not fail, and what is k
 	const node = fc.oneof(
 		fc.constant(null),
 		fc.constant(skip),
-		fc.anything().map((value) => data(String(value))),
+		fc.jsonValue().map(data),
 		fc.constant({ type: 'error' })
 	);
 	const text = fc.oneof(
 		fc.string(),
 		fc.json(),
+		fc
+			.record({
+				type: fc.constantFrom('data', 'redirect'),
+				nodes: fc.jsonValue(),
+				location: fc.jsonValue()
+			})
+			.map((one) => JSON.stringify(one)),
 		fc.array(node, { maxLength: 5 }).map((nodes) => answer(...nodes))
 	);
 	fc.assert(

@@ -1,9 +1,18 @@
 /** What the service worker makes of the data that the server gave for a page. */
 
 interface Answer {
-	readonly type: string;
-	readonly location?: string;
-	readonly nodes?: readonly ({ readonly type: string } | null)[];
+	readonly type?: unknown;
+	readonly location?: unknown;
+	readonly nodes?: unknown;
+}
+
+/** What an answer says of the parts of its page; nothing where it says no list of them. */
+function nodesOf(answer: Answer | null): readonly unknown[] {
+	return Array.isArray(answer?.nodes) ? (answer.nodes as readonly unknown[]) : [];
+}
+
+function isOf(node: unknown, type: string): boolean {
+	return typeof node === 'object' && node !== null && 'type' in node && node.type === type;
 }
 
 /** What becomes of an answer: it is kept (in its whole form), it ends all keeping, or it changes nothing. */
@@ -18,17 +27,15 @@ export function keepingOf(fresh: string, kept: string | null): Keeping {
 	const answer = answerIn(fresh);
 	if (!answer) return { do: 'nothing' };
 	if (answer.type === 'redirect') {
-		if (answer.location?.startsWith('/sign-in')) return { do: 'forget-all' };
-		return answer.location?.startsWith('/bake/') ? { do: 'keep', text: fresh } : { do: 'nothing' };
+		const to = typeof answer.location === 'string' ? answer.location : '';
+		if (to.startsWith('/sign-in')) return { do: 'forget-all' };
+		return to.startsWith('/bake/') ? { do: 'keep', text: fresh } : { do: 'nothing' };
 	}
-	if (answer.type !== 'data' || !answer.nodes) return { do: 'nothing' };
-	const before = kept === null ? null : answerIn(kept);
-	const nodes = answer.nodes.map((node, place) =>
-		node?.type === 'skip' ? before?.nodes?.[place] : node
-	);
+	if (answer.type !== 'data' || !Array.isArray(answer.nodes)) return { do: 'nothing' };
+	const before = nodesOf(kept === null ? null : answerIn(kept));
+	const nodes = nodesOf(answer).map((node, place) => (isOf(node, 'skip') ? before[place] : node));
 	// Part of a page is no page, and a page that could not be read is none to keep.
-	if (nodes.some((node) => node === undefined || (node && node.type !== 'data')))
-		return { do: 'nothing' };
+	if (!nodes.every((node) => node === null || isOf(node, 'data'))) return { do: 'nothing' };
 	return { do: 'keep', text: `${JSON.stringify({ ...answer, nodes })}\n` };
 }
 
