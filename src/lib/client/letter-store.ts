@@ -10,14 +10,14 @@ interface Places extends DBSchema {
 const LITTLE_ROOM_BYTES = 20_000_000;
 const NAME = 'jovet';
 const VERSION = 1;
-/** Where letters lay before they had a database. */
+/** Where letters lie that had no database: of earlier versions, and of pages that could not open it. */
 const OLD_PLACE = 'jovet.outbox.';
 
 /** What waits to be sent, in this browser's database. It outlives the page, the browser and the version. */
 export class LetterStore {
 	private constructor(private readonly db: IDBPDatabase<Places>) {}
 
-	/** Opens it, and takes over what an earlier version left elsewhere. Fails where a browser keeps nothing. */
+	/** Opens it, and takes over what lies elsewhere. Fails where a browser keeps nothing. */
 	static async open(): Promise<LetterStore> {
 		const db = await openDB<Places>(NAME, VERSION, {
 			upgrade: (fresh) => void fresh.createObjectStore('letters')

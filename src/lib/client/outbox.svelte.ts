@@ -8,6 +8,8 @@ import type { Retries } from './retries.ts';
 import { postCommand, type Draft } from './send-command.ts';
 
 const CHANNEL = 'jovet-outbox';
+/** Where a letter lies that the storage could not be opened for; it is taken over when it is. */
+const FOUND_LATER = 'jovet.outbox.';
 /** A tap is answered at once on a good network; after this it waits here, and is asked about again. */
 const PATIENCE_MS = 8000;
 /** So often it is looked whether what waits still stands in the storage. */
@@ -56,6 +58,11 @@ export class Outbox {
 		} | null,
 		private readonly timeZone: () => string
 	) {}
+
+	/** When it is known whether this browser keeps what waits. */
+	get opened(): Promise<unknown> {
+		return this.#store ?? Promise.resolve();
+	}
 
 	/** Takes up what an earlier page left; gives the way out. */
 	start(): () => void {
@@ -223,7 +230,11 @@ export class Outbox {
 		this.#unwritten = this.#unwritten.filter(({ id }) => id !== letter.id);
 		try {
 			const store = await this.#store;
-			if (!store) throw new Error('no storage');
+			if (!store) {
+				// What opens the storage could not be fetched, as where the server went while the page came: the next page finds it.
+				localStorage.setItem(`${FOUND_LATER}${letter.id}`, JSON.stringify(letter));
+				throw new Error('no storage');
+			}
 			await store.put(letter);
 		} catch (error) {
 			this.#unwritten = [...this.#unwritten, letter];
@@ -235,6 +246,7 @@ export class Outbox {
 	async #erase(id: string): Promise<void> {
 		this.#unwritten = this.#unwritten.filter((letter) => letter.id !== id);
 		try {
+			localStorage.removeItem(`${FOUND_LATER}${id}`);
 			await (await this.#store)?.delete(id);
 		} catch {
 			// It is sent once more then, under the same id, and taken once all the same.

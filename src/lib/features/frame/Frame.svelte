@@ -106,8 +106,10 @@
 		// What was opened from what is kept here asks by itself whether somebody answers again.
 		if (keptAge.atMs !== null) retries.add(() => readAnew('everything'));
 		const stops = [now.start(), outbox.start(), () => retries.stop()];
-		// From here on the page answers, and can tell by itself that the server went.
-		document.documentElement.dataset.ready = 'yes';
+		// From here on the page answers, and keeps what is done here.
+		void outbox.opened.then(() => {
+			document.documentElement.dataset.ready = 'yes';
+		});
 		return () => {
 			window.removeEventListener(SIGNED_OUT, toTheDoor);
 			stops.forEach((stop) => stop());
