@@ -282,3 +282,37 @@ journey(
 	},
 	AFTERNOON
 );
+
+journey(
+	'what was done on a page that could not open the storage is found by the next one, and sent',
+	async (bakery) => {
+		const { page, database } = bakery;
+		const { plan, input } = await acceptBeside(bakery);
+		const [first] = workList(plan, input);
+		assert.ok(first);
+		await setClock(database.db, demoClock(wallOf(first.atMs + 60_000), Date.now()));
+		// As where the server went before what opens it was there.
+		await page.evaluateOnNewDocument(() => {
+			IDBFactory.prototype.open = () => {
+				throw new Error('it cannot be opened');
+			};
+		});
+		await page.goto(`${bakery.origin}${BENCH}`);
+		await says(page, '[data-storage-trouble=keeps-nothing]', 'leave it open');
+		await page.click(`[data-work="${first.what}"]`);
+		await inHand(page, first.what, 'open');
+		await bakery.stop();
+		await press(page, 'Begin');
+		await says(page, '[data-outbox]', 'One entry waits');
+		await page.close();
+		await bakery.start();
+		const next = await bakery.reopen();
+		await next.goto(`${bakery.origin}${BENCH}`);
+		await next.waitForSelector(`[data-work="${first.what}"][data-work-state=begun]`);
+		await next.waitForFunction(() => !document.querySelector('[data-outbox]'));
+		const taps = await database.db.selectFrom('work_entry').select('work').execute();
+		assert.deepEqual(taps, [{ work: first.key }]);
+		assert.equal(await next.evaluate(() => localStorage.length), 0, 'it lies there no more');
+	},
+	AFTERNOON
+);
