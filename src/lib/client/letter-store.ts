@@ -1,5 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Letter } from './letter-schema.ts';
+import { LOOSE_LETTERS } from './loose-letters.ts';
 
 interface Places extends DBSchema {
 	/** What another version of the application wrote may look otherwise. */
@@ -10,8 +11,6 @@ interface Places extends DBSchema {
 const LITTLE_ROOM_BYTES = 20_000_000;
 const NAME = 'jovet';
 const VERSION = 1;
-/** Where letters lie that had no database: of earlier versions, and of pages that could not open it. */
-const OLD_PLACE = 'jovet.outbox.';
 
 /** What waits to be sent, in this browser's database. It outlives the page, the browser and the version. */
 export class LetterStore {
@@ -73,8 +72,8 @@ export class LetterStore {
 	}
 
 	async #takeOver(): Promise<void> {
-		for (const place of Object.keys(localStorage).filter((key) => key.startsWith(OLD_PLACE))) {
-			const id = place.slice(OLD_PLACE.length);
+		for (const place of Object.keys(localStorage).filter((key) => key.startsWith(LOOSE_LETTERS))) {
+			const id = place.slice(LOOSE_LETTERS.length);
 			try {
 				await this.db.put('letters', JSON.parse(localStorage.getItem(place) ?? 'null'), id);
 			} catch {

@@ -4,12 +4,11 @@ import { tappedAlreadyText } from '../wording/tapped-text.ts';
 import type { BenchCommand } from './bench-commands.ts';
 import type { Letter } from './letter-schema.ts';
 import type { LetterStore } from './letter-store.ts';
+import { LOOSE_LETTERS } from './loose-letters.ts';
 import type { Retries } from './retries.ts';
 import { postCommand, type Draft } from './send-command.ts';
 
 const CHANNEL = 'jovet-outbox';
-/** Where a letter lies that the storage could not be opened for; it is taken over when it is. */
-const FOUND_LATER = 'jovet.outbox.';
 /** A tap is answered at once on a good network; after this it waits here, and is asked about again. */
 const PATIENCE_MS = 8000;
 /** So often it is looked whether what waits still stands in the storage. */
@@ -232,7 +231,7 @@ export class Outbox {
 			const store = await this.#store;
 			if (!store) {
 				// What opens the storage could not be fetched, as where the server went while the page came: the next page finds it.
-				localStorage.setItem(`${FOUND_LATER}${letter.id}`, JSON.stringify(letter));
+				localStorage.setItem(`${LOOSE_LETTERS}${letter.id}`, JSON.stringify(letter));
 				throw new Error('no storage');
 			}
 			await store.put(letter);
@@ -246,7 +245,7 @@ export class Outbox {
 	async #erase(id: string): Promise<void> {
 		this.#unwritten = this.#unwritten.filter((letter) => letter.id !== id);
 		try {
-			localStorage.removeItem(`${FOUND_LATER}${id}`);
+			localStorage.removeItem(`${LOOSE_LETTERS}${id}`);
 			await (await this.#store)?.delete(id);
 		} catch {
 			// It is sent once more then, under the same id, and taken once all the same.
