@@ -25,7 +25,8 @@ export class Bounds {
 		this.model = model;
 		this.least = new Int32Array(model.tasks);
 		this.wished = new Int32Array(model.tasks);
-		this.leastAt = Array.from({ length: model.tasks }, () => null);
+		this.leastAt = [];
+		for (let u = 0; u < model.tasks; u += 1) this.leastAt.push(null);
 		this.first = new Int32Array(model.tasks);
 		this.last = new Int32Array(model.tasks).fill(model.horizon);
 	}

@@ -1,6 +1,7 @@
 import {
 	leavesOf,
 	type Mode,
+	type Pool,
 	type Portion,
 	type Task,
 	type BatchMachine,
@@ -17,15 +18,29 @@ import type {
 } from './compiled.ts';
 import { Alike } from './alike.ts';
 import { found, foundAll, indexOf } from './by-name.ts';
+import { Changeovers } from './changeovers.ts';
 import { edgeOf } from './compiled-edge.ts';
 import { componentsOf } from './components.ts';
 import { compiledPrice } from './prices.ts';
 import { rangeOf } from './setup.ts';
-import { listOf } from './lists.ts';
+import { emptyLists, listOf, listsOf } from './lists.ts';
 import { tightenDomains } from './domains.ts';
 
 function want(wanted: Map<string, number>, pool: string, amount: number): void {
 	wanted.set(pool, (wanted.get(pool) ?? 0) + amount);
+}
+
+/** True where one of the ways to do a task is on a batch machine. */
+function isPortion(modes: readonly Mode[]): boolean {
+	for (const { batch } of modes) if (batch !== null) return true;
+	return false;
+}
+
+/** The least that is there of a pool at any time that it is there. */
+function leastOf(there: Pool['there']): number {
+	let least = Infinity;
+	for (const { amount } of there) if (amount < least) least = amount;
+	return least;
 }
 
 /** The pools that have, whenever they are there, more than all tasks together could ever take. */
@@ -36,18 +51,17 @@ function plentyOf({ pools, tasks, batchMachines, lags }: Problem): ReadonlySet<s
 			for (const demand of demands)
 				for (const pool of demand.pools) want(wanted, pool, demand.amount);
 	// Every portion may be a load of its own.
-	const portions = tasks.filter(({ modes }) => modes.some(({ batch }) => batch !== null)).length;
+	let portions = 0;
+	for (const { modes } of tasks) if (isPortion(modes)) portions += 1;
 	for (const { attended } of batchMachines)
 		for (const demand of attended)
 			for (const pool of demand.pools) want(wanted, pool, demand.amount * portions);
 	for (const { windows } of lags)
 		for (const { window } of windows)
 			for (const { pool, amount } of window?.holds ?? []) want(wanted, pool, amount);
-	return new Set(
-		pools
-			.filter(({ id, there }) => there.every(({ amount }) => amount >= (wanted.get(id) ?? 0)))
-			.map(({ id }) => id)
-	);
+	const plenty = new Set<string>();
+	for (const { id, there } of pools) if (leastOf(there) >= (wanted.get(id) ?? 0)) plenty.add(id);
+	return plenty;
 }
 
 /** Written out, so that whatever the problem was read from, what is asked of a machine at every start is found at once. */
@@ -126,7 +140,9 @@ export function compile(problem: Problem): Compiled {
 	const unitCapacity: number[] = [];
 	const unitRecovery: number[] = [];
 	const unitIndex = new Map<string, number>();
-	const batches = problem.batchMachines.map((machine, at): CompiledBatchMachine => {
+	const batch: CompiledBatchMachine[] = [];
+	for (let at = 0; at < problem.batchMachines.length; at += 1) {
+		const machine = problem.batchMachines[at] as BatchMachine;
 		const firstUnit = unitMachine.length;
 		for (const unit of machine.units) {
 			unitIndex.set(unit.id, unitMachine.length);
@@ -134,37 +150,32 @@ export function compile(problem: Problem): Compiled {
 			unitCapacity.push(unit.capacity);
 			unitRecovery.push(Math.max(machine.recovery, unit.recovery ?? 0));
 		}
-		const attended = machine.attended.map((demand) => ({
-			demand: alike.demand(demand),
-			ofEnd: demand.of === 'end'
-		}));
-		return {
+		const attended: CompiledBatchMachine['attended'][number][] = [];
+		let choosable = false;
+		for (const demand of machine.attended) {
+			const compiled = alike.demand(demand);
+			attended.push({ demand: compiled, ofEnd: demand.of === 'end' });
+			if (compiled.view < 0) choosable = true;
+		}
+		batch.push({
 			machine: plainMachine(machine),
 			firstUnit,
 			units: machine.units.length,
-			attended: listOf(attended),
-			choosable: attended.some(({ demand }) => demand.view < 0)
-		};
-	});
-	const batch = listOf(batches);
+			attended,
+			choosable
+		});
+	}
 
 	const machineIndex = indexOf(problem.machines);
-	const changing = problem.machines.map((machine) => {
-		const table = new Map(
-			machine.changeovers.map(({ before, after, length }) => [`${before}\n${after}`, length])
-		);
-		return {
-			between: (before: string, after: string) => table.get(`${before}\n${after}`) ?? 0
-		};
-	});
+	const changing: Changeovers[] = [];
+	for (const machine of problem.machines) changing.push(new Changeovers(machine.changeovers));
 	const kinds = new Map<string, number>();
 
 	const taskIndex = indexOf(problem.tasks);
 	const firstMode = new Int32Array(problem.tasks.length + 1);
 	const modes: CompiledMode[] = [];
-	const smallest = Math.min(
-		...batch.flatMap(({ machine }) => machine.units.map(({ capacity }) => capacity))
-	);
+	let smallest = Infinity;
+	for (const capacity of unitCapacity) if (capacity < smallest) smallest = capacity;
 	const sorts = new Map<string, number>();
 	const earliest = new Int32Array(problem.tasks.length);
 	const latest = new Int32Array(problem.tasks.length);
@@ -220,27 +231,30 @@ export function compile(problem: Problem): Compiled {
 	}
 	firstMode[problem.tasks.length] = modes.length;
 
-	const lags: CompiledEdge[] = [];
-	for (const lag of problem.lags) lags.push(edgeOf(lag, problem, taskIndex, alike));
-	const edges = listOf(lags);
-	const out: number[][] = problem.tasks.map(() => []);
-	const into: number[][] = problem.tasks.map(() => []);
+	const edges: CompiledEdge[] = [];
+	for (const lag of problem.lags) edges.push(edgeOf(lag, problem, taskIndex, alike));
+	const out = emptyLists(problem.tasks.length);
+	const into = emptyLists(problem.tasks.length);
 	for (let at = 0; at < edges.length; at += 1) {
 		const edge = edges[at] as CompiledEdge;
 		out[edge.before]?.push(at);
 		into[edge.after]?.push(at);
 	}
 
-	const prices: CompiledPrice[][] = problem.tasks.map(() => []);
+	const pricesOf: CompiledPrice[][] = [];
+	for (let u = 0; u < problem.tasks.length; u += 1) pricesOf.push([]);
 	for (const price of problem.prices)
-		prices[found(taskIndex, price.task)]?.push(compiledPrice(price));
-	const spansOf: number[][] = problem.tasks.map(() => []);
-	const spans = problem.spans.map((span, at): CompiledSpan => {
+		pricesOf[found(taskIndex, price.task)]?.push(compiledPrice(price));
+	const prices: CompiledPrice[][] = [];
+	for (const list of pricesOf) prices.push(listOf(list));
+	const spansOf = emptyLists(problem.tasks.length);
+	const spans: CompiledSpan[] = [];
+	for (const span of problem.spans) {
 		const tasks = foundAll(taskIndex, span.tasks);
-		for (const u of tasks) spansOf[u]?.push(at);
+		for (const u of tasks) spansOf[u]?.push(spans.length);
 		const { floor, until, price, tier } = span;
-		return { tasks, floor: floor ?? -horizon, until, price, tier };
-	});
+		spans.push({ tasks, floor: floor ?? -horizon, until, price, tier });
+	}
 
 	tightenDomains(edges, modes, firstMode, earliest, latest);
 	return {
@@ -254,14 +268,14 @@ export function compile(problem: Problem): Compiled {
 		pinnedUnit,
 		pinned,
 		edges,
-		out,
-		into,
+		out: listsOf(out),
+		into: listsOf(into),
 		prices,
-		spans: listOf(spans),
-		spansOf,
+		spans,
+		spansOf: listsOf(spansOf),
 		there,
 		views: alike.views,
-		changing: listOf(changing),
+		changing,
 		batch,
 		unitMachine: Int32Array.from(unitMachine),
 		unitCapacity: Int32Array.from(unitCapacity),

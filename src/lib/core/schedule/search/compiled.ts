@@ -1,4 +1,5 @@
 import type { BatchMachine, Problem } from '../problem.ts';
+import type { Changeovers } from './changeovers.ts';
 import type { LevelRange } from './setup.ts';
 import type { Components } from './components.ts';
 
@@ -139,7 +140,7 @@ export interface Compiled {
 	/** How much of each pool is there at each unit of time. */
 	readonly there: readonly Int16Array[];
 	readonly views: readonly { readonly pool: number; readonly amount: number }[];
-	readonly changing: readonly { readonly between: (before: string, after: string) => number }[];
+	readonly changing: readonly Changeovers[];
 	readonly batch: readonly CompiledBatchMachine[];
 	readonly unitMachine: Int32Array;
 	readonly unitCapacity: Int32Array;

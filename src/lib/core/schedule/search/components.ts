@@ -1,5 +1,5 @@
 import type { CompiledEdge } from './compiled.ts';
-import { listOf, numbersOf } from './lists.ts';
+import { emptyLists, listOf, listsOf } from './lists.ts';
 
 /** What can be taken out of a plan and put back in one go: a whole component, or a branch of one. */
 export interface Atom {
@@ -46,20 +46,6 @@ export interface Components {
 
 /** More than so much is not lifted lightly with each move. */
 const MOST_TAILS = 8;
-
-/** By task, an empty list of its own. */
-function emptyLists(count: number): number[][] {
-	const lists: number[][] = [];
-	for (let at = 0; at < count; at += 1) lists.push([]);
-	return lists;
-}
-
-/** The same lists, of one kind however they were made. */
-function listsOf(lists: readonly (readonly number[])[]): number[][] {
-	const made: number[][] = [];
-	for (const list of lists) made.push(numbersOf(list));
-	return made;
-}
 
 /** Tasks and the lags between them, as trees while they are grown. */
 class Grower {
@@ -225,8 +211,8 @@ export function componentsOf(
 		followers: listsOf(followers),
 		alone,
 		hangs,
-		tails,
-		ends,
+		tails: listsOf(tails),
+		ends: listsOf(ends),
 		isTail,
 		atoms: listOf(atoms),
 		atomsOf: listsOf(atomsOf)

@@ -8,7 +8,8 @@ export class FirstStarts {
 
 	constructor(private readonly model: Compiled) {
 		const { horizon, spans } = model;
-		this.counts = spans.map(() => new Int16Array(horizon + 1));
+		this.counts = [];
+		for (let at = 0; at < spans.length; at += 1) this.counts.push(new Int16Array(horizon + 1));
 		this.firsts = new Int32Array(spans.length).fill(horizon + 1);
 	}
 

@@ -15,3 +15,17 @@ export function listOf<T extends object | null>(items: ArrayLike<T>): T[] {
 	for (let at = 0; at < items.length; at += 1) made.push(items[at] as T);
 	return made;
 }
+
+/** So many empty lists, for numbers; to be filled, and then written out by `listsOf`. */
+export function emptyLists(count: number): number[][] {
+	const lists: number[][] = [];
+	for (let at = 0; at < count; at += 1) lists.push([]);
+	return lists;
+}
+
+/** The same lists of numbers, of one kind however they were made. */
+export function listsOf(lists: readonly (readonly number[])[]): number[][] {
+	const made: number[][] = [];
+	for (let at = 0; at < lists.length; at += 1) made.push(numbersOf(lists[at] as readonly number[]));
+	return made;
+}

@@ -58,9 +58,12 @@ export class Loads {
 	private readonly stretches: { first: number; end: number; change: number }[];
 
 	constructor(private readonly model: Compiled) {
-		this.ofUnit = Array.from(model.unitMachine, () => []);
+		this.ofUnit = [];
+		for (let unit = 0; unit < model.unitMachine.length; unit += 1) this.ofUnit.push([]);
 		this.changes = new Int32Array(model.batch.length);
-		this.stretches = model.batch.map(() => ({ first: 0, end: 0, change: -1 }));
+		this.stretches = [];
+		for (let at = 0; at < model.batch.length; at += 1)
+			this.stretches.push({ first: 0, end: 0, change: -1 });
 		for (const { machine, firstUnit } of model.batch)
 			for (const { unit, from, to, level, leaves } of machine.taken ?? [])
 				this.add(

@@ -45,11 +45,15 @@ export class ModeRows {
 		const { slots, count } = rowSlots(model);
 		const rows = new Int32Array(size * count);
 		const units = new Int16Array(size * count);
-		this.rows = Array.from(slots, (slot) => rows.subarray(slot * size, (slot + 1) * size));
-		this.units = model.modes.map(({ portion }, m) => {
-			const slot = slots[m] as number;
-			return portion ? units.subarray(slot * size, (slot + 1) * size) : null;
-		});
+		const rowsOf: Int32Array[] = [];
+		const unitsOf: (Int16Array | null)[] = [];
+		for (let m = 0; m < slots.length; m += 1) {
+			const from = (slots[m] as number) * size;
+			rowsOf.push(rows.subarray(from, from + size));
+			unitsOf.push(model.modes[m]?.portion ? units.subarray(from, from + size) : null);
+		}
+		this.rows = rowsOf;
+		this.units = unitsOf;
 	}
 
 	bar(u: number, from: number, to: number): void {

@@ -37,14 +37,20 @@ export class Neighbourhoods {
 		private readonly manner: Manner
 	) {
 		const { atoms, tails, ends } = state.model.components;
-		this.leadsOn = tails.some((list, u) => list.length > (ends[u]?.length ?? 0));
+		let leadsOn = false;
+		for (let u = 0; u < tails.length; u += 1)
+			if ((tails[u]?.length ?? 0) > (ends[u]?.length ?? 0)) leadsOn = true;
+		this.leadsOn = leadsOn;
 		this.marked = new Int32Array(state.model.tasks);
-		const movable = atoms.map((_, at) => at).filter((at) => !this.isPinned(at));
-		const { isTail: lifted } = state.model.components;
-		const isTail = (at: number) => (atoms[at]?.tasks ?? []).every((u) => lifted[u] === 1);
-		this.branches = movable.filter((at) => !atoms[at]?.whole && (atoms[at]?.tasks.length ?? 0) > 1);
-		this.wholes = movable.filter((at) => atoms[at]?.whole && !isTail(at));
-		if (this.branches.length === 0) this.branches = this.wholes;
+		const branches: number[] = [];
+		this.wholes = [];
+		for (let at = 0; at < atoms.length; at += 1) {
+			const atom = atoms[at] as Atom;
+			if (this.isPinned(atom)) continue;
+			if (atom.whole && !this.isTail(atom)) this.wholes.push(at);
+			if (!atom.whole && atom.tasks.length > 1) branches.push(at);
+		}
+		this.branches = branches.length === 0 ? this.wholes : branches;
 	}
 
 	/** Chooses the tasks to take out; gives the tops to put back, in order. */
@@ -202,8 +208,14 @@ export class Neighbourhoods {
 		}
 	}
 
-	private isPinned(at: number): boolean {
-		const atom = this.state.model.components.atoms[at];
-		return (atom?.tasks ?? []).some((u) => this.state.model.pinned[u] === 1);
+	private isPinned({ tasks }: Atom): boolean {
+		for (const u of tasks) if (this.state.model.pinned[u] === 1) return true;
+		return false;
+	}
+
+	/** True where all of it is lifted with what it follows. */
+	private isTail({ tasks }: Atom): boolean {
+		for (const u of tasks) if (this.state.model.components.isTail[u] !== 1) return false;
+		return true;
 	}
 }

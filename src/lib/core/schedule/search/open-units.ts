@@ -30,7 +30,8 @@ export class OpenUnits {
 	constructor(private readonly state: State) {
 		const { model } = state;
 		const size = model.horizon + 1;
-		this.known = model.batch.map(() => []);
+		this.known = [];
+		for (let at = 0; at < model.batch.length; at += 1) this.known.push([]);
 		this.own = { unitAt: new Int16Array(size), from: 0, to: -1, change: -1 };
 		this.blocked = new Uint8Array(size);
 	}

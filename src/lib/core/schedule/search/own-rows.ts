@@ -6,6 +6,7 @@ import {
 	type CompiledPrice,
 	type CompiledWindow
 } from './compiled.ts';
+import type { Changeovers } from './changeovers.ts';
 import { markMet } from './mark-met.ts';
 import { priceOfLag } from './prices.ts';
 import type { State } from './state.ts';
@@ -24,18 +25,29 @@ export class OwnRows {
 		const free = new Int32Array(model.horizon + 1);
 		this.none = free;
 		this.met = new Uint8Array(model.horizon + 1);
-		this.fixed = model.modes.map((mode) => {
-			const priced = (model.prices[mode.task] ?? []).filter(
-				({ ofStart }) => ofStart || !mode.portion
-			);
-			const plenty = mode.demands.filter((demand) => demand.plenty);
-			if (priced.length === 0 && mode.price === 0 && plenty.length === 0) return free;
-			const row = new Int32Array(model.horizon + 1).fill(mode.price);
-			for (const price of priced) addPrice(row, price, mode.length);
-			for (const demand of plenty)
+		const fixed: Int32Array[] = [];
+		for (const mode of model.modes) fixed.push(this.isFree(mode) ? free : this.fixedRow(mode));
+		this.fixed = fixed;
+	}
+
+	private isFree(mode: CompiledMode): boolean {
+		if (mode.price !== 0) return false;
+		for (const price of this.state.model.prices[mode.task] as readonly CompiledPrice[])
+			if (price.ofStart || !mode.portion) return false;
+		for (const { plenty } of mode.demands) if (plenty) return false;
+		return true;
+	}
+
+	private fixedRow(mode: CompiledMode): Int32Array {
+		const { state } = this;
+		const { model } = state;
+		const row = new Int32Array(model.horizon + 1).fill(mode.price);
+		for (const price of model.prices[mode.task] as readonly CompiledPrice[])
+			if (price.ofStart || !mode.portion) addPrice(row, price, mode.length);
+		for (const demand of mode.demands)
+			if (demand.plenty)
 				for (let t = 0; t < row.length; t += 1) if (!state.meets(demand, t)) row[t] = NEVER;
-			return row;
-		});
+		return row;
 	}
 
 	/** The same for a task of one mode, which it cannot cost less than; null for one of several. */
@@ -152,16 +164,14 @@ export class OwnRows {
 	/** Forbids starts too close to what stands on the machine and is of another family. */
 	private keepChangeovers(mode: CompiledMode, row: Int32Array, from: number, to: number): void {
 		const { state } = this;
-		const { between } = state.model.changing[mode.machine] as {
-			between: (a: string, b: string) => number;
-		};
+		const changeovers = state.model.changing[mode.machine] as Changeovers;
 		for (let other = 0; other < state.model.tasks; other += 1) {
 			const start = state.start[other] as number;
 			if (start < 0) continue;
 			const its = state.modeAt(state.mode[other] as number);
 			if (its.machine !== mode.machine) continue;
-			const after = (state.end[other] as number) + between(its.family, mode.family);
-			const before = start - mode.length - between(mode.family, its.family);
+			const after = (state.end[other] as number) + changeovers.between(its.family, mode.family);
+			const before = start - mode.length - changeovers.between(mode.family, its.family);
 			for (let t = Math.max(from, before + 1); t < after && t <= to; t += 1) row[t] = NEVER;
 		}
 	}

@@ -1,4 +1,5 @@
 import type { Compiled } from './compiled.ts';
+import { emptyLists, listsOf } from './lists.ts';
 
 /**
  * What is free of each pool, kept up to date, with views that answer at once until when so much of it is free.
@@ -21,15 +22,25 @@ export class Pools {
 
 	constructor(private readonly model: Compiled) {
 		const { horizon, there, views } = model;
-		this.free = there.map((amount) => amount.slice());
-		this.blockedFrom = views.map(() => new Int32Array(horizon + 1));
-		this.viewsOf = there.map(() => []);
+		this.free = [];
+		for (let pool = 0; pool < there.length; pool += 1)
+			this.free.push((there[pool] as Int16Array).slice());
+		this.blockedFrom = [];
+		const viewsOf = emptyLists(there.length);
 		this.dirtyFrom = new Int32Array(views.length);
 		this.dirtyTo = new Int32Array(views.length).fill(horizon);
-		this.viewPool = Int32Array.from(views, (view) => view.pool);
-		this.viewAmount = Int32Array.from(views, (view) => view.amount);
-		views.forEach((view, at) => this.viewsOf[view.pool]?.push(at));
-		for (const view of this.blockedFrom) view[horizon] = horizon;
+		this.viewPool = new Int32Array(views.length);
+		this.viewAmount = new Int32Array(views.length);
+		for (let at = 0; at < views.length; at += 1) {
+			const { pool, amount } = views[at] as Compiled['views'][number];
+			const blocked = new Int32Array(horizon + 1);
+			blocked[horizon] = horizon;
+			this.blockedFrom.push(blocked);
+			this.viewPool[at] = pool;
+			this.viewAmount[at] = amount;
+			viewsOf[pool]?.push(at);
+		}
+		this.viewsOf = listsOf(viewsOf);
 	}
 
 	/** Takes (or gives back, where negative) an amount of a pool over [from, to). */

@@ -15,23 +15,13 @@ import { State, type Stand } from './state.ts';
 import { Swaps } from './swaps.ts';
 import { Timing } from './timing.ts';
 import { tryStand } from './try-stand.ts';
+import { byTrouble, type Turn } from './turns.ts';
 
 /** Price of a task that found no place: more than any wish, so that a complete plan always wins. */
 const MISSING = 1 << 22;
 
 /** What was late is weighed by one to two times as much when another beginning is made. */
 const SHAKE = 256;
-
-/** A component that waits to be put in. */
-interface Turn {
-	readonly at: number;
-	readonly trouble: number;
-	readonly rank: number;
-}
-
-function byTrouble(a: Turn, b: Turn): number {
-	return b.trouble - a.trouble || a.rank - b.rank || a.at - b.at;
-}
 
 /** The search for a better plan, one move at a time; it never takes the time itself. */
 export class Search {
@@ -156,11 +146,7 @@ export class Search {
 			const parent = model.components.parent[top] as number;
 			const begins = parent < 0 || (state.start[parent] as number) >= 0;
 			if ((state.start[top] as number) >= 0 || !begins) continue;
-			const waits = (model.into[top] ?? []).some((e) => {
-				const { before, tight } = model.edges[e] as CompiledEdge;
-				return !tight && (state.start[before] as number) < 0;
-			});
-			if (waits) continue;
+			if (this.waits(top)) continue;
 			const least = inserter.values.bounds.least[top] as number;
 			// Where what hangs from it gets in its own way at the best start, another start may do.
 			let noise = 0;
@@ -171,6 +157,16 @@ export class Search {
 				noise = 4 * noise + 16;
 			}
 		}
+	}
+
+	/** True where something that a task follows does not stand yet. */
+	private waits(u: number): boolean {
+		const { model, state } = this;
+		for (const e of model.into[u] ?? []) {
+			const { before, tight } = model.edges[e] as CompiledEdge;
+			if (!tight && (state.start[before] as number) < 0) return true;
+		}
+		return false;
 	}
 
 	/**
@@ -220,10 +216,9 @@ export class Search {
 	 */
 	temperature(spent: number): number {
 		const { model } = this;
-		const bound = model.components.members.reduce(
-			(sum, [root = 0]) => sum + (this.inserter.values.bounds.least[root] ?? 0),
-			model.tasks
-		);
+		let bound = model.tasks;
+		for (const [root = 0] of model.components.members)
+			bound += this.inserter.values.bounds.least[root] ?? 0;
 		const left = spent < 1 ? 1 - spent : 0;
 		return (this.manner.heat * Math.min(this.bestCost, 4 * bound) * left * left) / model.tasks + 1;
 	}

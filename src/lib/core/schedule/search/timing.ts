@@ -60,9 +60,6 @@ export class Timing {
 			const to = (time[node] as number) + sign;
 			if (to < (low[node] as number) || to > (high[node] as number)) own[node] = NEVER;
 		}
-		const charge = (node: number, price: number) => {
-			own[node] = Math.min(NEVER, (own[node] as number) + price);
-		};
 		for (let u = 0; u < model.tasks; u += 1) {
 			const node = nodeOf[u] as number;
 			if (node < 0) continue;
@@ -70,12 +67,13 @@ export class Timing {
 			const length = (state.end[u] as number) - (state.start[u] as number);
 			for (const price of model.prices[u] ?? [])
 				charge(
+					own,
 					node,
 					priceAt(price, start + sign, start + sign + length) -
 						priceAt(price, start, start + length)
 				);
 		}
-		for (const { node, price } of orders.spanNodes) charge(node, sign * price);
+		for (const { node, price } of orders.spanNodes) charge(own, node, sign * price);
 		for (const edge of model.edges) {
 			const window = orders.windowNow(edge);
 			if (!window) continue;
@@ -131,4 +129,8 @@ export class Timing {
 		own[b] = Math.min(NEVER, (own[b] as number) - there);
 		this.cut.join(b, a, Math.max(0, back + there), 0);
 	}
+}
+
+function charge(own: Int32Array, node: number, price: number): void {
+	own[node] = Math.min(NEVER, (own[node] as number) + price);
 }

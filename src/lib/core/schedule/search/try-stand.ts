@@ -1,3 +1,4 @@
+import type { Changeovers } from './changeovers.ts';
 import type { CompiledBatchMachine, CompiledMode } from './compiled.ts';
 import { withPortion } from './setup.ts';
 import type { Stand, State } from './state.ts';
@@ -46,11 +47,11 @@ function keepsChangeovers(state: State, { start }: Stand, mode: CompiledMode): b
 		if (began < 0) continue;
 		const its = state.modeAt(state.mode[other] as number);
 		if (its.machine !== mode.machine) continue;
-		const between = model.changing[mode.machine]?.between ?? (() => 0);
-		const first = began <= start;
-		const gap = first
-			? start - (state.end[other] as number) - between(its.family, mode.family)
-			: began - start - mode.length - between(mode.family, its.family);
+		const changeovers = model.changing[mode.machine] as Changeovers;
+		const gap =
+			began <= start
+				? start - (state.end[other] as number) - changeovers.between(its.family, mode.family)
+				: began - start - mode.length - changeovers.between(mode.family, its.family);
 		if (gap < 0) return false;
 	}
 	return true;
