@@ -247,10 +247,8 @@ export class Orders {
 	private readPools(): void {
 		const { state, nodeOf } = this;
 		const { model } = state;
-		const uses: Use[][] = model.there.map(() => []);
-		const add = (pool: number, amount: number, use: Use) => {
-			if (use.begin < use.end) for (let k = 0; k < amount; k += 1) uses[pool]?.push(use);
-		};
+		const uses: Use[][] = [];
+		for (let pool = 0; pool < model.there.length; pool += 1) uses.push([]);
 		for (let u = 0; u < model.tasks; u += 1) {
 			const start = state.start[u] as number;
 			if (start < 0) continue;
@@ -268,7 +266,7 @@ export class Orders {
 					toEnd: !portion && demand.to === length,
 					within: demand.from > 0
 				};
-				for (const pool of pools) add(pool, demand.view >= 0 ? demand.amount : 1, use);
+				for (const pool of pools) addUse(uses, pool, demand.view >= 0 ? demand.amount : 1, use);
 			});
 		}
 		for (const [load, node] of this.loadNodes) {
@@ -286,7 +284,7 @@ export class Orders {
 					within: off + demand.from > 0
 				};
 				const pools = load.given[at] ?? [];
-				for (const pool of pools) add(pool, demand.view >= 0 ? demand.amount : 1, use);
+				for (const pool of pools) addUse(uses, pool, demand.view >= 0 ? demand.amount : 1, use);
 			});
 		}
 		for (const edge of model.edges) {
@@ -295,7 +293,7 @@ export class Orders {
 			const began = state.start[edge.before] as number;
 			const off = edge.fromStart ? 0 : (state.end[edge.before] as number) - began;
 			for (const { pool, amount } of window.holds)
-				add(pool, amount, {
+				addUse(uses, pool, amount, {
 					from: nodeOf[edge.before] as number,
 					fromOff: off,
 					to: nodeOf[edge.after] as number,
@@ -306,9 +304,8 @@ export class Orders {
 					within: false
 				});
 		}
-		uses.forEach((list, pool) =>
-			this.chain(list, model.there[pool] as Int16Array, { kind: 'pool', at: pool })
-		);
+		for (let pool = 0; pool < uses.length; pool += 1)
+			this.chain(uses[pool] as Use[], model.there[pool] as Int16Array, { kind: 'pool', at: pool });
 	}
 
 	private chain(uses: Use[], there: Int16Array, because: Because): void {
@@ -384,4 +381,9 @@ export class Orders {
 		const after = state.mode[edge.after] as number;
 		return before < 0 || after < 0 ? null : state.windowOf(edge, before, after);
 	}
+}
+
+/** So much of a pool is used: each piece of it by itself. */
+function addUse(uses: readonly Use[][], pool: number, amount: number, use: Use): void {
+	if (use.begin < use.end) for (let k = 0; k < amount; k += 1) uses[pool]?.push(use);
 }
