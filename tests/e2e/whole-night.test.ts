@@ -47,6 +47,19 @@ async function at(bakery: Bakery, ms: number, address = BENCH): Promise<void> {
 	await setClock(bakery.database.db, demoClock(`${day}T${clockText(ms, ZONE)}`, Date.now()));
 	await visit(bakery, address);
 }
+/** Keeps what the server answers to the next command from the page, until it is let go. */
+async function holdAnswer(page: Page): Promise<() => Promise<void>> {
+	await page.evaluate(() => {
+		const fetched = window.fetch.bind(window);
+		const held = new Promise<void>((resolve) => addEventListener('answer-let-go', () => resolve()));
+		window.fetch = async (...asked) => {
+			const answer = await fetched(...asked);
+			if (asked[0] === '/commands') await held;
+			return answer;
+		};
+	});
+	return () => page.evaluate(() => void dispatchEvent(new Event('answer-let-go')));
+}
 async function listOf({ database }: Bakery): Promise<readonly HandsOnEntry[]> {
 	const { accepted } = await readBench(database.db, TOMORROW, Date.now());
 	assert.ok(accepted, 'a plan is in force');
@@ -191,11 +204,19 @@ journey(
 		await press(page, 'Done');
 		await page.waitForSelector(`[data-work="${draw.what}"][data-work-state=done]`);
 		await page.click(`[data-work="${draw.what}"]`);
-		const lost = Math.min(draw.batch.pieces, 9);
+		const lost = Math.min(draw.batch.pieces - 3, 9);
+		// Two baskets of one load: the second is counted before the server has answered for the first.
+		const [good, rest] = [2, draw.batch.pieces - 2 - lost];
+		assert.ok(rest > 0, 'there is a second basket');
+		await type(page, 'Good', String(good), 'Tab');
 		await type(page, 'Lost', String(lost), 'Tab');
 		await press(page, 'burst');
-		await press(page, `Count ${draw.batch.pieces}`);
+		const answer = await holdAnswer(page);
+		await press(page, `Count ${good + lost}`);
 		await says(page, '[data-counted]', `${lost} lost`);
+		await press(page, `Count ${rest}`);
+		await answer();
+		await says(page, '[data-counted]', `${good + rest} good`, `${lost} lost`);
 		await says(page, '[data-short-text]', 'short of');
 		await page.setViewport(SIZES.desk);
 		assert.deepEqual(await accessibilityFaults(page), []);

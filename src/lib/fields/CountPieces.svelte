@@ -23,11 +23,19 @@
 
 	async function keep() {
 		const told = { kind: 'counted', good, second, lost, because } as const;
-		if (!(await results.tell(counted.portion, told, `${name}: ${all} counted`))) return;
+		const [what, goodAsTyped] = [`${name}: ${all} counted`, typedGood];
+		// What is counted leaves its fields at once: the next is counted while it is on its way. What was not taken comes back,
+		// unless something else was counted by then.
 		second = 0;
 		lost = 0;
 		because = '';
 		typedGood = null;
+		if (await results.tell(counted.portion, told, what)) return;
+		if (second > 0 || lost > 0 || typedGood !== null) return;
+		second = told.second;
+		lost = told.lost;
+		because = told.because;
+		typedGood = goodAsTyped;
 	}
 </script>
 

@@ -33,6 +33,7 @@
 					: parseFailureText(read.error);
 			return;
 		}
+		const sent = typed;
 		await entry.send(
 			{
 				kind: 'measure-dough',
@@ -46,7 +47,8 @@
 			},
 			`${title}: it came out at ${formatTemperature(read.value, 1, units)}`,
 			async (answer) => {
-				typed = '';
+				// What was typed while it was on its way stays.
+				if (typed === sent) typed = '';
 				onMeasured();
 				if (answer !== null) await readAnew('jovet:day');
 			}

@@ -49,6 +49,7 @@
 			timeZone
 		);
 		if (entry.asks(doubt, typed)) return;
+		const sent = typed;
 		const here = dough.story.ahead[0];
 		await entry.send(
 			{
@@ -63,7 +64,8 @@
 			},
 			`${title}: the dough is at ${bare(read.value.celsius)} ${degrees}`,
 			async (answer) => {
-				typed = '';
+				// What was typed while it was on its way stays.
+				if (typed === sent) typed = '';
 				if (answer) await readAnew('jovet:moment');
 			}
 		);

@@ -54,6 +54,7 @@
 			timeZone
 		);
 		if (entry.asks(doubt, typed)) return;
+		const sent = typed;
 		await entry.send(
 			{
 				kind: 'measure-dough',
@@ -67,7 +68,8 @@
 			},
 			`${title}: stirred to ${bare(read.value.celsius)} ${degrees}`,
 			async (answer) => {
-				typed = '';
+				// What was typed while it was on its way stays.
+				if (typed === sent) typed = '';
 				onKept();
 				if (answer) await readAnew('jovet:day');
 			}

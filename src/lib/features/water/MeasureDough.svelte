@@ -100,9 +100,11 @@
 			instrument
 		};
 		const at = `${bare(out.value.celsius)} ${degrees}`;
+		const sent = { dough, water };
 		const taken = async (answer: unknown) => {
-			dough = '';
-			water = null;
+			// What was typed while it was on its way stays.
+			if (dough === sent.dough) dough = '';
+			if (water === sent.water) water = null;
 			inBowl = false;
 			onKept();
 			if (answer !== null) await readAnew('jovet:day');

@@ -41,6 +41,7 @@
 	);
 
 	async function keep(celsius: number, instrument: 'typed' | 'probe') {
+		const sent = typed;
 		await entry.send(
 			{
 				kind: 'take-reading',
@@ -55,7 +56,8 @@
 			`${input.name}: ${bare(celsius)} ${degrees}`,
 			async (answer) => {
 				keptCelsius = celsius;
-				typed = null;
+				// What was typed while it was on its way stays.
+				if (typed === sent) typed = null;
 				if (answer) await readAnew('jovet:day');
 			}
 		);

@@ -53,6 +53,7 @@
 			sending.message = 'Type the lot as the sack says it.';
 			return;
 		}
+		const sent = { lot, receivedOn, properties };
 		await sending.send(
 			{
 				kind: 'add-delivery',
@@ -66,9 +67,10 @@
 			async ({ outcome }) => {
 				if (outcome !== 'done') return;
 				deliveryId = crypto.randomUUID();
-				lot = '';
-				receivedOn = '';
-				properties = UNKNOWN;
+				// What was typed while it was on its way stays: the next of a pallet.
+				if (lot === sent.lot) lot = '';
+				if (receivedOn === sent.receivedOn) receivedOn = '';
+				if (properties === sent.properties) properties = UNKNOWN;
 				await readAnew('jovet:day');
 			}
 		);
