@@ -214,7 +214,6 @@ journey(
 		const answer = await holdAnswer(page);
 		await press(page, `Count ${good + lost}`);
 		await says(page, '[data-counted]', `${lost} lost`);
-		await type(page, 'Good', String(rest), 'Tab');
 		await press(page, `Count ${rest}`);
 		await answer();
 		await says(page, '[data-counted]', `${good + rest} good`, `${lost} lost`);

@@ -11,6 +11,7 @@ export {
 export { timedOf, type TimedTask } from './timed.ts';
 export { alsoKnown } from './also-known.ts';
 export { expectedOf, type ExpectedWork } from './expected.ts';
+export { outToCount } from './out-to-count.ts';
 export { boardOf, lateMinutes, type Board, type BoardWork, type Whose } from './board.ts';
 export { staysOf, type Stay } from './stays.ts';
 export { asItWent, type NightAsItWent } from './as-it-went.ts';

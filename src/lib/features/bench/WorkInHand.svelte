@@ -3,7 +3,7 @@
 	import { useRoom } from '../../client/room-context.ts';
 	import type { ToldResults } from '../../client/told-results.svelte.ts';
 	import type { BenchView, DeckProbe } from '../../contracts/bench-views.ts';
-	import type { BoardWork } from '../../core/bench/index.ts';
+	import { outToCount, type BoardWork } from '../../core/bench/index.ts';
 	import TemperatureField from '../../fields/TemperatureField.svelte';
 	import BigFigure from '../../ui/BigFigure.svelte';
 	import { batchKey } from '../../core/planning/index.ts';
@@ -151,13 +151,10 @@
 		const key = batchKey({ ...batch, kind: 'portion' });
 		const counted = results.counted.find((other) => other.key === key);
 		const product = document?.input.products.find(({ id }) => id === batch.productId);
-		return counted && product
-			? {
-					counted,
-					name: product.name,
-					most: batch.kind === 'load' ? batch.pieces : counted.left
-				}
-			: null;
+		if (!counted || !product) return null;
+		const { left, pieces } = counted;
+		const most = batch.kind === 'load' ? outToCount(batch, model.expected, pieces - left) : left;
+		return { counted, name: product.name, most };
 	});
 	/** Pieces that are looked at first. */
 	const look = $derived(
