@@ -351,8 +351,15 @@
 		padding: 8px 0;
 	}
 	.reads {
-		max-width: 26rem;
 		padding-top: 10px;
+		font-size: 19px;
+	}
+	.reads :global(.row) {
+		grid-template-columns: auto 1fr;
+	}
+	.reads :global(.field) {
+		min-height: 56px;
+		font-size: 28px;
 	}
 	.caution {
 		margin-bottom: 12px;
