@@ -58,7 +58,7 @@
 	.chip {
 		min-height: 56px;
 		padding: 4px 12px;
-		border: 2px solid var(--line);
+		border: 2px solid var(--edge);
 		cursor: pointer;
 	}
 	.chip[aria-pressed='true'] {

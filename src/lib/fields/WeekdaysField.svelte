@@ -32,7 +32,7 @@
 	.day {
 		min-width: 48px;
 		min-height: 44px;
-		border: 2px solid var(--line);
+		border: 2px solid var(--edge);
 		cursor: pointer;
 	}
 	.day[aria-pressed='true'] {
