@@ -7,7 +7,7 @@ import { workList } from '../../src/lib/wording/work-list.ts';
 import { clockText } from '../../src/lib/wording/time-text.ts';
 import { TOMORROW } from '../integration/test-database.ts';
 import { acceptBeside } from './accepted-night.ts';
-import { AFTERNOON, byName, journey, says, sendBeside, textOf } from './bakery.ts';
+import { AFTERNOON, byName, journey, says, sendBeside, textOf, type Bakery } from './bakery.ts';
 import { accessibilityFaults } from './page-faults.ts';
 import { clearLetters, lettersIn, putLetters } from './letters.ts';
 import { renewableFront } from './renewable-front.ts';
@@ -23,6 +23,16 @@ async function press(page: Page, name: string): Promise<void> {
 	const button = await byName(page, 'button', name);
 	await page.waitForFunction((one) => !(one as HTMLButtonElement).disabled, {}, button);
 	await button.click();
+}
+/** The page is closed and the server comes back: the next page of the browser shows the work begun, and nothing waits any more. */
+async function nextPageSends(bakery: Bakery, what: string): Promise<Page> {
+	await bakery.page.close();
+	await bakery.start();
+	const next = await bakery.reopen();
+	await next.goto(`${bakery.origin}${BENCH}`);
+	await next.waitForSelector(`[data-work="${what}"][data-work-state=begun]`);
+	await next.waitForFunction(() => !document.querySelector('[data-outbox]'));
+	return next;
 }
 const inHand = (page: Page, what: string, state: string) =>
 	page.waitForSelector(`[data-hand="${what}"][data-hand-state=${state}]`);
@@ -267,12 +277,7 @@ journey(
 			older.id,
 			JSON.stringify(older)
 		);
-		await page.close();
-		await bakery.start();
-		const next = await bakery.reopen();
-		await next.goto(`${bakery.origin}${BENCH}`);
-		await next.waitForSelector(`[data-work="${first.what}"][data-work-state=begun]`);
-		await next.waitForFunction(() => !document.querySelector('[data-outbox]'));
+		const next = await nextPageSends(bakery, first.what);
 		const taps = await database.db.selectFrom('work_entry').select('work').execute();
 		assert.deepEqual(taps.map(({ work }) => work).sort(), [first.key, second.key].sort());
 		assert.equal(
@@ -304,12 +309,7 @@ journey(
 		await bakery.stop();
 		await press(page, 'Begin');
 		await says(page, '[data-outbox]', 'One entry waits');
-		await page.close();
-		await bakery.start();
-		const next = await bakery.reopen();
-		await next.goto(`${bakery.origin}${BENCH}`);
-		await next.waitForSelector(`[data-work="${first.what}"][data-work-state=begun]`);
-		await next.waitForFunction(() => !document.querySelector('[data-outbox]'));
+		const next = await nextPageSends(bakery, first.what);
 		const taps = await database.db.selectFrom('work_entry').select('work').execute();
 		assert.deepEqual(taps, [{ work: first.key }]);
 		assert.equal(await next.evaluate(() => localStorage.length), 0, 'it lies there no more');
