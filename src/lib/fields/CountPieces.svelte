@@ -40,7 +40,7 @@
 </script>
 
 <section class="count" aria-label="Count of {name}" data-count={name}>
-	<p>Out of the oven: <b data-counted>{countedText(counted)}</b></p>
+	<p>{name}: <b data-counted>{countedText(counted)}</b></p>
 	{#if counted.left > 0}
 		<div class="steps">
 			<Stepper label="Good" value={good} onSet={(value: number) => (typedGood = value)} />

@@ -32,7 +32,7 @@
 		line-height: 1.05;
 	}
 	.middle {
-		font-size: 34px;
+		font-size: var(--middle-figure, 34px);
 		font-weight: 800;
 		line-height: 1.15;
 	}

@@ -50,15 +50,15 @@ const LOOKED_AT_TEXT: Readonly<Record<LookedAt, string>> = {
 	proof: 'in proof'
 };
 
-/** What a portion came to so far: "14 good, 1 second, 1 lost of 16". */
+/** What a portion came to so far: "14 good, 1 second, 1 lost of 16"; what is not counted yet need not be out of the oven. */
 export function countedText({ good, second, lost, left, pieces }: CountedPortion): string {
-	if (good + second + lost === 0) return `${pieces} to count`;
+	if (good + second + lost === 0) return `none of ${pieces} counted`;
 	const parts = [
 		`${good} good`,
 		...(second > 0 ? [`${second} second`] : []),
 		...(lost > 0 ? [`${lost} lost`] : [])
 	];
-	return `${parts.join(', ')} of ${pieces}${left > 0 ? `, ${left} to count` : ''}`;
+	return `${parts.join(', ')} of ${pieces}${left > 0 ? `, ${left} not counted` : ''}`;
 }
 
 /** Something told of a portion, in one line. */

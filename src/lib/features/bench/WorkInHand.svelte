@@ -4,22 +4,20 @@
 	import type { ToldResults } from '../../client/told-results.svelte.ts';
 	import type { BenchView, DeckProbe } from '../../contracts/bench-views.ts';
 	import { outToCount, type BoardWork } from '../../core/bench/index.ts';
-	import TemperatureField from '../../fields/TemperatureField.svelte';
 	import BigFigure from '../../ui/BigFigure.svelte';
 	import { batchKey } from '../../core/planning/index.ts';
 	import { fromTheColdText } from '../../wording/from-the-cold.ts';
 	import { methodText } from '../../wording/method-text.ts';
 	import { PIECE_DECISION_TEXT } from '../../wording/result-text.ts';
-	import { coreText } from '../../wording/core-text.ts';
 	import { handText, whenText } from '../../wording/bench-text.ts';
 	import type { HandsOnEntry } from '../../wording/list-entry.ts';
-	import { formatTemperature } from '../../core/units/index.ts';
-	import { ageText, clockText } from '../../wording/time-text.ts';
+	import { clockText } from '../../wording/time-text.ts';
 	import { waterOf } from '../../wording/water-line.ts';
 	import type { BenchModel } from './bench-model.svelte.ts';
 	import DoughOut from './DoughOut.svelte';
 	import { figuresOfWork } from './figures-of-work.ts';
 	import { lookOfWork, WAITS_MINUTES } from './look-of-work.ts';
+	import OvenReading from './OvenReading.svelte';
 	import type { PieceDecision } from '../../core/results/index.ts';
 
 	interface Props {
@@ -90,22 +88,16 @@
 				return whenText(one, nowMs);
 		}
 	});
-	/** What can be read as it is done; nobody has to. */
-	const reads = $derived.by(() => {
-		if (entry.kind === 'load') return { name: 'Stone', least: 50, most: 400 };
-		return entry.measure === 'core' ? { name: 'Core', least: 0, most: 130 } : null;
-	});
-	/** What hands do by the product's own method. */
-	const BY_METHOD: ReadonlySet<string> = new Set(['divide', 'pre-shape', 'shape', 'pan', 'score']);
+	/** How it is done, by its product's own method. */
 	const method = $derived.by(() => {
 		const { batch } = entry;
 		if (batch?.kind !== 'portion' && batch?.kind !== 'load') return '';
-		const shapes = task?.step.kind === 'hands-on' && BY_METHOD.has(task.step.activity);
-		if (!shapes && entry.kind !== 'load') return '';
 		const product = document?.input.products.find(({ id }) => id === batch.productId);
-		const isScored =
-			entry.kind === 'load' || (task?.step.kind === 'hands-on' && task.step.activity === 'score');
-		return product ? methodText(product, isScored) : '';
+		// What is done to a load once it is in, its method no longer tells.
+		const wants = entry.kind === 'load' || task?.step.kind === 'hands-on';
+		return task && document && product && wants
+			? methodText(task, product, document.plan.tasks)
+			: '';
 	});
 	/** Where it is fetched from first, by whoever begins it. */
 	const cold = $derived(
@@ -113,36 +105,8 @@
 			? fromTheColdText(task, document.plan.tasks)
 			: ''
 	);
+	/** What was read of the deck or the bread, told as it is done. */
 	let celsius: number | null = $state(null);
-	/** What a probe said longer ago is not how it is (our default). */
-	const FRESH_MS = 5 * 60_000;
-	/** What the deck's own probe says, where one is heard. */
-	const probe = $derived.by(() => {
-		const kind = entry.kind === 'load' ? 'deck-stone' : 'loaf-core';
-		const found = reads
-			? probes.find((one) => one.kind === kind && one.deckId === task?.machineId)
-			: undefined;
-		return found && nowMs - found.measuredAtMs < FRESH_MS ? found : null;
-	});
-	/** When its bake began: when it was really loaded, where that was tapped. */
-	const bakesMs = $derived.by(() => {
-		const load = model.expected.find(
-			({ work }) => work.taskId === entry.taskId && work.kind === 'load'
-		);
-		return load?.toMs ?? null;
-	});
-	const doneText = $derived.by(() => {
-		if (
-			celsius === null ||
-			reads?.name !== 'Core' ||
-			bakesMs === null ||
-			task?.step.kind !== 'bake'
-		)
-			return '';
-		const { step, celsius: dough } = task;
-		const read = { celsius, atMinutes: (nowMs - bakesMs) / 60_000 };
-		return coreText({ step, celsius: dough }, bakesMs, read, units, zone);
-	});
 	/** What is counted when it is out: all of its portion, or a load of it. */
 	const counts = $derived.by(() => {
 		const { batch } = entry;
@@ -200,61 +164,43 @@
 	</div>
 	{#if cold}<p class="line" data-from-cold>Take it <b>{cold}</b> first.</p>{/if}
 	{#if method}<p class="line" data-method>How: <b>{method}</b></p>{/if}
-	{#if entry.caution}<p class="caution" data-caution>{entry.caution}</p>{/if}
-	{#if !isOver}
-		<div class="actions">
-			{#if one.state.kind === 'begun' || isShort || measured}
-				{#if measured}
-					<button
-						class="action"
-						disabled={!steady}
-						aria-expanded={open === 'measure'}
-						onclick={() => (open = open === 'measure' ? null : 'measure')}>Dough is ... °</button
-					>
-					<button class="action-lesser" disabled={!steady} onclick={done}>Out, not measured</button>
+	<div class="at-hand" class:stays={!isOver}>
+		{#if entry.caution}<p class="caution" data-caution>{entry.caution}</p>{/if}
+		{#if !isOver}
+			<div class="actions">
+				{#if one.state.kind === 'begun' || isShort || measured}
+					{#if measured}
+						<button
+							class="action"
+							disabled={!steady}
+							aria-expanded={open === 'measure'}
+							onclick={() => (open = open === 'measure' ? null : 'measure')}>Dough is ... °</button
+						>
+						<button class="action-lesser" disabled={!steady} onclick={done}
+							>Out, not measured</button
+						>
+					{:else}
+						<button class="action" disabled={!steady} onclick={done}>Done</button>
+					{/if}
 				{:else}
-					<button class="action" disabled={!steady} onclick={done}>Done</button>
+					<button class="action" disabled={!steady} onclick={() => model.tap(entry, 'begun')}
+						>Begin</button
+					>
+					<button class="action-lesser" disabled={!steady} onclick={done}>Done</button>
 				{/if}
-			{:else}
-				<button class="action" disabled={!steady} onclick={() => model.tap(entry, 'begun')}
-					>Begin</button
-				>
-				<button class="action-lesser" disabled={!steady} onclick={done}>Done</button>
-			{/if}
-			{#if one.state.kind !== 'begun'}
-				<button
-					class="action-lesser"
-					disabled={!steady}
-					aria-expanded={open === 'not-yet'}
-					onclick={() => (open = open === 'not-yet' ? null : 'not-yet')}>Not yet</button
-				>
-			{/if}
-		</div>
-		{#if reads}
-			<div class="reads">
-				<TemperatureField
-					label="{reads.name} read now"
-					{celsius}
-					decimals={0}
-					least={reads.least}
-					most={reads.most}
-					optional
-					onSet={(read: number | null) => (celsius = read)}
-				/>
-				{#if probe}
+				{#if one.state.kind !== 'begun'}
 					<button
-						class="action-lesser min-h-14"
-						data-probe
-						onclick={() => (celsius = Math.round(probe.celsius))}
-						>{formatTemperature(probe, 0, units)} by {probe.sensor}, {ageText(
-							probe.measuredAtMs,
-							nowMs
-						)}: take it</button
+						class="action-lesser"
+						disabled={!steady}
+						aria-expanded={open === 'not-yet'}
+						onclick={() => (open = open === 'not-yet' ? null : 'not-yet')}>Not yet</button
 					>
 				{/if}
-				{#if doneText}<p role="status" data-done-at><b>{doneText}</b></p>{/if}
 			</div>
 		{/if}
+	</div>
+	{#if !isOver}
+		<OvenReading {entry} {task} {model} {probes} bind:celsius />
 		{#if look}
 			<button
 				class="action-lesser weigh"
@@ -350,22 +296,20 @@
 		align-items: end;
 		padding: 8px 0;
 	}
-	.reads {
-		padding-top: 10px;
-		font-size: 19px;
-	}
-	.reads :global(.row) {
-		grid-template-columns: auto 1fr;
-	}
-	.reads :global(.field) {
-		min-height: 56px;
-		font-size: 28px;
-	}
 	.caution {
 		margin-bottom: 12px;
 		padding: 8px 12px;
 		border: 2px solid var(--ink);
 		font-size: 19px;
+	}
+	/* However much is told above, what is tapped next is in sight, with the caution on it. */
+	.at-hand.stays {
+		position: sticky;
+		z-index: 1;
+		bottom: 0;
+		margin: 0 -20px;
+		padding: 8px 20px;
+		background: var(--sheet);
 	}
 	.actions {
 		display: flex;
@@ -382,6 +326,13 @@
 		margin-top: 12px;
 	}
 	@media (max-width: 1100px) {
+		.hand {
+			--middle-figure: 28px;
+			padding-top: 4px;
+		}
+		.when {
+			font-size: 46px;
+		}
 		h2 {
 			font-size: 34px;
 		}

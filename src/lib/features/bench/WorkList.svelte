@@ -102,6 +102,7 @@
 		font-variant-numeric: tabular-nums;
 	}
 	.what b {
+		text-wrap: pretty;
 		display: block;
 		font-size: 19px;
 		line-height: 1.2;

@@ -58,7 +58,7 @@
 	const sentence = $derived(
 		sums.good + sums.second + sums.lost === 0
 			? 'Nothing is counted yet.'
-			: `${sums.good} good, ${sums.second} second, ${sums.lost} lost${sums.left > 0 ? `; ${sums.left} to count` : ''}.`
+			: `${sums.good} good, ${sums.second} second, ${sums.lost} lost${sums.left > 0 ? `; ${sums.left} not counted` : ''}.`
 	);
 </script>
 
