@@ -4,7 +4,7 @@
 		type BringInPlan,
 		type Brought,
 		type BroughtOne
-	} from '../../formats/book/bring-in-plan.ts';
+	} from '../../formats/book/brought.ts';
 	import { formatNumber } from '../../core/units/index.ts';
 	import TextField from '../../fields/TextField.svelte';
 	import type { BringInModel } from './bring-in-model.svelte.ts';

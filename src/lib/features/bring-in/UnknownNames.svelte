@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { OurBook, OurMaterial } from '../../contracts/bring-in-views.ts';
 	import { INGREDIENT_KINDS, type IngredientKind } from '../../core/formula/index.ts';
-	import type { BringInPlan, UnknownName } from '../../formats/book/bring-in-plan.ts';
+	import type { BringInPlan, UnknownName } from '../../formats/book/brought.ts';
 	import ChoiceField from '../../fields/ChoiceField.svelte';
 	import { INGREDIENT_KIND_TEXT } from '../../wording/kind-text.ts';
 	import type { BringInModel } from './bring-in-model.svelte.ts';

@@ -2,12 +2,8 @@ import { SvelteMap } from 'svelte/reactivity';
 import type { BookRead } from '../../contracts/book-problems.ts';
 import type { OurBook, OurMaterial } from '../../contracts/bring-in-views.ts';
 import type { IngredientKind } from '../../core/formula/index.ts';
-import {
-	bringInPlan,
-	type BringInPlan,
-	type Brought,
-	type UnknownName
-} from '../../formats/book/bring-in-plan.ts';
+import { bringInPlan } from '../../formats/book/bring-in-plan.ts';
+import type { BringInPlan, Brought, UnknownName } from '../../formats/book/brought.ts';
 import type { BringInReply } from '../../formats/book/protocol.ts';
 import { bookFailureText } from '../../wording/bring-in-text.ts';
 import { KeptIds } from './kept-ids.ts';

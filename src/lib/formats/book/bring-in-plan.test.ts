@@ -4,7 +4,8 @@ import type { BookFile } from '../../contracts/book-file.ts';
 import type { OurBook } from '../../contracts/bring-in-views.ts';
 import { nameKey } from '../name-key.ts';
 import { BOOK } from './book.fixture.ts';
-import { bringInPlan, type Choices } from './bring-in-plan.ts';
+import { bringInPlan } from './bring-in-plan.ts';
+import type { Choices } from './brought.ts';
 import { knownOf } from './known-of.ts';
 
 const NOBODY: OurBook = {
