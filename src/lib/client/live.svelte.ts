@@ -1,3 +1,4 @@
+import { SettledReading } from './settled-reading.ts';
 import { tellSignedOut } from './signed-out.ts';
 
 /** What a browser hears: that something was written, or that anything may have been. */
@@ -10,8 +11,6 @@ interface Reach {
 
 const CHANNEL = 'jovet-live';
 const LOCK = 'jovet-live-stream';
-/** Several things written at once are looked at once. */
-const SETTLE_MS = 250;
 /** A stream that is away for a moment comes back by itself; after this it is told. */
 const AWAY_MS = 8000;
 
@@ -25,9 +24,6 @@ export class Live {
 	/** The stream broke off a moment ago or longer; it may only be on its way back. */
 	lost = $state(false);
 	#last = -1;
-	#timer: ReturnType<typeof setTimeout> | null = null;
-	#reading = false;
-	#heard = false;
 
 	constructor(
 		private readonly onChange: () => Promise<void>,
@@ -37,17 +33,21 @@ export class Live {
 
 	/** Begins to listen; gives the way out. */
 	start(): () => void {
+		const reading = new SettledReading(this.onChange, () => performance.now());
 		const channel = new BroadcastChannel(CHANNEL);
 		channel.onmessage = ({ data }: MessageEvent<Heard | Reach>) => {
 			if (typeof data === 'object' && 'reach' in data) this.#reach(data.reach);
-			else this.#settle();
+			else reading.hear();
 		};
 		let stop = () => {};
 		const over = new Promise<void>((resolve) => {
 			stop = resolve;
 		});
 		const hold = () => {
-			const close = this.#open((heard) => channel.postMessage(heard));
+			const close = this.#open(
+				(heard) => channel.postMessage(heard),
+				() => reading.hear()
+			);
 			return over.then(close);
 		};
 		// Without locks (an old browser) every tab has a stream of its own.
@@ -56,11 +56,11 @@ export class Live {
 		return () => {
 			stop();
 			channel.close();
-			if (this.#timer) clearTimeout(this.#timer);
+			reading.stop();
 		};
 	}
 
-	#open(tell: (heard: Heard | Reach) => void): () => void {
+	#open(tell: (heard: Heard | Reach) => void, readHere: () => void): () => void {
 		const source = new EventSource('/events');
 		let awayTimer: ReturnType<typeof setTimeout> | null = null;
 		const reach = (now: Reach['reach']) => {
@@ -69,7 +69,7 @@ export class Live {
 		};
 		const hear = (heard: Heard) => {
 			tell(heard);
-			this.#settle();
+			readHere();
 		};
 		source.addEventListener('written', ({ data }: MessageEvent<string>) => {
 			const { sequence, topic } = JSON.parse(data) as { sequence: number; topic: string };
@@ -107,25 +107,5 @@ export class Live {
 		if (reach === 'there') this.awaySinceMs = null;
 		if (reach === 'away') this.awaySinceMs ??= Date.now();
 		if (wasLost && !this.lost) this.onBack();
-	}
-
-	/**
-	 * What is heard while a page is read waits until it was read: a reading that is begun anew again and again
-	 * would never end where much is written.
-	 */
-	#settle(): void {
-		this.#heard = true;
-		if (this.#reading) return;
-		this.#timer ??= setTimeout(() => {
-			this.#timer = null;
-			this.#heard = false;
-			this.#reading = true;
-			void this.onChange()
-				.catch(() => undefined)
-				.finally(() => {
-					this.#reading = false;
-					if (this.#heard) this.#settle();
-				});
-		}, SETTLE_MS);
 	}
 }
