@@ -34,6 +34,20 @@ async function nextPageSends(bakery: Bakery, what: string): Promise<Page> {
 	await next.waitForFunction(() => !document.querySelector('[data-outbox]'));
 	return next;
 }
+/** Notes every state in which a work is shown from now on; gives the way to read them. */
+async function statesSeen(page: Page, what: string): Promise<() => Promise<readonly string[]>> {
+	const seen = await page.evaluateHandle((what) => {
+		const states = new Set<string>();
+		new MutationObserver(() =>
+			states.add(
+				document.querySelector(`[data-work="${what}"]`)?.getAttribute('data-work-state') ??
+					'not shown'
+			)
+		).observe(document.body, { attributes: true, childList: true, subtree: true });
+		return states;
+	}, what);
+	return () => seen.evaluate((states) => [...states]);
+}
 const inHand = (page: Page, what: string, state: string) =>
 	page.waitForSelector(`[data-hand="${what}"][data-hand-state=${state}]`);
 
@@ -139,6 +153,7 @@ journey(
 		assert.equal((await taps()).length, 1, 'nothing of the tablet is there yet');
 
 		await setClock(database.db, demoClock(wallOf(beganMs + HOUR_MS + 4 * 60_000), Date.now()));
+		const seen = await statesSeen(page, first.what);
 		await tablet.mend();
 		await page.waitForFunction(() => !document.querySelector('[data-not-live]'));
 		// What somebody did first at the desk is told, with what was tapped here; the rest is in.
@@ -146,6 +161,7 @@ journey(
 		await page.waitForFunction(
 			() => !document.querySelector('[data-outbox]')?.textContent?.includes('wait')
 		);
+		assert.deepEqual(await seen(), ['done'], 'what was tapped is never seen to go and come');
 		const stored = await taps();
 		assert.deepEqual(
 			stored.map(({ work, act, name }) => [work, act, name]),

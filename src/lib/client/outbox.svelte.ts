@@ -36,6 +36,8 @@ export type StorageTrouble =
 export class Outbox {
 	/** What waits, or was refused. */
 	letters: readonly Letter[] = $state.raw([]);
+	/** What waited and was taken since the page was read: shown until the page tells it, so that nothing is seen to go and come. */
+	#arrived: readonly Letter[] = $state.raw([]);
 	trouble: StorageTrouble | null = $state(null);
 	readonly #again = () => this.flush();
 	/** On their way for the first time: they do not wait yet. */
@@ -47,7 +49,8 @@ export class Outbox {
 
 	constructor(
 		private readonly retries: Retries,
-		private readonly onSent: () => void,
+		/** Reads the page anew; tells whether it could. */
+		private readonly onSent: () => Promise<boolean>,
 		/** Who is at this screen. */
 		private readonly by: () => {
 			readonly id: string;
@@ -57,6 +60,11 @@ export class Outbox {
 		} | null,
 		private readonly timeZone: () => string
 	) {}
+
+	/** What this screen knows of and the page may not tell yet: what waits or was refused, and what has just arrived. */
+	get untold(): readonly Letter[] {
+		return [...this.letters, ...this.#arrived];
+	}
 
 	/** When it is known whether this browser keeps what waits. */
 	get opened(): Promise<unknown> {
@@ -149,6 +157,14 @@ export class Outbox {
 		return this.#flushing;
 	}
 
+	/** Has the page tell what arrived. */
+	readonly #readSent = async (): Promise<boolean> => {
+		const ids = this.#arrived.map(({ id }) => id);
+		if (!(await this.onSent())) return false;
+		this.#arrived = this.#arrived.filter(({ id }) => !ids.includes(id));
+		return true;
+	};
+
 	async #sendAll(): Promise<boolean> {
 		let sent = 0;
 		for (const letter of this.#waiting) {
@@ -162,10 +178,14 @@ export class Outbox {
 			}
 			sent += 1;
 			const told = this.#toTell(result);
-			if (told === null) this.discard(letter.id);
-			else this.#keep({ ...letter, refused: told });
+			if (told === null) {
+				this.#arrived = [...this.#arrived, letter];
+				this.discard(letter.id);
+			} else this.#keep({ ...letter, refused: told });
 		}
-		if (sent > 0) this.onSent();
+		// Not waited for: what is tapped next goes at once.
+		if (sent > 0)
+			void this.#readSent().then((isRead) => isRead || this.retries.add(this.#readSent));
 		return this.#waiting.length === 0;
 	}
 

@@ -89,10 +89,10 @@ export class ToldResults {
 		if (result.outcome === 'refused') this.#struck = this.#struck.filter((one) => one !== id);
 	}
 
-	/** What waits in this browser, of an earlier page too. */
+	/** What waits in this browser, of an earlier page too, or has just been sent. */
 	get #waiting(): readonly ResultEntry[] {
 		const { date } = this.shown();
-		return this.outbox.letters.flatMap(({ id, refused, draft, byName }): readonly ResultEntry[] => {
+		return this.outbox.untold.flatMap(({ id, refused, draft, byName }): readonly ResultEntry[] => {
 			if (refused !== null || draft.kind !== 'tell-result' || draft.date !== date) return [];
 			const { portion, told, occurredAtMs } = draft as unknown as {
 				readonly portion: PortionRef;

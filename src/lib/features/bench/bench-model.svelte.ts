@@ -185,10 +185,10 @@ export class BenchModel {
 		if (result.outcome === 'refused') this.#struck = this.#struck.filter((one) => one !== id);
 	}
 
-	/** Taps that wait in this browser, of an earlier page too. */
+	/** Taps that wait in this browser, of an earlier page too, or have just been sent. */
 	get #waiting(): readonly WorkEntry[] {
 		const { date } = this.shown().view;
-		return this.outbox.letters.flatMap(({ id, refused, draft, byName }): readonly WorkEntry[] => {
+		return this.outbox.untold.flatMap(({ id, refused, draft, byName }): readonly WorkEntry[] => {
 			if (refused !== null || draft.kind !== 'tap-work' || draft.date !== date) return [];
 			const { work, act, occurredAtMs, untilMs, because, celsius } = draft as unknown as {
 				readonly work: string;

@@ -53,7 +53,7 @@
 	});
 	const outbox = new Outbox(
 		retries,
-		() => void readAnew('jovet:day'),
+		() => readAnew('jovet:day'),
 		() => bakery && { ...bakery.actor, isUntold: hands?.isUntold ?? false },
 		() => bakery?.timeZone ?? 'UTC'
 	);

@@ -27,7 +27,7 @@
 	const entry = new BenchEntry(room.outbox);
 	const scale = new BenchScale();
 	onMount(() => scale.start());
-	const view = $derived(withKept(read, room.outbox.letters, room.bakery.actor.name));
+	const view = $derived(withKept(read, room.outbox.untold, room.bakery.actor.name));
 	const { units } = $derived(room.bakery);
 
 	const states = $derived(view.lines.map((line) => lineState(line, line.weighed)));

@@ -19,18 +19,19 @@ type Written = Letter['draft'] & {
  */
 export function withKept(view: WeighUpView, letters: readonly Letter[], by: string): WeighUpView {
 	const waiting = letters.filter(({ refused }) => refused === null);
+	const heardOf = [...view.lines.flatMap(({ weighed }) => weighed), ...view.byFeel];
+	const known = new Set(heardOf.map(({ id }) => id));
 	const mine = waiting.flatMap(({ id, draft }) => {
 		const written = draft as Written;
-		return draft.kind === 'weigh-line' && written.batch && isSame(written.batch, view.batch)
-			? [{ id, ...written }]
-			: [];
+		const isMine =
+			draft.kind === 'weigh-line' && written.batch && isSame(written.batch, view.batch);
+		return isMine && !known.has(id) ? [{ id, ...written }] : [];
 	});
 	const struck = new Set(waiting.flatMap(({ draft }) => (draft as Written).weighingId ?? []));
 	if (mine.length === 0 && struck.size === 0) return view;
-	const heard = [...view.lines.flatMap(({ weighed }) => weighed), ...view.byFeel].length;
 	const asWeighing = (one: (typeof mine)[number]) => ({
 		id: one.id,
-		at: heard + mine.indexOf(one),
+		at: heardOf.length + mine.indexOf(one),
 		grams: one.grams ?? 0,
 		how: one.how ?? ('typed' as const),
 		closeEnough: one.closeEnough ?? false,
