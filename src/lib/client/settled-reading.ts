@@ -10,7 +10,7 @@ const MOST_PEACE_MS = 3000;
  *
  * What is heard while a page is read waits until it was read: a reading that is begun anew again and again would never end where much is
  * written. And where much is written for long (a tablet that was away for hours sends all that was tapped on it) reading takes a third of
- * the time at most, however slow the page or the server is.
+ * the time at most, as long as one reading takes no more than a second and a half.
  */
 export class SettledReading {
 	#timer: ReturnType<typeof setTimeout> | null = null;
