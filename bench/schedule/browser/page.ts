@@ -15,11 +15,17 @@ function browserWorker(): Worker {
 	});
 }
 
+/** The time on the clock of what is cancelled. */
+const CANCELLED_MS = 500;
+
 /** What is asked of this page from outside. */
 export interface EngineInBrowser {
 	readonly solve: (size: DaySize, day: number, seed: number, moves: number) => Plan;
 	readonly replanNights: () => Promise<Replanned>;
-	/** How long after it was sent a cancel is answered by a worker that searches, in milliseconds. */
+	/**
+	 * How long after it was sent a cancel is answered by a warmed worker, in milliseconds; sent at moments spread from the
+	 * question to the answer of a large day, so that what is done before and after the search is met too.
+	 */
 	readonly cancels: (times: number) => Promise<readonly number[]>;
 }
 
@@ -40,20 +46,26 @@ const engine: EngineInBrowser = {
 		const worker = browserWorker();
 		const post = (request: ScheduleRequest) => worker.postMessage(request);
 		const problem = problemOf(generateDay('large', 1));
-		const took: number[] = [];
-		for (let id = 1; id <= times; id += 1) {
-			let sent = 0;
-			await new Promise<void>((heard) => {
+		/** From the cancel, if one is sent, until the worker's last word; null where that came first. */
+		const ask = (id: number, cancelAfterMs: number) =>
+			new Promise<number | null>((answered) => {
+				let sent: number | null = null;
+				const cancel = setTimeout(() => {
+					sent = performance.now();
+					post({ kind: 'cancel', id });
+				}, cancelAfterMs);
 				worker.onmessage = ({ data }: MessageEvent<ScheduleReply>) => {
-					if (data.id !== id) return;
-					if (data.kind === 'better' && sent === 0) {
-						sent = performance.now();
-						post({ kind: 'cancel', id });
-					} else if (data.kind === 'cancelled') heard();
+					if (data.id !== id || data.kind === 'better') return;
+					clearTimeout(cancel);
+					answered(sent === null ? null : performance.now() - sent);
 				};
-				post({ kind: 'solve', id, problem, inForce: null, seed: id, budgetMs: 60_000 });
+				post({ kind: 'solve', id, problem, inForce: null, seed: id, budgetMs: CANCELLED_MS });
 			});
-			took.push(performance.now() - sent);
+		for (let id = 1; id <= 3; id += 1) await ask(id, 2 * CANCELLED_MS);
+		const took: number[] = [];
+		for (let at = 0; at < times; at += 1) {
+			const answered = await ask(4 + at, (CANCELLED_MS * at) / times);
+			if (answered !== null) took.push(answered);
 		}
 		worker.terminate();
 		return took;

@@ -4,7 +4,9 @@ import { generateDay } from '../../../bench/schedule/generate-day.ts';
 import { problemOf } from '../../../bench/schedule/neutral-case.ts';
 import type { ScheduleReply, ScheduleRequest } from '../contracts/schedule-protocol.ts';
 import { checkPlan } from '../core/schedule/index.ts';
+import { compile } from '../core/schedule/search/compile.ts';
 import { answerScheduleRequests } from './schedule-server.ts';
+import { solveInSlices } from './solve-in-slices.ts';
 
 const DAY = problemOf(generateDay('small', 3));
 
@@ -110,4 +112,32 @@ test('a plan in force is gone on from, a faulty problem and a broken one are ans
 	send({ ...solve(4), problem: null } as unknown as ScheduleRequest);
 	const broken = await replyOf((reply) => reply.id === 4);
 	assert.equal(broken.kind, 'broken');
+});
+
+/** Solves with a clock that a slice of work goes by at each look, wanted for so many pauses; how many there were. */
+async function leftAfter(pauses: number) {
+	let [time, paused] = [0, 0];
+	const answer = await solveInSlices(
+		{ problem: DAY, inForce: null, seed: 1, budgetMs: 1500 },
+		{
+			now: () => (time += 7),
+			pause: () => {
+				paused += 1;
+				return Promise.resolve();
+			},
+			wanted: () => paused < pauses
+		},
+		() => undefined
+	);
+	return { kind: answer.kind, paused };
+}
+
+test('what nobody wants any more is left at any pause: before the first plan, at a move, at the last polish', async () => {
+	const { kind, paused: all } = await leftAfter(Infinity);
+	assert.equal(kind, 'solved');
+	// Every component is looked at alone and then put in, with a pause after each.
+	const { components } = compile(DAY);
+	assert.ok(all > 2 * components.members.length, `${all} pauses`);
+	for (let pauses = 1; pauses <= all; pauses += 1)
+		assert.deepEqual(await leftAfter(pauses), { kind: 'unwanted', paused: pauses });
 });

@@ -70,6 +70,7 @@ export async function solveInSlices(
 		const made = Solver.of(problem, seed + (turn - 1) * SEEDS_APART);
 		if (!made.ok) return { kind: 'faulty', fault: made.error };
 		const solver = made.value;
+		if (!(await breathe())) return { kind: 'unwanted' };
 		for (const _ of inForce ? solver.resuming(inForce) : solver.beginning()) {
 			// The first complete plan is told at once, also when another first plan is still being tried.
 			if (told === Infinity && solver.progress.missing === 0) tell(solver);
@@ -94,7 +95,7 @@ export async function solveInSlices(
 		// Telling takes as long as a slice.
 		if (!(await breathe())) return { kind: 'unwanted' };
 	}
-	solver.finish();
+	for (const _ of solver.finishing()) if (!(await breathe())) return { kind: 'unwanted' };
 	return { kind: 'solved', found: judged(problem, solver) };
 }
 

@@ -190,7 +190,7 @@ class HeldNight {
 			solver.run(Math.min(SLICE, budget.moves - done), done / budget.moves);
 			yield;
 		}
-		solver.finish();
+		yield* solver.finishing();
 		const placement = {
 			zeroMs: expanded.grid.zeroMs,
 			plan: solver.plan(),

@@ -28,19 +28,20 @@ export function circleOf(problem: Problem): readonly Link[] | null {
 	]);
 	const from = Int32Array.from(links, (link) => index.get(link.from) ?? 0);
 	const to = Int32Array.from(links, (link) => index.get(link.to) ?? 0);
+	const by = Int32Array.from(links, (link) => link.by);
 	const latest = new Float64Array(index.size);
 	/** By node, the link that moved it last; -1 while nothing did. */
 	const movedBy = new Int32Array(index.size).fill(-1);
 	for (let sweep = 0; sweep <= index.size; sweep += 1) {
 		let moved = false;
-		links.forEach(({ by }, at) => {
-			const node = to[at] ?? 0;
-			const reached = (latest[from[at] ?? 0] ?? 0) + by;
-			if (reached <= (latest[node] ?? 0)) return;
+		for (let at = 0; at < by.length; at += 1) {
+			const node = to[at] as number;
+			const reached = (latest[from[at] as number] as number) + (by[at] as number);
+			if (reached <= (latest[node] as number)) continue;
 			latest[node] = reached;
 			movedBy[node] = at;
 			moved = true;
-		});
+		}
 		if (!moved) return null;
 		// What moved each other in a circle will do so for ever: no need to wait until every sweep was made.
 		const on = nodeOnCircle(movedBy, from);

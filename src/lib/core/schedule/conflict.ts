@@ -2,8 +2,9 @@ import { fail, ok, type Result } from '../result.ts';
 import { circleOf, type Link } from './circle.ts';
 import { checkPlan } from './check/check-plan.ts';
 import { faultOf, type Fault } from './faults.ts';
+import { inOneGo } from './in-one-go.ts';
 import type { Problem } from './problem.ts';
-import { inOneGo, smallestClash } from './smallest-clash.ts';
+import { smallestClash } from './smallest-clash.ts';
 import { solve } from './solver.ts';
 
 /** Something that could be otherwise: a shift, a machine, a due time, a window; and the problem with it relaxed. */

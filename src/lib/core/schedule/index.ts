@@ -21,7 +21,8 @@ export { solve, Solver, type Progress } from './solver.ts';
 export { differenceOf, withPriceOnMoving, withSoftWindows, type Difference } from './replan.ts';
 export type { Link } from './circle.ts';
 export { conflictOf, type Conflict, type Wish } from './conflict.ts';
-export { inOneGo, smallestClash } from './smallest-clash.ts';
+export { inOneGo } from './in-one-go.ts';
+export { smallestClash } from './smallest-clash.ts';
 export { holdersOf, type Held, type Holder } from './holders.ts';
 export {
 	chanceOfPlan,

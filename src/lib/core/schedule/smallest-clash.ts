@@ -28,11 +28,3 @@ function* among<Held>(
 	const early = yield* among(goTogether, [...fixed, ...late], first, late.length > 0);
 	return [...early, ...late];
 }
-
-/** Takes all steps in one go. */
-export function inOneGo<Result>(steps: Generator<void, Result>): Result {
-	for (;;) {
-		const step = steps.next();
-		if (step.done) return step.value;
-	}
-}

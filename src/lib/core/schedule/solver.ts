@@ -1,5 +1,6 @@
 import { fail, ok, type Result } from '../result.ts';
 import { faultOf, type Fault } from './faults.ts';
+import { inOneGo } from './in-one-go.ts';
 import type { Plan } from './plan.ts';
 import type { Problem } from './problem.ts';
 import { compile } from './search/compile.ts';
@@ -46,8 +47,7 @@ export class Solver {
 
 	/** Makes the first plan in one go. */
 	begin(): void {
-		const steps = this.beginning();
-		while (!steps.next().done);
+		inOneGo(this.beginning());
 	}
 
 	/**
@@ -60,8 +60,7 @@ export class Solver {
 
 	/** The same in one go. */
 	resume(plan: Plan): void {
-		const steps = this.resuming(plan);
-		while (!steps.next().done);
+		inOneGo(this.resuming(plan));
 	}
 
 	/** Makes so many moves with a share of the budget (0 to 1) spent. */
@@ -70,10 +69,19 @@ export class Solver {
 		for (let at = 0; at < moves; at += 1) this.search.move(temperature);
 	}
 
-	/** Brings the best plan to the best times for its order; new times can make another order, so more than once. */
-	finish(): void {
+	/**
+	 * Brings the best plan to the best times for its order; new times can make another order, so more than once. Goes on
+	 * by steps of a few milliseconds, between which it can be left.
+	 */
+	*finishing(): Generator<void, void> {
 		this.search.restore();
-		for (let turn = 0; turn < 8 && this.search.polish(1000); turn += 1);
+		yield;
+		for (let turn = 0; turn < 8 && this.search.polish(1000); turn += 1) yield;
+	}
+
+	/** The same in one go. */
+	finish(): void {
+		inOneGo(this.finishing());
 	}
 
 	get progress(): Progress {

@@ -6,6 +6,7 @@ import { problemOf } from '../../../../../bench/schedule/neutral-case.ts';
 import { tinyFrom, tinyProblem } from '../tiny-problems.fixture.ts';
 import type { Problem } from '../problem.ts';
 import { compile } from './compile.ts';
+import { inOneGo } from '../in-one-go.ts';
 import { learnBounds } from './learn-bounds.ts';
 import { Search } from './search.ts';
 import { Values } from './values.ts';
@@ -37,7 +38,7 @@ function compare(problem: Problem, seed: number): number {
 /** What the search itself learned is its own affair: the same, of an empty plan of one's own. */
 function bounded(search: Search): Values {
 	const values = new Values(new Search(search.model, 1).state);
-	learnBounds(values);
+	inOneGo(learnBounds(values));
 	return values;
 }
 

@@ -5,9 +5,10 @@ const UNSEEN = -1;
 
 /**
  * Learns the bounds from an empty plan: every task alone, with nothing in its way and nothing charged for what tasks
- * share. To be called once, before anything stands.
+ * share. To be called once, before anything stands; stops for breath after each component, with nothing else to be asked
+ * of these values until it is through.
  */
-export function learnBounds(values: Values): void {
+export function* learnBounds(values: Values): Generator<void, void> {
 	const { model } = values.state;
 	values.batch.free = true;
 	for (const members of model.components.members) {
@@ -18,6 +19,7 @@ export function learnBounds(values: Values): void {
 			const modes = values.rows.slice(model.firstMode[u], model.firstMode[u + 1]);
 			if (low !== UNSEEN) values.bounds.learn(u, modes, low, values.high[u] as number);
 		}
+		yield;
 	}
 	values.batch.free = false;
 }

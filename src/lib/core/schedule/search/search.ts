@@ -68,11 +68,10 @@ export class Search {
 	/**
 	 * First plans: all components put in one by one, in an order for each attempt; the best is gone on from. Where much of
 	 * what the best costs is lateness, what was late goes in first the next time, more so each time it was. Stops for breath
-	 * after each component.
+	 * after each component, looked at alone or put in.
 	 */
 	*begin(): Generator<void, void> {
-		learnBounds(this.inserter.values);
-		yield;
+		yield* learnBounds(this.inserter.values);
 		for (let attempt = 0; attempt < this.manner.attempts; attempt += 1) {
 			yield* this.attempt(attempt);
 			this.lateness.blame();
@@ -174,7 +173,7 @@ export class Search {
 	 * in around it, in order of due times.
 	 */
 	*resume(stands: readonly Stand[]): Generator<void, void> {
-		learnBounds(this.inserter.values);
+		yield* learnBounds(this.inserter.values);
 		const { state, model } = this;
 		this.inserter.attempts = 4;
 		for (const stand of stands) if (model.pinned[stand.task] === 1) tryStand(state, stand);
