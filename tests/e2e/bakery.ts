@@ -188,6 +188,30 @@ export async function visit(bakery: Bakery, address: string): Promise<void> {
 	await bakery.page.waitForSelector('html[data-ready=yes]');
 }
 
+/** Goes on to an address as a tap on a link does: the application stays loaded, and only what the page shows is fetched. */
+export async function walk(bakery: Bakery, address: string): Promise<void> {
+	const { page, origin } = bakery;
+	if (!page.url().startsWith(origin)) return visit(bakery, address);
+	await page.waitForSelector('html[data-ready=yes]');
+	await page.evaluate(
+		(href) =>
+			new Promise((there) => {
+				navigation?.addEventListener(
+					'currententrychange',
+					// What comes of it is drawn with the next frame but one at the latest.
+					() => requestAnimationFrame(() => requestAnimationFrame(there)),
+					{ once: true }
+				);
+				const link = document.createElement('a');
+				link.href = href;
+				document.body.append(link);
+				link.click();
+				link.remove();
+			}),
+		address
+	);
+}
+
 /** The one element whose accessible name is this; waits for it. */
 export async function byName(page: Page, role: string, name: string): Promise<ElementHandle> {
 	const found = await page.waitForSelector(`::-p-aria([name="${name}"][role="${role}"])`);

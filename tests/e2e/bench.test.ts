@@ -131,6 +131,36 @@ journey(
 );
 
 journey(
+	'what is tapped as its page goes is stored all the same',
+	async (bakery) => {
+		const { page } = bakery;
+		const { plan, input } = await acceptBeside(bakery, 'ahead');
+		const [first] = workList(plan, input);
+		assert.ok(first);
+		await at(bakery, wallOf(first.atMs + 60_000));
+		for (const [tap, kind] of [
+			['Begin', 'begun'],
+			['Done', 'done']
+		] as const) {
+			const button = await byName(page, 'button', tap);
+			await page.waitForFunction((one) => !(one as HTMLButtonElement).disabled, {}, button);
+			// Of one breath: nothing of the tap has reached the network yet, nor the storage.
+			const [left] = await Promise.all([
+				page.waitForNavigation(),
+				button.evaluate((one) => {
+					(one as HTMLButtonElement).click();
+					location.assign('about:blank');
+				})
+			]);
+			assert.equal(left, null);
+			await stored(bakery, first, kind);
+			await visit(bakery, BENCH);
+		}
+	},
+	AFTERNOON
+);
+
+journey(
 	'at the bench with the server gone: what is tapped is seen, kept and stored when it is back; what is due sounds by station',
 	async (bakery) => {
 		const { page } = bakery;

@@ -75,7 +75,8 @@ export async function untilMoved(page: Page): Promise<void> {
 				[...document.querySelectorAll('[data-work]')]
 					.map((row) => `${row.getAttribute('data-work-state')}${row.textContent}`)
 					.join() !== before,
-			{ timeout: 5000 },
+			// At every frame it would be most of what the page does.
+			{ timeout: 5000, polling: 200 },
 			before
 		)
 		.catch(() => undefined);

@@ -12,13 +12,13 @@ import {
 	PHONE,
 	says,
 	search,
-	SIZES,
 	textOf,
 	type,
 	visit,
+	walk,
 	type Bakery
 } from './bakery.ts';
-import { accessibilityFaults, handFaults } from './page-faults.ts';
+import { accessibilityFaults, handFaults, standsEachLook } from './page-faults.ts';
 import { TONIGHT } from './hot-night.ts';
 
 const press = async (page: Page, name: string) => (await byName(page, 'button', name)).click();
@@ -169,7 +169,7 @@ journey(
 			['bakery/drops', 'There is no drop yet'],
 			['bakery/closed-days', 'No closed day is entered']
 		] as const) {
-			await visit(bakery, `${TONIGHT}/${room}`);
+			await walk(bakery, `${TONIGHT}/${room}`);
 			await says(page, '[data-room-sentence]', words);
 			assert.ok(await page.$('main a, main form'), `${room} leads on`);
 			assert.deepEqual(await accessibilityFaults(page), [], room);
@@ -318,28 +318,17 @@ journey(
 			'/water',
 			'/devices'
 		];
-		for (const [appearance, size] of [
-			['paper', SIZES.desk],
-			['ember', SIZES.tablet],
-			['paper', PHONE]
-		] as const) {
-			await page.setViewport(size);
-			await page
-				.browserContext()
-				.setCookie({ name: 'appearance', value: appearance, domain: '127.0.0.1', path: '/' });
-			for (const one of pages) {
-				await visit(bakery, `${TONIGHT}/bakery${one}`);
-				await page.waitForSelector('[data-room-sentence]');
-				const where = `${one}, ${appearance}, ${size.width}`;
-				assert.deepEqual(await accessibilityFaults(page), [], where);
-				const wider = await page.evaluate(
-					() => document.documentElement.scrollWidth - window.innerWidth
-				);
-				assert.ok(wider <= 0, `${where} is ${wider} px too wide`);
-				if (size === PHONE) assert.deepEqual(await handFaults(page), [], where);
-			}
+		for (const one of pages) {
+			await walk(bakery, `${TONIGHT}/bakery${one}`);
+			assert.match(await textOf(page, '[data-room-sentence]'), /./, one);
+			await standsEachLook(page, one);
 		}
-		assert.match(await textOf(page, '[data-room-sentence]'), /./);
+		await page.setViewport(PHONE);
+		for (const one of pages) {
+			await walk(bakery, `${TONIGHT}/bakery${one}`);
+			await standsEachLook(page, one, [{ appearance: 'paper', size: PHONE }]);
+			assert.deepEqual(await handFaults(page), [], one);
+		}
 	},
 	AFTERNOON
 );

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
-import { choose, leaveSlip, says, SIZES, textOf, type, visit } from './bakery.ts';
-import { accessibilityFaults } from './page-faults.ts';
+import { choose, leaveSlip, says, textOf, type, visit, walk } from './bakery.ts';
+import { standsEachLook } from './page-faults.ts';
 import {
 	HARBOUR,
 	makeHot,
@@ -249,22 +249,10 @@ night(
 		await measureBeside(bakery, 'Harbour dough', 25);
 		await measureBeside(bakery, 'Stick dough', 24.4);
 
-		for (const [appearance, size] of [
-			['paper', SIZES.desk],
-			['ember', SIZES.tablet]
-		] as const)
-			for (const room of ['water', 'fermentation', 'learned', 'bakery']) {
-				await page.setViewport(size);
-				await page
-					.browserContext()
-					.setCookie({ name: 'appearance', value: appearance, domain: '127.0.0.1', path: '/' });
-				await visit(bakery, `${TONIGHT}/${room}`);
-				assert.deepEqual(await accessibilityFaults(page), [], `${room}, ${appearance}`);
-				const wider = await page.evaluate(
-					() => document.documentElement.scrollWidth - window.innerWidth
-				);
-				assert.ok(wider <= 0, `${room} is ${wider} px wider than ${size.width}`);
-			}
+		for (const room of ['water', 'fermentation', 'learned', 'bakery']) {
+			await walk(bakery, `${TONIGHT}/${room}`);
+			await standsEachLook(page, room);
+		}
 	}
 );
 

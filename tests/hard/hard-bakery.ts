@@ -18,18 +18,16 @@ export interface HardBakery {
 	readonly pid: number;
 	readonly said: () => string;
 	readonly hasEnded: () => boolean;
+	/** Gives the application that runs another demo, as it was at first. */
+	readonly renew: () => Promise<void>;
 	readonly close: () => Promise<void>;
 }
 
-export async function openHardBakery(
-	/** What was done there before its clock is set and it is opened. */
-	prepare: (db: Db) => Promise<void> = () => Promise.resolve()
-): Promise<HardBakery> {
-	const database = await testDatabase();
-	await prepare(database.db);
-	await setClock(database.db, { anchorRealMs: Date.now(), anchorBakeryMs: NOW_MS, rate: 1 });
+/** Sets the clock of a demo, lets a device in, and gives what opens its doors. */
+async function furnish(db: Db): Promise<{ readonly cookie: string; readonly deviceKey: string }> {
+	await setClock(db, { anchorRealMs: Date.now(), anchorBakeryMs: NOW_MS, rate: 1 });
 	const deviceKey = randomBytes(32).toString('base64url');
-	await database.db.transaction().execute((tx) =>
+	await db.transaction().execute((tx) =>
 		putDevice(tx, {
 			id: randomUUID(),
 			name: 'Fuzz device',
@@ -47,22 +45,39 @@ export async function openHardBakery(
 			]
 		})
 	);
+	return { cookie: await cookieOf(db), deviceKey };
+}
+
+export async function openHardBakery(
+	/** What was done there before its clock is set and it is opened. */
+	prepare: (db: Db) => Promise<void> = () => Promise.resolve()
+): Promise<HardBakery> {
+	const database = await testDatabase();
+	await prepare(database.db);
+	let keys = await furnish(database.db);
 	const application = await startApplication({
 		port: await freePort(0),
 		databaseUrl: database.url,
 		quiet: true
 	});
-	const cookie = await cookieOf(database.db);
 	let ended = false;
 	void application.ended.then(() => (ended = true));
 	return {
 		origin: application.origin,
 		database,
-		cookie,
-		deviceKey,
+		get cookie() {
+			return keys.cookie;
+		},
+		get deviceKey() {
+			return keys.deviceKey;
+		},
 		pid: application.pid,
 		said: application.said,
 		hasEnded: () => ended,
+		renew: async () => {
+			await database.renew();
+			keys = await furnish(database.db);
+		},
 		close: async () => {
 			await application.stop();
 			await database.drop();

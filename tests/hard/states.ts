@@ -219,11 +219,11 @@ export const HOSTILE_STATES: readonly HostileState[] = [
 		}
 	},
 	{
-		name: 'five hundred checks of one dough',
+		name: 'three hundred checks of one dough',
 		make: async (db) => {
-			const batch = await measured(db, NOW_MS - 600 * MINUTE);
-			for (let check = 0; check < 500; check += 1)
-				await tell(db, NOW_MS - (600 - check) * MINUTE, {
+			const batch = await measured(db, NOW_MS - 400 * MINUTE);
+			for (let check = 0; check < 300; check += 1)
+				await tell(db, NOW_MS - (400 - check) * MINUTE, {
 					kind: 'check-dough',
 					batch,
 					stage: 'dough',

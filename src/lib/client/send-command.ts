@@ -2,6 +2,9 @@ import type { CommandContent, CommandKind, CommandOutcome } from '../contracts/c
 import { isPassing } from '../contracts/refusals.ts';
 import { tellSignedOut } from './signed-out.ts';
 
+/** The longest command that is sent though its page goes, in characters: what a hand taps is a tenth of it. */
+const OUTLIVES_ITS_PAGE = 4000;
+
 /** A command without what the sender adds. */
 export type Draft<K extends CommandKind> = {
 	readonly kind: K;
@@ -47,6 +50,9 @@ export async function postCommand<K extends CommandKind>(
 					...(byId === null ? {} : { 'jovet-by': byId })
 				},
 				body,
+				// Goes on when its page goes. A browser lets only so much go on for all pages together: what is refused for
+				// that is asked once more without.
+				keepalive: attempt === 1 && body.length <= OUTLIVES_ITS_PAGE,
 				...(patienceMs === undefined ? {} : { signal: AbortSignal.timeout(patienceMs) })
 			});
 			if (answer.headers.get('content-type')?.includes('application/json')) {

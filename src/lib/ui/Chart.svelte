@@ -120,5 +120,7 @@
 	.place {
 		width: 100%;
 		height: 220px;
+		/* As wide as there is room: what is drawn in it must not keep a page wide when a tablet is turned. */
+		contain: inline-size;
 	}
 </style>
