@@ -90,7 +90,7 @@ journey(
 			await page.bringToFront();
 			await page.waitForFunction(
 				() => document.documentElement.dataset.ready && !document.querySelector('[data-outbox]'),
-				{ timeout: 400_000 }
+				{ timeout: 400_000, polling: 500 }
 			);
 			assert.deepEqual(await lettersIn(page), []);
 		}

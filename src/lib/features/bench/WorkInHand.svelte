@@ -10,6 +10,7 @@
 	import { methodText } from '../../wording/method-text.ts';
 	import { PIECE_DECISION_TEXT } from '../../wording/result-text.ts';
 	import { handText, whenText } from '../../wording/bench-text.ts';
+	import { heldTogether } from '../../wording/held-together.ts';
 	import type { HandsOnEntry } from '../../wording/list-entry.ts';
 	import { clockText } from '../../wording/time-text.ts';
 	import { waterOf } from '../../wording/water-line.ts';
@@ -152,7 +153,7 @@
 			{#if one.state.kind === 'put-off' && one.state.because}· {one.state.because}{/if}
 		</p>
 	</header>
-	<h2>{entry.what}</h2>
+	<h2>{heldTogether(entry.what)}</h2>
 	{#if waitsFor && !isOver}<p class="line" data-waits-for>
 			Before it comes: <b>{waitsFor}</b>.
 		</p>{/if}

@@ -3,6 +3,7 @@
 	import { formatTemperature, type UnitChoice } from '../../core/units/index.ts';
 	import type { HandsOnEntry } from '../../wording/list-entry.ts';
 	import { handText, whenText } from '../../wording/bench-text.ts';
+	import { heldTogether } from '../../wording/held-together.ts';
 	import { clockText } from '../../wording/time-text.ts';
 
 	interface Props {
@@ -57,7 +58,7 @@
 				>
 					<span class="time">{clockText(timeOf(one), zone)}</span>
 					<span class="what">
-						<b>{entry.what}</b>
+						<b>{heldTogether(entry.what)}</b>
 						<span class="said"
 							>{[saidOf(one), entry.machine, entry.who]
 								.filter((part) => part !== '')
