@@ -60,6 +60,7 @@
 					top: 0,
 					left: 60,
 					right: 0,
+					itemGap: 20,
 					textStyle: { color: ink },
 					...(what.legend as object | undefined)
 				},

@@ -82,8 +82,9 @@
 		border: 1px solid var(--line);
 	}
 	.sub {
-		margin-bottom: 4px;
+		margin-bottom: 6px;
 		font-size: 15px;
+		line-height: 1.4;
 	}
 	.misses {
 		width: 100%;
