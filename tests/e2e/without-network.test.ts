@@ -332,3 +332,55 @@ journey(
 	},
 	AFTERNOON
 );
+
+journey(
+	'two pages of one tablet: what one of them sent stays as it is on the other until that has read it too',
+	async (bakery) => {
+		const { database, origin } = bakery;
+		const { plan, input } = await acceptBeside(bakery, 'ahead');
+		const [first] = workList(plan, input);
+		assert.ok(first);
+		await setClock(database.db, demoClock(wallOf(first.atMs + 60_000), Date.now()));
+		const tablet = await pairedTablet(bakery, 'Shelf tablet');
+		await tablet.takeUp('Ilo Venn');
+		const { page } = tablet;
+		await isKeptHere(page, BENCH);
+		await page.goto(`${origin}${BENCH}`);
+		const beside = await page.browserContext().newPage();
+		await beside.goto(`${origin}${BENCH}`);
+		await inHand(beside, first.what, 'open');
+		await page.bringToFront();
+		await inHand(page, first.what, 'open');
+		await tablet.cut();
+		await beside.setOfflineMode(true);
+		await press(page, 'Begin');
+		await says(page, '[data-outbox]', 'One entry waits', first.what);
+		await beside.bringToFront();
+		await inHand(beside, first.what, 'begun');
+		await says(beside, '[data-outbox]', 'One entry waits', first.what);
+		const seen = await statesSeen(beside, first.what);
+
+		// Only the first has its network back, and sends it: it waits nowhere any more.
+		await tablet.mend();
+		await beside.waitForFunction(() => !document.querySelector('[data-outbox]'));
+		assert.deepEqual(await lettersIn(page), []);
+		assert.deepEqual(await seen(), ['begun']);
+		// The other reads what was done since, at the desk too.
+		await beside.setOfflineMode(false);
+		await sendBeside(bakery, {
+			kind: 'tap-work',
+			date: TOMORROW,
+			work: first.key,
+			taskId: first.taskId,
+			act: 'ended',
+			untilMs: null,
+			because: '',
+			celsius: null,
+			personId: null
+		});
+		await beside.waitForSelector(`[data-work="${first.what}"][data-work-state=done]`);
+		assert.deepEqual(await seen(), ['begun', 'done']);
+		await tablet.close();
+	},
+	AFTERNOON
+);

@@ -28,15 +28,20 @@ export class LetterStore {
 		return store;
 	}
 
-	/** What waits, in the order in which it was made; and how many cannot be read by this version. They stay. */
-	async all(): Promise<{ readonly letters: readonly Letter[]; readonly unread: number }> {
+	/**
+	 * What waits, in the order in which it was made; and how many cannot be read by this version. They stay. Null where what reads them
+	 * could not be fetched, as without a network.
+	 */
+	async all(): Promise<{ readonly letters: readonly Letter[]; readonly unread: number } | null> {
 		const kept = await this.db.getAll('letters');
 		// What reads them is fetched where there are some.
 		if (kept.length === 0) return { letters: [], unread: 0 };
-		await import('./schemas-without-eval.ts');
-		const { letterSchema } = await import('./letter-schema.ts');
+		const reader = await import('./schemas-without-eval.ts')
+			.then(() => import('./letter-schema.ts'))
+			.catch(() => null);
+		if (!reader) return null;
 		const letters = kept.flatMap((one) => {
-			const read = letterSchema.safeParse(one);
+			const read = reader.letterSchema.safeParse(one);
 			return read.success ? [read.data] : [];
 		});
 		return {

@@ -29,6 +29,13 @@ export type StorageTrouble =
 	/** Something in it was written by another version, and waits for that. */
 	| 'unread';
 
+/** What a page tells the other pages of this browser about what waits. */
+type Word =
+	/** More of it is kept, or it is kept otherwise. */
+	| { readonly kind: 'kept' }
+	/** The server has answered it, or it shall not be sent after all. */
+	| { readonly kind: 'answered' | 'discarded'; readonly id: string };
+
 /**
  * What the bench has to tell the server. Everything is written down in this browser as it is sent, so that neither a page that
  * is closed on the way nor hours without a network lose it; what arrived is crossed out.
@@ -42,6 +49,8 @@ export class Outbox {
 	readonly #again = () => this.flush();
 	/** On their way for the first time: they do not wait yet. */
 	#onTheWay: readonly string[] = [];
+	/** What waits no more: the storage, read a moment ago, may still have it. */
+	#gone: readonly string[] = [];
 	#place = 0;
 	#store: Promise<LetterStore | null> | null = null;
 	#channel: BroadcastChannel | null = null;
@@ -86,9 +95,11 @@ export class Outbox {
 				return null;
 			});
 		this.#channel = new BroadcastChannel(CHANNEL);
-		this.#channel.onmessage = () => void this.#look();
-		void this.#look().then(() => {
-			if (ended || this.#waiting.length === 0) return;
+		this.#channel.onmessage = ({ data }: MessageEvent<Word>) => this.#hear(data);
+		void this.#look().then((isRead) => {
+			if (ended) return;
+			if (!isRead) this.retries.add(this.#lookAgain);
+			if (this.#waiting.length === 0) return;
 			giveUp = this.retries.add(this.#again);
 			void this.retries.run();
 		});
@@ -136,6 +147,8 @@ export class Outbox {
 					}
 				);
 				if (result.outcome !== 'not-reached') {
+					// A page beside this one may have found it, and think that it waits.
+					this.#say({ kind: 'answered', id });
 					void written.then(() => this.#erase(id));
 					return result;
 				}
@@ -144,7 +157,7 @@ export class Outbox {
 			this.#onTheWay = this.#onTheWay.filter((one) => one !== id);
 		}
 		this.#show(letter);
-		void written.then(() => this.#channel?.postMessage('more'));
+		void written.then(() => this.#say({ kind: 'kept' }));
 		this.retries.add(this.#again);
 		return { outcome: 'kept-here', id };
 	}
@@ -157,7 +170,11 @@ export class Outbox {
 		return this.#flushing;
 	}
 
-	/** Has the page tell what arrived. */
+	/** Has the page tell what arrived; not waited for, as what is tapped next goes at once. */
+	#readArrived(): void {
+		void this.#readSent().then((isRead) => isRead || this.retries.add(this.#readSent));
+	}
+
 	readonly #readSent = async (): Promise<boolean> => {
 		const ids = this.#arrived.map(({ id }) => id);
 		if (!(await this.onSent())) return false;
@@ -180,12 +197,10 @@ export class Outbox {
 			const told = this.#toTell(result);
 			if (told === null) {
 				this.#arrived = [...this.#arrived, letter];
-				this.discard(letter.id);
+				this.#crossOut({ kind: 'answered', id: letter.id });
 			} else this.#keep({ ...letter, refused: told });
 		}
-		// Not waited for: what is tapped next goes at once.
-		if (sent > 0)
-			void this.#readSent().then((isRead) => isRead || this.retries.add(this.#readSent));
+		if (sent > 0) this.#readArrived();
 		return this.#waiting.length === 0;
 	}
 
@@ -206,8 +221,36 @@ export class Outbox {
 
 	/** It shall not be sent after all, or its refusal was read. */
 	discard(id: string): void {
+		this.#crossOut({ kind: 'discarded', id });
+	}
+
+	#crossOut(word: Exclude<Word, { readonly kind: 'kept' }>): void {
+		this.#leave(word.id);
+		this.#say(word);
+		void this.#erase(word.id);
+	}
+
+	#leave(id: string): void {
+		this.#gone = [...this.#gone, id];
 		this.letters = this.letters.filter((letter) => letter.id !== id);
-		void this.#erase(id).then(() => this.#channel?.postMessage('less'));
+	}
+
+	#say(word: Word): void {
+		this.#channel?.postMessage(word);
+	}
+
+	/** What another page of this browser says. What it sent is shown here too until this page tells it. */
+	#hear(word: Word): void {
+		if (word.kind !== 'answered' && word.kind !== 'discarded') {
+			// A page of another version may say it in other words.
+			this.#lookUntilRead();
+			return;
+		}
+		const letter = this.letters.find(({ id }) => id === word.id);
+		this.#leave(word.id);
+		if (!letter || word.kind === 'discarded') return;
+		this.#arrived = [...this.#arrived, letter];
+		this.#readArrived();
 	}
 
 	get #waiting(): readonly Letter[] {
@@ -221,25 +264,39 @@ export class Outbox {
 
 	#keep(letter: Letter): void {
 		this.#show(letter);
-		void this.#write(letter).then(() => this.#channel?.postMessage('more'));
+		void this.#write(letter).then(() => this.#say({ kind: 'kept' }));
 	}
 
-	/** Reads what stands in the storage, of other tabs too. */
-	async #look(): Promise<void> {
+	/**
+	 * Reads what stands in the storage, of other pages too. What this page knows of and does not find there still waits: somebody may
+	 * have emptied it, or it was never taken.
+	 */
+	async #look(): Promise<boolean> {
 		const store = await this.#store;
 		try {
-			const kept = await store?.all();
-			if (!kept) return;
-			// What could not be written stands on this page alone.
+			if (!store) return true;
+			const kept = await store.all();
+			if (!kept) return false;
 			const ids = kept.letters.map(({ id }) => id);
-			const onlyHere = this.#unwritten.filter(({ id }) => !ids.includes(id));
+			const onlyHere = [...this.letters, ...this.#unwritten].filter(
+				({ id }, at, all) => !ids.includes(id) && all.findIndex((one) => one.id === id) === at
+			);
 			this.letters = [...kept.letters, ...onlyHere]
-				.filter(({ id }) => !this.#onTheWay.includes(id))
+				.filter(({ id }) => !this.#onTheWay.includes(id) && !this.#gone.includes(id))
 				.sort((a, b) => a.place - b.place);
 			if (kept.unread > 0) this.trouble = 'unread';
 		} catch {
 			this.trouble = 'keeps-nothing';
 		}
+		return true;
+	}
+
+	/** Looks again where what was kept could not be read for want of what reads it, and sends it. */
+	readonly #lookAgain = async (): Promise<boolean> =>
+		(await this.#look()) && (this.#waiting.length === 0 || (await this.flush()));
+
+	#lookUntilRead(): void {
+		void this.#look().then((isRead) => isRead || this.retries.add(this.#lookAgain));
 	}
 
 	/** Letters that the storage did not take. */
