@@ -175,7 +175,8 @@
 							class="action"
 							disabled={!steady}
 							aria-expanded={open === 'measure'}
-							onclick={() => (open = open === 'measure' ? null : 'measure')}>Dough is ... °</button
+							onclick={() => (open = open === 'measure' ? null : 'measure')}
+							><span>Dough is <span class="whitespace-nowrap">... °</span></span></button
 						>
 						<button class="action-lesser" disabled={!steady} onclick={done}
 							>Out, not measured</button

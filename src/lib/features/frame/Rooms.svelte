@@ -70,6 +70,11 @@
 		border: solid var(--line);
 		border-width: 0 1px;
 	}
+	/* The first has the line of the brand. */
+	.rooms .is-here:first-child {
+		margin-left: 0;
+		border-left-width: 0;
+	}
 	.rooms a[aria-current] {
 		font-weight: 700;
 		border-bottom-color: var(--ink);
