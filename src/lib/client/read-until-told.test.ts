@@ -38,3 +38,27 @@ test('while the server is not reached, what was sent stays as it was sent', asyn
 	assert.equal(await readUntilTold(read, isTold), false);
 	assert.equal(readings(), 1);
 });
+
+test('what is told already is not read for', async () => {
+	const { read, isTold, readings } = reads(0);
+	assert.equal(await readUntilTold(read, isTold), true);
+	assert.equal(readings(), 0);
+});
+
+test('readings for two things that are sent one after the other do not overtake each other', async () => {
+	const breath = () => new Promise((resolve) => setImmediate(resolve));
+	let [begun, shown] = [0, false];
+	/** What is begun later makes it bring nothing, as where a page reads its data. */
+	const read = async () => {
+		const own = (begun += 1);
+		await breath();
+		await breath();
+		shown ||= own === begun;
+		return true;
+	};
+	const first = readUntilTold(read, () => shown).then(() => shown);
+	await breath();
+	const second = readUntilTold(read, () => shown).then(() => shown);
+	assert.deepEqual(await Promise.all([first, second]), [true, true]);
+	assert.equal(begun, 1);
+});
