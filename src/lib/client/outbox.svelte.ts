@@ -185,6 +185,8 @@ export class Outbox {
 	async #sendAll(): Promise<boolean> {
 		let sent = 0;
 		for (const letter of this.#waiting) {
+			// Meanwhile another page may have sent it, or a hand said not to.
+			if (this.#gone.includes(letter.id)) continue;
 			const result = await postCommand<BenchCommand>(
 				{ ...letter.draft, id: letter.id },
 				{ byId: letter.byId, patienceMs: PATIENCE_MS }
@@ -196,7 +198,7 @@ export class Outbox {
 			sent += 1;
 			const told = this.#toTell(result);
 			if (told === null) {
-				this.#arrived = [...this.#arrived, letter];
+				this.#arrive(letter);
 				this.#crossOut({ kind: 'answered', id: letter.id });
 			} else this.#keep({ ...letter, refused: told });
 		}
@@ -249,8 +251,13 @@ export class Outbox {
 		const letter = this.letters.find(({ id }) => id === word.id);
 		this.#leave(word.id);
 		if (!letter || word.kind === 'discarded') return;
-		this.#arrived = [...this.#arrived, letter];
+		this.#arrive(letter);
 		this.#readArrived();
+	}
+
+	/** Once, though two pages sent it: what is told twice would be counted twice. */
+	#arrive(letter: Letter): void {
+		this.#arrived = [...this.#arrived.filter(({ id }) => id !== letter.id), letter];
 	}
 
 	get #waiting(): readonly Letter[] {
