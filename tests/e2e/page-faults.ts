@@ -23,17 +23,11 @@ export async function standsEachLook(
 ): Promise<void> {
 	for (const { appearance, size } of looks) {
 		await page.setViewport(size);
-		// As the switch of the frame does it: charts draw themselves anew, and some parts fade over.
+		// As the switch of the frame does it; charts draw themselves anew.
 		const wider = await page.evaluate(async (appearance) => {
 			document.documentElement.dataset.appearance = appearance;
 			await new Promise((drawn) =>
 				requestAnimationFrame(() => requestAnimationFrame(() => requestAnimationFrame(drawn)))
-			);
-			await Promise.all(
-				document
-					.getAnimations()
-					.filter(({ effect }) => Number(effect?.getComputedTiming().endTime) < 5000)
-					.map(({ finished }) => finished.catch(() => null))
 			);
 			return document.documentElement.scrollWidth - window.innerWidth;
 		}, appearance);
@@ -43,10 +37,18 @@ export async function standsEachLook(
 	}
 }
 
-/** Accessibility faults of the page as it stands, by axe-core. */
+/** Accessibility faults of the page as it stands once what fades over has done so, by axe-core. */
 export async function accessibilityFaults(page: Page): Promise<string[]> {
 	if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
+	// Nothing fades on a page that is not in front.
+	await page.bringToFront();
 	return page.evaluate(async () => {
+		await Promise.all(
+			document
+				.getAnimations()
+				.filter(({ effect }) => Number(effect?.getComputedTiming().endTime) < 5000)
+				.map(({ finished }) => finished.catch(() => null))
+		);
 		const { axe: check } = window as unknown as {
 			axe: {
 				run: (
