@@ -8,7 +8,7 @@ import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { loadBakeryDay } from '../../src/lib/server/services/day-production.ts';
 import { readPreparation } from '../../src/lib/server/services/read-preparation.ts';
 import { readProduct } from '../../src/lib/server/services/read-product.ts';
-import { readRolledOut } from '../../src/lib/server/services/rolled-out.ts';
+import { rolledOutOf } from '../../src/lib/server/services/rolled-out.ts';
 import { preparationContent, productContent } from './book-content.ts';
 import { ingredientContent } from './ingredient-content.ts';
 import { send, testDatabase, TOMORROW, type TestDatabase } from './test-database.ts';
@@ -55,8 +55,8 @@ test('a product that is cut from a sheet is read as it was saved, and its trim i
 	assert.equal(done.outcome, 'done');
 	assert.deepEqual((await readProduct(t.db, TOMORROW, STICK))?.sheet, SHEET);
 	const after = await sticksOfDay();
-	const [rolled] = await readRolledOut(t.db, TOMORROW).then((all) =>
-		all.filter(({ name }) => name === 'Ferry stick')
+	const rolled = rolledOutOf(await loadBakeryDay(t.db, TOMORROW)).find(
+		({ name }) => name === 'Ferry stick'
 	);
 	assert.ok(rolled, 'it stands among what is rolled out');
 	assert.equal(rolled.pieces, after.stick.pieces);

@@ -28,10 +28,14 @@ export interface BakerySettings extends WaterSupply {
 }
 
 /** The bakery, its rooms taken to be at what they are set to on a date; null where there is none yet. */
-export async function loadBakery(db: Db | Tx, on: On = 'newest'): Promise<BakerySettings | null> {
+export async function loadBakery(
+	db: Db | Tx,
+	on: On = 'newest',
+	loaded = loadEntries(db, on, ['place'])
+): Promise<BakerySettings | null> {
 	const [row, entries] = await Promise.all([
 		db.selectFrom('bakery').selectAll().executeTakeFirst(),
-		loadEntries(db, on, ['place'])
+		loaded
 	]);
 	if (!row) return null;
 	const places = [...placesOf(entries).values()];

@@ -27,13 +27,17 @@ export interface FormulaBook {
 	readonly places: ReadonlyMap<PlaceId, Place>;
 }
 
-export async function loadFormulaBook(db: Db | Tx, on: On = 'newest'): Promise<FormulaBook> {
+export async function loadFormulaBook(
+	db: Db | Tx,
+	on: On = 'newest',
+	loaded = loadEntries(db, on, ['place'])
+): Promise<FormulaBook> {
 	const [ingredients, preparations, formulas, products, entries, bakery] = await Promise.all([
 		loadIngredientRows(db),
 		loadPreparations(db),
 		loadFormulas(db),
 		loadProducts(db),
-		loadEntries(db, on, ['place']),
+		loaded,
 		db.selectFrom('bakery').select('caustic_most_share').executeTakeFirst()
 	]);
 	const places = placesOf(entries);

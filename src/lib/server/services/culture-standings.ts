@@ -18,7 +18,9 @@ export interface CultureOverDates {
 export async function cultureStandings(
 	db: Db,
 	last: BakeryDay,
-	nowMs: number
+	nowMs: number,
+	/** Dates before it that were loaded already. */
+	before: readonly BakeryDay[] = []
 ): Promise<readonly CultureOverDates[]> {
 	const { timeZone } = last.bakery;
 	const today = wallTimeOf({ epochMs: nowMs }, timeZone).date;
@@ -30,7 +32,8 @@ export async function cultureStandings(
 		needs.push(
 			await cultureNeedsOf(
 				db,
-				date === last.date ? last : await loadBakeryDay(db, date, undefined, last.book),
+				[last, ...before].find((day) => day.date === date) ??
+					(await loadBakeryDay(db, date, undefined, last.book)),
 				nowMs
 			)
 		);

@@ -84,7 +84,11 @@ export interface BakeryDay {
 	readonly workplaces: ReturnType<typeof workplacesOf>;
 	readonly vessels: readonly VesselSettings[];
 	readonly retarders: readonly RetarderSettings[];
-	readonly customers: readonly { readonly name: string; readonly dropId: string }[];
+	readonly customers: readonly {
+		readonly name: string;
+		readonly dropId: string;
+		readonly note: string;
+	}[];
 	/** The names of the drops that do not go on this weekday. */
 	readonly notToday: readonly string[];
 	/** Who works around the date; null where nobody's shifts are entered. */
@@ -118,6 +122,7 @@ export async function loadBakeryDay(
 	/** The book where it was read already: the dates of a week are made from one. */
 	known: FormulaBook | null = null
 ): Promise<BakeryDay> {
+	const entries = loadEntries(db, date);
 	const [
 		bakery,
 		bases,
@@ -131,11 +136,11 @@ export async function loadBakeryDay(
 		{ batches, parents },
 		again
 	] = await Promise.all([
-		loadBakery(db, date),
+		loadBakery(db, date, entries),
 		loadBases(db),
 		loadLiquids(db),
-		known ?? loadFormulaBook(db, date),
-		loadEntries(db, date),
+		known ?? loadFormulaBook(db, date, entries),
+		entries,
 		loadOrderLines(db, date),
 		loadStandingOn(db, date),
 		loadMixesWanted(db, date),
@@ -151,7 +156,7 @@ export async function loadBakeryDay(
 		})
 	);
 	const begun = batches.filter(isBegun);
-	const [pinned, entries] = await Promise.all([
+	const [pinned, happened] = await Promise.all([
 		loadPinned(db, begun, book.pantry.causticMost, book.places),
 		loadLogOf(
 			db,
@@ -159,7 +164,7 @@ export async function loadBakeryDay(
 		)
 	]);
 	const log = new Map<BatchId, BatchEntry[]>();
-	for (const entry of entries) log.set(entry.batchId, [...(log.get(entry.batchId) ?? []), entry]);
+	for (const entry of happened) log.set(entry.batchId, [...(log.get(entry.batchId) ?? []), entry]);
 	const ordered = new Set(orders.flatMap((line) => (line.pieces > 0 ? [line.dropId] : [])));
 	// What is ordered is baked, on a day off and for a retired drop too.
 	const drops = everyDrop(house)
@@ -202,7 +207,9 @@ export async function loadBakeryDay(
 		workplaces: workplacesOf(house),
 		vessels: vesselsOf(house),
 		retarders: retardersOf(house),
-		customers: house.of('customer').map(({ name, content }) => ({ name, dropId: content.dropId })),
+		customers: house
+			.of('customer')
+			.map(({ name, content: { dropId, note } }) => ({ name, dropId, note })),
 		notToday: dropsOf(house)
 			.filter((drop) => !drops.some((other) => other.id === drop.id))
 			.map(({ name }) => name),

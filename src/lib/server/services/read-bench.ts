@@ -7,6 +7,7 @@ import { loadDecksNow } from '../db/devices.ts';
 import { newestPlanNumber } from '../db/plans.ts';
 import { loadResults, loadStruckResults } from '../db/results.ts';
 import { loadWorkEntries, loadWorkLog, tappedBefore } from '../db/work.ts';
+import { loadBakeryDay } from './day-production.ts';
 import { readMixFacts } from './mix-facts.ts';
 import { readPlan } from './read-plan.ts';
 import { readRunSheet } from './read-run-sheet.ts';
@@ -18,9 +19,13 @@ export async function readBench(db: Db, date: BakeDate, realNowMs: number): Prom
 }
 
 /** A night as it went: its newest accepted plan, and everything that was tapped, what was taken back too. */
-export async function readNightLog(db: Db, date: BakeDate): Promise<NightLogView> {
+export async function readNightLog(
+	db: Db,
+	date: BakeDate,
+	loaded = loadBakeryDay(db, date)
+): Promise<NightLogView> {
 	const [{ accepted }, entries, { mixed, results }, struckResults, facts] = await Promise.all([
-		readPlan(db, date),
+		readPlan(db, date, loaded),
 		loadWorkLog(db, date),
 		readBenchMoment(db, date),
 		loadStruckResults(db, date),

@@ -16,9 +16,10 @@ const DAYS_AHEAD = 3;
 export async function readCultureLimits(
 	db: Db,
 	date: BakeDate,
-	realNowMs: number
+	realNowMs: number,
+	loaded = loadBakeryDay(db, date)
 ): Promise<readonly CultureLimit[]> {
-	const [day, nowMs] = await Promise.all([loadBakeryDay(db, date), bakeryNow(db, realNowMs)]);
+	const [day, nowMs] = await Promise.all([loaded, bakeryNow(db, realNowMs)]);
 	const today = wallTimeOf({ epochMs: nowMs }, day.bakery.timeZone).date;
 	if (date < today || date > addDays(today, DAYS_AHEAD)) return [];
 	return (await cultureStandings(db, day, nowMs)).flatMap(

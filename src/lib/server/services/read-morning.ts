@@ -24,9 +24,10 @@ import { learnedOf } from './read-learned.ts';
 /** What a night taught, and what it changes in the night after it. */
 export async function readMorning(db: Db, date: BakeDate): Promise<MorningView> {
 	const following = addDays(date, 1);
+	const loaded = loadBakeryDay(db, date);
 	const [night, day, next, newest] = await Promise.all([
-		readNightLog(db, date),
-		loadBakeryDay(db, date),
+		readNightLog(db, date, loaded),
+		loaded,
 		loadBakeryDay(db, following),
 		loadNewestPlan(db, following)
 	]);

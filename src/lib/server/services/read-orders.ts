@@ -24,9 +24,13 @@ import { overOfDay } from './over-of-day.ts';
 const CHANGES_TOLD = 40;
 
 /** Products by drops for a date. */
-export async function readOrders(db: Db, date: BakeDate): Promise<OrdersView> {
+export async function readOrders(
+	db: Db,
+	date: BakeDate,
+	loaded = loadBakeryDay(db, date)
+): Promise<OrdersView> {
 	const [day, leads, plan, changes] = await Promise.all([
-		loadBakeryDay(db, date),
+		loaded,
 		loadLeadsOn(db, date),
 		loadNewestPlan(db, date),
 		loadOrderChanges(db, date, CHANGES_TOLD)

@@ -17,9 +17,13 @@ import { loadLearnedForPlan } from './learned-for-plan.ts';
 import { overOfDay } from './over-of-day.ts';
 
 /** What the plan of a date is made from, and the plan that was accepted for it. */
-export async function readPlan(db: Db, date: BakeDate): Promise<PlanView> {
+export async function readPlan(
+	db: Db,
+	date: BakeDate,
+	loaded = loadBakeryDay(db, date)
+): Promise<PlanView> {
 	const [day, leads, newest, elsewhere] = await Promise.all([
-		loadBakeryDay(db, date),
+		loaded,
 		loadLeadsOn(db, date),
 		loadNewestPlan(db, date),
 		loadTakenElsewhere(db, date, DAYS_AROUND)

@@ -14,9 +14,10 @@ import { newestOf, probeView, readWaterInputs } from './temperatures-now.ts';
 export async function readRipening(
 	db: Db,
 	date: BakeDate,
-	realNowMs: number
+	realNowMs: number,
+	loaded = loadBakeryDay(db, date)
 ): Promise<RipeningView> {
-	const [day, nowMs] = await Promise.all([loadBakeryDay(db, date), bakeryNow(db, realNowMs)]);
+	const [day, nowMs] = await Promise.all([loaded, bakeryNow(db, realNowMs)]);
 	const [doughs, inputs, sensors] = await Promise.all([
 		loadRipeningDoughs(db, day),
 		readWaterInputs(db, day, nowMs),

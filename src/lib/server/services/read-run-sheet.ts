@@ -1,9 +1,9 @@
 import type { RunSheetView } from '../../contracts/views.ts';
 import type { BakeDate } from '../../core/time/index.ts';
 import type { Db } from '../db/client.ts';
-import { loadEntries } from '../db/entries.ts';
+import { loadBakeryDay } from './day-production.ts';
 import { readPlan } from './read-plan.ts';
-import { readRolledOut } from './rolled-out.ts';
+import { rolledOutOf } from './rolled-out.ts';
 import { readWater } from './read-water.ts';
 
 /** The accepted plan of a date with the water of its mixes and builds, by the temperatures of the moment. */
@@ -12,20 +12,16 @@ export async function readRunSheet(
 	date: BakeDate,
 	realNowMs: number
 ): Promise<RunSheetView> {
-	const [plan, water, entries, rolledOut] = await Promise.all([
-		readPlan(db, date),
-		readWater(db, date, realNowMs),
-		loadEntries(db, date, ['customer']),
-		readRolledOut(db, date)
+	const loaded = loadBakeryDay(db, date);
+	const [day, plan, water] = await Promise.all([
+		loaded,
+		readPlan(db, date, loaded),
+		readWater(db, date, realNowMs, loaded)
 	]);
 	return {
 		...plan,
-		rolledOut,
-		customers: entries.of('customer').map(({ name, content: { dropId, note } }) => ({
-			dropId,
-			name,
-			note
-		})),
+		rolledOut: rolledOutOf(day),
+		customers: day.customers,
 		waters: [
 			...water.mixes.map(({ formulaId: recipeId, ordinal, water }) => ({
 				recipeId,

@@ -20,7 +20,8 @@ export async function readSour(
 	preparationId: string,
 	realNowMs: number
 ): Promise<SourWalkView | null> {
-	const day = await loadBakeryDay(db, date);
+	const loaded = loadBakeryDay(db, date);
+	const day = await loaded;
 	const sour = stagedSours(day.production).find(
 		({ last }) => last.preparation.id === preparationId
 	);
@@ -28,7 +29,7 @@ export async function readSour(
 	const [starts, leads, ripening] = await Promise.all([
 		loadPlannedMixStarts(db, date),
 		loadLeadsOn(db, date),
-		readRipening(db, date, realNowMs)
+		readRipening(db, date, realNowMs, loaded)
 	]);
 	const latest = latestStarts(bakeDayInput(day, leads, await loadLearnedForPlan(db, day)));
 	const stages = sour.stages.map((build): SourStageView => {

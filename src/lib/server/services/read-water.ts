@@ -42,8 +42,13 @@ import { learnedWait, loadObservationsOf, observationsOf } from './observations.
 import { newestOf, probeView, readWaterInputs } from './temperatures-now.ts';
 
 /** The water of every mix and build of a date from the temperatures of the moment. */
-export async function readWater(db: Db, date: BakeDate, realNowMs: number): Promise<WaterView> {
-	const [day, nowMs] = await Promise.all([loadBakeryDay(db, date), bakeryNow(db, realNowMs)]);
+export async function readWater(
+	db: Db,
+	date: BakeDate,
+	realNowMs: number,
+	loaded = loadBakeryDay(db, date)
+): Promise<WaterView> {
+	const [day, nowMs] = await Promise.all([loaded, bakeryNow(db, realNowMs)]);
 	const [temperatures, observations, starts, sensors] = await Promise.all([
 		readWaterInputs(db, day, nowMs),
 		loadObservationsOf(

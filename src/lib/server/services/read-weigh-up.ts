@@ -34,14 +34,15 @@ export async function readWeighUp(
 	what: WeighedWhat,
 	nowMs: number
 ): Promise<WeighUpView | null> {
-	const day = await loadBakeryDay(db, date);
+	const loaded = loadBakeryDay(db, date);
+	const day = await loaded;
 	const found = what.kind === 'mix' ? foundMix(day, what) : foundPreparation(day, what);
 	if (!found) return null;
 	const { weighUp, made, ...view } = found;
 	const [rows, stock, water] = await Promise.all([
 		made ? loadWeighings(db, made) : [],
 		loadStock(db),
-		readWater(db, date, nowMs)
+		readWater(db, date, nowMs, loaded)
 	]);
 	const weighings = rows.map((row, at) => ({ ...row, at }));
 	const lots = new Map<string, string>(stock.map((row) => [row.ingredientId, row.lotAtScale]));

@@ -1,15 +1,9 @@
 import type { Material } from '../../core/formula/index.ts';
 import { proofTooWarm, rolledInOf, turnsOf, type SheetAsked } from '../../core/sheeting/index.ts';
-import type { BakeDate } from '../../core/time/index.ts';
-import type { Db } from '../db/client.ts';
-import { loadBakeryDay, type BakeryDay } from './day-production.ts';
+import type { BakeryDay } from './day-production.ts';
 
 /** What is rolled out and cut from sheets for a date, by its orders and their spares. */
-export async function readRolledOut(db: Db, date: BakeDate): Promise<readonly SheetAsked[]> {
-	return rolledOutOf(await loadBakeryDay(db, date));
-}
-
-function rolledOutOf({ book, production }: BakeryDay): readonly SheetAsked[] {
+export function rolledOutOf({ book, production }: BakeryDay): readonly SheetAsked[] {
 	const nameOf = (material: Material) =>
 		material.kind === 'ingredient'
 			? (book.pantry.ingredients.get(material.ingredientId)?.name ?? '')
