@@ -1,5 +1,6 @@
 import { Kysely, PostgresDialect, type Transaction } from 'kysely';
 import pg from 'pg';
+import { isOutgrown, preparing } from './prepared-statements.ts';
 import type { Tables } from './tables.ts';
 
 export type Db = Kysely<Tables>;
@@ -45,7 +46,7 @@ export function openDatabase(
 	pool.on('connect', (client) => client.on('error', onLost));
 	pool.on('error', () => undefined);
 	return new Kysely<Tables>({
-		dialect: new PostgresDialect({ pool }),
+		dialect: new PostgresDialect({ pool: preparing(pool) }),
 		...(onQuery ? { log: () => onQuery() } : {})
 	});
 }
@@ -101,12 +102,12 @@ export function isOverloaded(error: unknown): boolean {
 	return /timeout exceeded when trying to connect/.test(error.message);
 }
 
-/** Two transactions that stood in each other's way: one of them was undone, and is done again. */
+/** Two transactions that stood in each other's way, or one before a table that has changed: it was undone, and is done again. */
 const CONFLICT_CODES = new Set(['40P01', '40001']);
 
 export function isConflict(error: unknown): boolean {
 	const code = error instanceof Error ? (error as { code?: unknown }).code : undefined;
-	return typeof code === 'string' && CONFLICT_CODES.has(code);
+	return (typeof code === 'string' && CONFLICT_CODES.has(code)) || isOutgrown(error);
 }
 
 /** What a value broke that the database holds, by the name of its rule; null for any other error. */
