@@ -89,12 +89,18 @@ const stumbled = [];
 
 /** @param {string} file @param {Record<string, string>} env */
 async function runJourney(file, env) {
-	await step(titleOf('journey', [file]), async () => {
-		const first = await testsOf('journey', [file], env, 'alone');
-		if (first.problem === null) return tally(first);
-		stumbled.push({ file, first });
-		say(`✗ ${file} failed`);
-	});
+	const first = await step(
+		titleOf('journey', [file]),
+		() => testsOf('journey', [file], env, 'alone'),
+		isSound
+	);
+	if (first.problem === null) tally(first);
+	else stumbled.push({ file, first });
+}
+
+/** @param {Awaited<ReturnType<typeof testsOf>>} result */
+function isSound({ problem }) {
+	return problem === null;
 }
 
 /**
@@ -109,7 +115,7 @@ async function runStumbledAgain(env) {
 		const second =
 			stumbled.length > MOST_SECOND_RUNS
 				? first
-				: await step(`once more: ${file}`, () => testsOf('journey', [file], env, 'alone'));
+				: await step(`once more: ${file}`, () => testsOf('journey', [file], env, 'alone'), isSound);
 		try {
 			tally(second);
 			say(`UNSTEADY: ${file} failed beside others and passed by itself. Find out why.`);

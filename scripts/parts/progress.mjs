@@ -12,16 +12,17 @@ export function say(text) {
  * @template T
  * @param {string} what
  * @param {() => Promise<T>} work
+ * @param {(result: T) => boolean} went whether what came out is as it should be; anything is, unless it is said
  * @returns {Promise<T>}
  */
-export async function step(what, work) {
+export async function step(what, work, went = () => true) {
 	const start = performance.now();
 	say(`… ${what}`);
 	// A slow step shows that it is alive.
 	const beat = setInterval(() => say(`  still: ${what} (${seconds(start)} s)`), 15_000);
 	try {
 		const result = await work();
-		say(`✓ ${what} (${seconds(start)} s)`);
+		say(`${went(result) ? '✓' : '✗'} ${what} (${seconds(start)} s)`);
 		return result;
 	} catch (error) {
 		say(`✗ ${what}`);

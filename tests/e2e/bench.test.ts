@@ -1,5 +1,4 @@
 import assert from 'node:assert/strict';
-import type { Page } from 'puppeteer-core';
 import { setClock } from '../../src/lib/server/db/bakery.ts';
 import { demoClock } from '../../src/lib/server/demo/demo-clock.ts';
 import { readBenchMoment } from '../../src/lib/server/services/read-bench.ts';
@@ -9,6 +8,7 @@ import { workList } from '../../src/lib/wording/work-list.ts';
 import { clockText } from '../../src/lib/wording/time-text.ts';
 import { TOMORROW } from '../integration/test-database.ts';
 import { acceptBeside } from './accepted-night.ts';
+import { inHand, press, wallOf } from './at-the-bench.ts';
 import {
 	AFTERNOON,
 	byName,
@@ -26,25 +26,11 @@ const BENCH = `/bake/${TOMORROW}/bench`;
 const SENTENCE = '[data-room-sentence]';
 const ZONE = 'Europe/London';
 
-/** Presses a button once a hand may: what has just changed under it meets nothing for a moment. */
-async function press(page: Page, name: string): Promise<void> {
-	// A page behind another is not looked through.
-	await page.bringToFront();
-	const button = await byName(page, 'button', name);
-	await page.waitForFunction((one) => !(one as HTMLButtonElement).disabled, {}, button);
-	await button.click();
-}
-const inHand = (page: Page, what: string, state: string) =>
-	page.waitForSelector(`[data-hand="${what}"][data-hand-state=${state}]`);
 /** Lets the bakery's wall show a time, and looks again. */
 async function at(bakery: Bakery, wall: string, address = BENCH): Promise<void> {
 	await setClock(bakery.database.db, demoClock(wall, Date.now()));
 	await visit(bakery, address);
 }
-const wallOf = (ms: number) => {
-	const iso = new Date(ms).toISOString();
-	return `${iso.slice(0, 10)}T${clockText(ms, ZONE)}`;
-};
 /** Where a work stands in the database: what is tapped is seen at once, and stored a moment later. */
 async function stored(
 	{ database }: Bakery,

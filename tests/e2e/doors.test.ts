@@ -7,6 +7,7 @@ import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { SESSION_COOKIE, signedIn } from '../integration/signed-in.ts';
 import { TOMORROW } from '../integration/test-database.ts';
 import { acceptBeside } from './accepted-night.ts';
+import { wallOf } from './at-the-bench.ts';
 import { AFTERNOON, byName, journey, says, SIZES, textOf, visit, type Bakery } from './bakery.ts';
 import { accessibilityFaults } from './page-faults.ts';
 import { workList } from '../../src/lib/wording/work-list.ts';
@@ -151,8 +152,6 @@ journey(
 		const { plan, input } = await acceptBeside(bakery);
 		const [first, second] = workList(plan, input);
 		assert.ok(first && second);
-		const wallOf = (ms: number) =>
-			`${new Date(ms).toISOString().slice(0, 10)}T${clockText(ms, 'Europe/London')}`;
 		await setClock(database.db, demoClock(wallOf(first.atMs + 60_000), Date.now()));
 		await visit(bakery, DOORS);
 		await maud.type('form[aria-label="Pair a screen"] input[name=name]', 'Shelf tablet');

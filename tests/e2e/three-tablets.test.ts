@@ -4,9 +4,9 @@ import { setClock } from '../../src/lib/server/db/bakery.ts';
 import { demoClock } from '../../src/lib/server/demo/demo-clock.ts';
 import { demoId } from '../../src/lib/server/demo/demo-id.ts';
 import { workList } from '../../src/lib/wording/work-list.ts';
-import { clockText } from '../../src/lib/wording/time-text.ts';
 import { TOMORROW } from '../integration/test-database.ts';
 import { acceptBeside } from './accepted-night.ts';
+import { wallOf } from './at-the-bench.ts';
 import { AFTERNOON, byName, journey } from './bakery.ts';
 import { lettersIn, putLetters, type KeptLetter } from './letters.ts';
 import { isKeptHere, pairedTablet } from './tablet.ts';
@@ -23,8 +23,6 @@ journey(
 		const { plan, input } = await acceptBeside(bakery, 'ahead');
 		const works = workList(plan, input);
 		const beganMs = works[0]!.atMs;
-		const wallOf = (ms: number) =>
-			`${new Date(ms).toISOString().slice(0, 10)}T${clockText(ms, 'Europe/London')}`;
 		await setClock(database.db, demoClock(wallOf(beganMs + 60_000), Date.now()));
 		const tablets = [];
 		for (const name of ['Mixer tablet', 'Bench tablet', 'Oven tablet']) {

@@ -2,7 +2,6 @@ import assert from 'node:assert/strict';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import type { Page } from 'puppeteer-core';
 import type { WorkAct } from '../../src/lib/core/bench/index.ts';
 import { addDays } from '../../src/lib/core/time/index.ts';
 import { loadClock, setClock } from '../../src/lib/server/db/bakery.ts';
@@ -11,13 +10,12 @@ import { demoClock } from '../../src/lib/server/demo/demo-clock.ts';
 import { readBench, readBenchMoment } from '../../src/lib/server/services/read-bench.ts';
 import { readPlan } from '../../src/lib/server/services/read-plan.ts';
 import type { HandsOnEntry } from '../../src/lib/wording/list-entry.ts';
-import { clockText } from '../../src/lib/wording/time-text.ts';
 import { workList } from '../../src/lib/wording/work-list.ts';
 import { HARBOUR_DOUGH, LOAF, TOMORROW } from '../integration/test-database.ts';
 import { acceptBeside } from './accepted-night.ts';
+import { holdAnswer, press, wallOf } from './at-the-bench.ts';
 import {
 	AFTERNOON,
-	byName,
 	journey,
 	says,
 	search,
@@ -31,34 +29,13 @@ import {
 import { accessibilityFaults } from './page-faults.ts';
 
 const BENCH = `/bake/${TOMORROW}/bench`;
-const ZONE = 'Europe/London';
 const MINUTE = 60_000;
 /** A crew whose shaping takes half as long again as the book says. */
 const SLOW = 1.5;
 
-async function press(page: Page, name: string): Promise<void> {
-	await page.bringToFront();
-	const button = await byName(page, 'button', name);
-	await page.waitForFunction((one) => !(one as HTMLButtonElement).disabled, {}, button);
-	await button.click();
-}
 async function at(bakery: Bakery, ms: number, address = BENCH): Promise<void> {
-	const day = new Date(ms).toISOString().slice(0, 10);
-	await setClock(bakery.database.db, demoClock(`${day}T${clockText(ms, ZONE)}`, Date.now()));
+	await setClock(bakery.database.db, demoClock(wallOf(ms), Date.now()));
 	await visit(bakery, address);
-}
-/** Keeps what the server answers to the next command from the page, until it is let go. */
-async function holdAnswer(page: Page): Promise<() => Promise<void>> {
-	await page.evaluate(() => {
-		const fetched = window.fetch.bind(window);
-		const held = new Promise<void>((resolve) => addEventListener('answer-let-go', () => resolve()));
-		window.fetch = async (...asked) => {
-			const answer = await fetched(...asked);
-			if (asked[0] === '/commands') await held;
-			return answer;
-		};
-	});
-	return () => page.evaluate(() => void dispatchEvent(new Event('answer-let-go')));
 }
 async function listOf({ database }: Bakery): Promise<readonly HandsOnEntry[]> {
 	const { accepted } = await readBench(database.db, TOMORROW, Date.now());

@@ -4,9 +4,9 @@ import type { Page } from 'puppeteer-core';
 import { setClock } from '../../src/lib/server/db/bakery.ts';
 import { demoClock } from '../../src/lib/server/demo/demo-clock.ts';
 import { workList } from '../../src/lib/wording/work-list.ts';
-import { clockText } from '../../src/lib/wording/time-text.ts';
 import { TOMORROW } from '../integration/test-database.ts';
 import { acceptBeside } from './accepted-night.ts';
+import { inHand, press, statesSeen, wallOf } from './at-the-bench.ts';
 import { AFTERNOON, byName, journey, says, sendBeside, textOf, type Bakery } from './bakery.ts';
 import { accessibilityFaults } from './page-faults.ts';
 import { clearLetters, lettersIn, putLetters } from './letters.ts';
@@ -16,14 +16,6 @@ import { isKeptHere, pairedTablet } from './tablet.ts';
 const DAY = `/bake/${TOMORROW}`;
 const BENCH = `${DAY}/bench`;
 const HOUR_MS = 3_600_000;
-const wallOf = (ms: number) =>
-	`${new Date(ms).toISOString().slice(0, 10)}T${clockText(ms, 'Europe/London')}`;
-/** Presses a button once a hand may. */
-async function press(page: Page, name: string): Promise<void> {
-	const button = await byName(page, 'button', name);
-	await page.waitForFunction((one) => !(one as HTMLButtonElement).disabled, {}, button);
-	await button.click();
-}
 /** The page is closed and the server comes back: the next page of the browser shows the work begun, and nothing waits any more. */
 async function nextPageSends(bakery: Bakery, what: string): Promise<Page> {
 	await bakery.page.close();
@@ -34,23 +26,6 @@ async function nextPageSends(bakery: Bakery, what: string): Promise<Page> {
 	await next.waitForFunction(() => !document.querySelector('[data-outbox]'));
 	return next;
 }
-/** Notes every state in which a work is shown from now on; gives the way to read them. */
-async function statesSeen(page: Page, what: string): Promise<() => Promise<readonly string[]>> {
-	const seen = await page.evaluateHandle((what) => {
-		const states = new Set<string>();
-		new MutationObserver(() =>
-			states.add(
-				document.querySelector(`[data-work="${what}"]`)?.getAttribute('data-work-state') ??
-					'not shown'
-			)
-		).observe(document.body, { attributes: true, childList: true, subtree: true });
-		return states;
-	}, what);
-	return () => seen.evaluate((states) => [...states]);
-}
-const inHand = (page: Page, what: string, state: string) =>
-	page.waitForSelector(`[data-hand="${what}"][data-hand-state=${state}]`);
-
 journey(
 	'a tablet whose network is cut for an hour goes on: opened anew, handed on, weighed at, and all of it arrives once',
 	async (bakery) => {
@@ -329,58 +304,6 @@ journey(
 		const taps = await database.db.selectFrom('work_entry').select('work').execute();
 		assert.deepEqual(taps, [{ work: first.key }]);
 		assert.equal(await next.evaluate(() => localStorage.length), 0, 'it lies there no more');
-	},
-	AFTERNOON
-);
-
-journey(
-	'two pages of one tablet: what one of them sent stays as it is on the other until that has read it too',
-	async (bakery) => {
-		const { database, origin } = bakery;
-		const { plan, input } = await acceptBeside(bakery, 'ahead');
-		const [first] = workList(plan, input);
-		assert.ok(first);
-		await setClock(database.db, demoClock(wallOf(first.atMs + 60_000), Date.now()));
-		const tablet = await pairedTablet(bakery, 'Shelf tablet');
-		await tablet.takeUp('Ilo Venn');
-		const { page } = tablet;
-		await isKeptHere(page, BENCH);
-		await page.goto(`${origin}${BENCH}`);
-		const beside = await page.browserContext().newPage();
-		await beside.goto(`${origin}${BENCH}`);
-		await inHand(beside, first.what, 'open');
-		await page.bringToFront();
-		await inHand(page, first.what, 'open');
-		await tablet.cut();
-		await beside.setOfflineMode(true);
-		await press(page, 'Begin');
-		await says(page, '[data-outbox]', 'One entry waits', first.what);
-		await beside.bringToFront();
-		await inHand(beside, first.what, 'begun');
-		await says(beside, '[data-outbox]', 'One entry waits', first.what);
-		const seen = await statesSeen(beside, first.what);
-
-		// Only the first has its network back, and sends it: it waits nowhere any more.
-		await tablet.mend();
-		await beside.waitForFunction(() => !document.querySelector('[data-outbox]'));
-		assert.deepEqual(await lettersIn(page), []);
-		assert.deepEqual(await seen(), ['begun']);
-		// The other reads what was done since, at the desk too.
-		await beside.setOfflineMode(false);
-		await sendBeside(bakery, {
-			kind: 'tap-work',
-			date: TOMORROW,
-			work: first.key,
-			taskId: first.taskId,
-			act: 'ended',
-			untilMs: null,
-			because: '',
-			celsius: null,
-			personId: null
-		});
-		await beside.waitForSelector(`[data-work="${first.what}"][data-work-state=done]`);
-		assert.deepEqual(await seen(), ['begun', 'done']);
-		await tablet.close();
 	},
 	AFTERNOON
 );

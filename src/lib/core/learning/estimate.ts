@@ -80,8 +80,9 @@ export function centreOf(prior: Prior, observations: readonly Observation[]): Pr
 /** The belief on its fine grid. */
 function believed(prior: Prior, observations: readonly Observation[]) {
 	const readings = observations.map(weighed);
+	const priorAt = Math.log(prior.spread);
 	const logAt = (value: number) => {
-		let log = logNormal(value, prior.mean, prior.spread);
+		let log = -0.5 * ((value - prior.mean) / prior.spread) ** 2 - priorAt;
 		for (const reading of readings) log += reading.log(value);
 		return log;
 	};
@@ -135,10 +136,6 @@ function whereItLies(
 		from: places[Math.max(0, first - 1)] ?? prior.mean - reach,
 		to: places[Math.min(places.length - 1, last + 1)] ?? prior.mean + reach
 	};
-}
-
-function logNormal(value: number, mean: number, spread: number): number {
-	return -0.5 * ((value - mean) / spread) ** 2 - Math.log(spread);
 }
 
 /** A reading with what does not change while the quantity is tried out. */

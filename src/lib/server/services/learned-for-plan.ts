@@ -81,6 +81,7 @@ export async function loadLearnedForPlan(
 	const taken = recipes.flatMap((recipeId): readonly LearnedInPlan[] =>
 		[...HANDS_ON_ACTIVITIES, 'bake' as const].flatMap((activity): readonly LearnedInPlan[] => {
 			const own = times.filter((one) => one.recipeId === recipeId && one.activity === activity);
+			if (own.length < LEAST_USED) return [];
 			const { share, used } = learnedShare(own);
 			if (!counts(share, used)) return [];
 			const of = { recipeId, name: names.get(recipeId) ?? '', share: rounded(share), used };
@@ -98,6 +99,7 @@ export async function loadLearnedForPlan(
 				)
 				// Beside what all ovens taught of it: an oven without a time of its own is believed to be as they are.
 				.map((one) => ({ ...one, bookMinutes: one.bookMinutes * elsewhere }));
+			if (own.length < LEAST_USED) return [];
 			const { share, used } = learnedShare(own);
 			if (!counts(share, used)) return [];
 			const of = { recipeId, name: names.get(recipeId) ?? '', share: rounded(share), used };
