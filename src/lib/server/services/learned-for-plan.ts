@@ -3,12 +3,14 @@ import {
 	learnedProof,
 	learnedRecovery,
 	learnedShare,
-	type ProofLook
+	type ProofLook,
+	type TimedWork
 } from '../../core/learning/index.ts';
 import type { LearnedInPlan } from '../../core/planning/index.ts';
 import { readinessOf } from '../../core/results/index.ts';
 import { HANDS_ON_ACTIVITIES } from '../../core/formula/index.ts';
 import { addDays, instantOf, type BakeDate, type WallTime } from '../../core/time/index.ts';
+import { remembered } from '../remembered.ts';
 import type { Db, Tx } from '../db/client.ts';
 import type { LearnedUntil } from '../db/batch-log.ts';
 import { loadProofsLookedAt, type ProofLookedAt } from '../db/results.ts';
@@ -20,6 +22,12 @@ import { loadObservationsOf, observationsOf } from './observations.ts';
 const LEAST_USED = 2;
 const LEAST_CHANGE = 0.03;
 const LEAST_MINUTES = 1;
+
+const clockOf = remembered(learnedClock, (judgements) => JSON.stringify(judgements));
+const proofOf = remembered(learnedProof, (looks) => JSON.stringify(looks));
+const shareOf = remembered(learnedShare, (times: readonly TimedWork[]) =>
+	times.map((one) => `${one.id} ${one.bookMinutes} ${one.realMinutes}`).join('\n')
+);
 
 /**
  * What is learned until noon of the day before a date, of the nights before it, is in its plan: those are over by then, and what is tapped tonight
@@ -62,7 +70,7 @@ export async function loadLearnedForPlan(
 	]);
 	const times = all.filter(({ ignored }) => !ignored);
 	const clocks = ferments.flatMap((recipeId): readonly LearnedInPlan[] => {
-		const { mean, used } = learnedClock(observationsOf(observations, recipeId).judged);
+		const { mean, used } = clockOf(observationsOf(observations, recipeId).judged);
 		return counts(mean, used)
 			? [{ kind: 'clock', recipeId, name: names.get(recipeId) ?? '', share: rounded(mean), used }]
 			: [];
@@ -71,7 +79,7 @@ export async function loadLearnedForPlan(
 		mixes.flatMap(({ portions }) => portions.map(({ productId }) => productId))
 	);
 	const proofs = [...new Set(products)].flatMap((recipeId): readonly LearnedInPlan[] => {
-		const { share, used } = learnedProof(
+		const { share, used } = proofOf(
 			looks.filter(({ productId }) => productId === recipeId).map(proofLook)
 		);
 		return counts(share, used)
@@ -81,8 +89,7 @@ export async function loadLearnedForPlan(
 	const taken = recipes.flatMap((recipeId): readonly LearnedInPlan[] =>
 		[...HANDS_ON_ACTIVITIES, 'bake' as const].flatMap((activity): readonly LearnedInPlan[] => {
 			const own = times.filter((one) => one.recipeId === recipeId && one.activity === activity);
-			if (own.length < LEAST_USED) return [];
-			const { share, used } = learnedShare(own);
+			const { share, used } = shareOf(own);
 			if (!counts(share, used)) return [];
 			const of = { recipeId, name: names.get(recipeId) ?? '', share: rounded(share), used };
 			return [activity === 'bake' ? { kind: 'bake', ...of } : { kind: 'hands', activity, ...of }];
@@ -99,8 +106,7 @@ export async function loadLearnedForPlan(
 				)
 				// Beside what all ovens taught of it: an oven without a time of its own is believed to be as they are.
 				.map((one) => ({ ...one, bookMinutes: one.bookMinutes * elsewhere }));
-			if (own.length < LEAST_USED) return [];
-			const { share, used } = learnedShare(own);
+			const { share, used } = shareOf(own);
 			if (!counts(share, used)) return [];
 			const of = { recipeId, name: names.get(recipeId) ?? '', share: rounded(share), used };
 			return [{ kind: 'bake-in', ...of, ovenId: oven.id, ovenName: oven.name }];
