@@ -106,8 +106,10 @@ journey(
 		await beside.waitForFunction(() => !document.querySelector('[data-outbox]'));
 		assert.deepEqual(await sent(), [first.key, second.key]);
 
-		await answer();
 		await page.bringToFront();
+		await answer();
+		// What it would go on to send follows at once; streams that stay open are not waited for.
+		await page.waitForNetworkIdle({ idleTime: 500, concurrency: 2 });
 		await page.waitForFunction(() => !document.querySelector('[data-outbox]'));
 		await page.waitForSelector(`[data-work="${second.what}"][data-work-state=begun]`);
 		await page.waitForSelector(`[data-work="${third.what}"][data-work-state=open]`);

@@ -302,8 +302,12 @@ export class Outbox {
 	readonly #lookAgain = async (): Promise<boolean> =>
 		(await this.#look()) && (this.#waiting.length === 0 || (await this.flush()));
 
+	/** What another page wrote down is sent by this one too: that one may be closed before there is a network again. */
 	#lookUntilRead(): void {
-		void this.#look().then((isRead) => isRead || this.retries.add(this.#lookAgain));
+		void this.#look().then((isRead) => {
+			if (!isRead) this.retries.add(this.#lookAgain);
+			else if (this.#waiting.length > 0) this.retries.add(this.#again);
+		});
 	}
 
 	/** Letters that the storage did not take. */
