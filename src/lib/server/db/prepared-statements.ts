@@ -1,4 +1,4 @@
-import type { PostgresPool, PostgresPoolClient, PostgresQueryResult } from 'kysely';
+import type { PostgresCursor, PostgresPool, PostgresPoolClient, PostgresQueryResult } from 'kysely';
 import type pg from 'pg';
 
 /** A text that was asked so often will be asked again. */
@@ -65,11 +65,16 @@ class PreparingClient implements PostgresPoolClient {
 	) {}
 
 	query<R>(text: string, parameters: readonly unknown[]): Promise<PostgresQueryResult<R>>;
-	query<R>(cursor: never): never;
-	async query<R>(
-		text: string,
+	query<R>(cursor: PostgresCursor<R>): PostgresCursor<R>;
+	query<R>(
+		asked: string | PostgresCursor<R>,
 		parameters: readonly unknown[] = []
-	): Promise<PostgresQueryResult<R>> {
+	): Promise<PostgresQueryResult<R>> | PostgresCursor<R> {
+		if (typeof asked === 'string') return this.#answer<R>(asked, parameters);
+		throw new Error('the dialect was given no cursors');
+	}
+
+	async #answer<R>(text: string, parameters: readonly unknown[]): Promise<PostgresQueryResult<R>> {
 		const name = this.names.nameOf(text);
 		if (name === null) return this.#ask<R>(undefined, text, parameters);
 		try {
