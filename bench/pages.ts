@@ -102,6 +102,16 @@ function dayQueries(db: Db, date: BakeDate = TOMORROW) {
 	return Promise.all([bookAndOrders(db, date), loadEntries(db, date), loadBatchesOn(db, date)]);
 }
 
+/** What a plan takes from the log, besides. */
+async function plannedQueries(db: Db): Promise<void> {
+	await dayQueries(db);
+	await Promise.all([
+		loadObservations(db, FORMULAS),
+		loadTimes(db, FORMULAS),
+		loadProofsLookedAt(db)
+	]);
+}
+
 export const PAGES: readonly {
 	readonly what: string;
 	readonly page: (db: Db) => Promise<unknown>;
@@ -112,7 +122,7 @@ export const PAGES: readonly {
 	{
 		what: 'orders',
 		page: (db) => readOrders(db, TOMORROW),
-		queries: dayQueries
+		queries: plannedQueries
 	},
 	{
 		what: 'orders, empty date',
@@ -120,7 +130,8 @@ export const PAGES: readonly {
 		queries: async (db) => {
 			await dayQueries(db, EMPTY);
 			await latestOtherDateWithOrders(db, EMPTY);
-		}
+		},
+		committedRatio: 3
 	},
 	{
 		what: 'standing orders',
@@ -145,7 +156,8 @@ export const PAGES: readonly {
 			await loadCultureUses(db, cultures);
 			for (let day = -1; day < 6; day += 1) await dayQueries(db, addDays(TOMORROW, day));
 		},
-		committedRatio: 3
+		// Every culture is followed from its last feed, over a week.
+		committedRatio: 5
 	},
 	{
 		what: 'bench',
@@ -168,7 +180,7 @@ export const PAGES: readonly {
 				loadMixedOn(db, TOMORROW)
 			])
 	},
-	{ what: 'doughs', page: (db) => readDoughs(db, TOMORROW), queries: dayQueries },
+	{ what: 'doughs', page: (db) => readDoughs(db, TOMORROW), queries: plannedQueries },
 	{
 		what: 'water',
 		page: (db) => readWater(db, TOMORROW, NOW_MS),
@@ -215,7 +227,7 @@ export const PAGES: readonly {
 		page: (db) => readNightLog(db, TOMORROW),
 		queries: (db) =>
 			Promise.all([
-				dayQueries(db),
+				plannedQueries(db),
 				loadLeadsOn(db, TOMORROW),
 				loadNewestPlan(db, TOMORROW),
 				loadWorkEntries(db, TOMORROW),
@@ -230,14 +242,14 @@ export const PAGES: readonly {
 			await Promise.all([loadNewestPlan(db, TOMORROW), loadObservations(db, FORMULAS)]);
 			await Promise.all([loadProofsLookedAt(db), loadWeighedBaked(db), loadTimes(db, FORMULAS)]);
 		},
-		// Two beliefs of two plans are worked out, not read.
-		committedRatio: 6
+		// What was believed of a dough's friction before the night and after it is worked out, not read.
+		committedRatio: 4
 	},
 	{
 		what: 'plan',
 		page: (db) => readPlan(db, TOMORROW),
 		queries: (db) =>
-			Promise.all([dayQueries(db), loadLeadsOn(db, TOMORROW), loadNewestPlan(db, TOMORROW)])
+			Promise.all([plannedQueries(db), loadLeadsOn(db, TOMORROW), loadNewestPlan(db, TOMORROW)])
 	}
 ];
 
