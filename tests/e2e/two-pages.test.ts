@@ -25,6 +25,7 @@ async function twoPages(bakery: Bakery) {
 	await isKeptHere(page, BENCH);
 	await page.goto(`${origin}${BENCH}`);
 	const beside = await page.browserContext().newPage();
+	beside.setDefaultTimeout(60_000);
 	await beside.goto(`${origin}${BENCH}`);
 	await inHand(beside, first.what, 'open');
 	await page.bringToFront();
@@ -71,7 +72,7 @@ journey(
 );
 
 journey(
-	'two pages of one tablet send what waits: each entry once, and none that a hand says not to send while others are on their way',
+	'two pages of one tablet send what waits: each entry once, none that a hand says not to send meanwhile, and what a page that is gone wrote down',
 	async (bakery) => {
 		const { tablet, page, beside, first, second, third } = await twoPages(bakery);
 		const all = [first, second, third];
@@ -99,10 +100,13 @@ journey(
 		await (
 			await page.waitForSelector(`[data-outbox] li ::-p-text(${third.what})`)
 		)?.evaluate((text) => text.closest('li')?.querySelector('button')?.click());
-		await says(beside, '[data-outbox]', '2 entries wait');
-		// The other page sends what is left, the first entry too.
-		await beside.setOfflineMode(false);
+		// A page behind another is not looked through.
 		await beside.bringToFront();
+		await says(beside, '[data-outbox]', '2 entries wait');
+		// The other page, opened anew, sends what is left at once, the first entry too.
+		await beside.setOfflineMode(false);
+		await beside.reload();
+		await beside.waitForSelector(`[data-work="${second.what}"][data-work-state=begun]`);
 		await beside.waitForFunction(() => !document.querySelector('[data-outbox]'));
 		assert.deepEqual(await sent(), [first.key, second.key]);
 
@@ -115,6 +119,18 @@ journey(
 		await page.waitForSelector(`[data-work="${third.what}"][data-work-state=open]`);
 		assert.deepEqual(await lettersIn(page), []);
 		assert.deepEqual(await sent(), [first.key, second.key]);
+
+		// What is written down by a page that is closed before the network is back is sent by the one that heard of it.
+		await tablet.cut();
+		await beside.setOfflineMode(true);
+		await press(page, 'Begin');
+		await says(page, '[data-outbox]', 'One entry waits', third.what);
+		await beside.bringToFront();
+		await says(beside, '[data-outbox]', 'One entry waits', third.what);
+		await page.close();
+		await beside.setOfflineMode(false);
+		await beside.waitForFunction(() => !document.querySelector('[data-outbox]'));
+		assert.deepEqual(await sent(), [first.key, second.key, third.key]);
 		await tablet.close();
 	},
 	AFTERNOON
