@@ -24,7 +24,8 @@ const NO_BARE_DATE = [
 
 /** What can be seen without types; rules that want them are held by oxlint, which has types in a tenth of the time (.oxlintrc.json). */
 export default ts.config(
-	{ ignores: ['.svelte-kit', 'build', '.data', 'tests/fixtures', 'node_modules'] },
+	// What is in kernel/ is AssemblyScript, of which these know nothing: its compiler checks it.
+	{ ignores: ['.svelte-kit', 'build', '.data', 'tests/fixtures', 'node_modules', 'kernel'] },
 	js.configs.recommended,
 	...ts.configs.recommended,
 	...svelte.configs.recommended,

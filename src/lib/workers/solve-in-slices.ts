@@ -43,6 +43,21 @@ const TELL_EVERY_MS = 250;
  * missing task is a bug, and throws.
  */
 export async function solveInSlices(
+	asked: Asked,
+	surroundings: Surroundings,
+	onBetter: (found: JudgedPlan) => void
+): Promise<Answer> {
+	const made: Solver[] = [];
+	try {
+		return await solveWith(made, asked, surroundings, onBetter);
+	} finally {
+		for (const solver of made) solver.close();
+	}
+}
+
+/** Keeps the solvers that it makes in a list, for whoever asked to close. */
+async function solveWith(
+	solvers: Solver[],
 	{ problem, inForce, seed, budgetMs, missingUntilMs = null, beginnings = 1 }: Asked,
 	{ now, pause, wanted }: Surroundings,
 	onBetter: (found: JudgedPlan) => void
@@ -70,6 +85,7 @@ export async function solveInSlices(
 		const made = Solver.of(problem, seed + (turn - 1) * SEEDS_APART);
 		if (!made.ok) return { kind: 'faulty', fault: made.error };
 		const solver = made.value;
+		solvers.push(solver);
 		if (!(await breathe())) return { kind: 'unwanted' };
 		for (const _ of inForce ? solver.resuming(inForce) : solver.beginning()) {
 			// The first complete plan is told at once, also when another first plan is still being tried.

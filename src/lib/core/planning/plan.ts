@@ -119,6 +119,7 @@ export function planDay(
 			solver.run(Math.min(SLICE, moves - done), done / moves);
 		solver.finish();
 		const plan = solver.plan();
+		solver.close();
 		const { done, wishes } = conditions;
 		const placement = { zeroMs: expanded.grid.zeroMs, plan, relaxed, done, wishes };
 		if (plan.missing.length === 0 || round === RELAXING_ROUNDS) return ok(placement);

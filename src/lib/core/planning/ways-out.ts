@@ -191,9 +191,11 @@ class HeldNight {
 			yield;
 		}
 		yield* solver.finishing();
+		const found = solver.plan();
+		solver.close();
 		const placement = {
 			zeroMs: expanded.grid.zeroMs,
-			plan: solver.plan(),
+			plan: found,
 			relaxed: [],
 			done: conditions.done,
 			wishes

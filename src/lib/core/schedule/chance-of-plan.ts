@@ -65,7 +65,9 @@ export function chanceOfPlan(
 	const model = compile(problem);
 	const state = new State(model);
 	for (const stand of standsOf(model, plan)) state.putBack(stand);
-	return ok(new Runs(problem, state, uncertain).tell(runs, chanceFrom(seed)));
+	const told = new Runs(problem, state, uncertain).tell(runs, chanceFrom(seed));
+	state.close();
+	return ok(told);
 }
 
 /** A wait or an order between two nodes, with who made it longer than planned. */

@@ -45,7 +45,9 @@ export function holdersOf(problem: Problem, plan: Plan): Result<readonly Held[],
 	const model = compile(problem);
 	const state = new State(model);
 	for (const stand of standsOf(model, plan)) state.putBack(stand);
-	return ok(new Teller(problem, state).tell());
+	const told = new Teller(problem, state).tell();
+	state.close();
+	return ok(told);
 }
 
 class Teller {

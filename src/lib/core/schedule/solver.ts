@@ -29,15 +29,22 @@ export interface Progress {
  * Example: `begin()`, then `run(20, 0)`, `run(20, 0.1)`, ... `finish()`, `plan()`.
  */
 export class Solver {
-	private readonly search: Search;
+	private readonly searching: Search;
+	private isClosed = false;
 
 	private constructor(problem: Problem, seed: number, manner: Manner) {
-		this.search = new Search(compile(problem), seed, manner);
+		this.searching = new Search(compile(problem), seed, manner);
 	}
 
 	static of(problem: Problem, seed: number, manner: Manner = MANNER): Result<Solver, Fault> {
 		const fault = faultOf(problem);
 		return fault ? fail(fault) : ok(new Solver(problem, seed, manner));
+	}
+
+	/** Throws where the solver was closed: its memory is another's. */
+	private get search(): Search {
+		if (this.isClosed) throw new Error('this solver was closed');
+		return this.searching;
 	}
 
 	/** Makes the first plan; goes on by steps of a few milliseconds, between which it can be left. */
@@ -90,6 +97,12 @@ export class Solver {
 		return { cost: missing === 0 ? bestCost : null, missing, moves };
 	}
 
+	/** Gives the memory back to who asks next: from then on the solver throws. Who forgets it costs the next some time, no more. */
+	close(): void {
+		this.isClosed = true;
+		this.searching.state.close();
+	}
+
 	/** The best plan found so far. */
 	plan(): Plan {
 		return this.search.plan();
@@ -115,5 +128,7 @@ export function solve(
 	for (let done = 0; done < moves; done += SLICE)
 		solver.run(Math.min(SLICE, moves - done), done / moves);
 	solver.finish();
-	return ok(solver.plan());
+	const plan = solver.plan();
+	solver.close();
+	return ok(plan);
 }

@@ -1,13 +1,14 @@
 import type { Demand, Window } from '../problem.ts';
 import { found, foundAll } from './by-name.ts';
-import type { CompiledDemand, CompiledWindow, Piece } from './compiled.ts';
+import type { LagPiece } from '../kernel/row.ts';
+import type { CompiledDemand, CompiledWindow } from './compiled.ts';
 import { listOf } from './lists.ts';
 
-function piecesOf(window: Window, horizon: number): Piece[] {
+function piecesOf(window: Window, horizon: number): LagPiece[] {
 	const most = window.most ?? horizon;
 	const wish = window.wish ?? window.least;
 	const price = window.wish === null ? 0 : window.price;
-	const pieces: Piece[] = [];
+	const pieces: LagPiece[] = [];
 	if (window.outside !== null) {
 		if (!window.firmLeast)
 			pieces.push({

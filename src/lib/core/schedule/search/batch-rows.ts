@@ -4,6 +4,7 @@ import {
 	type CompiledEdge,
 	type CompiledPortion
 } from './compiled.ts';
+import type { Row } from '../kernel/row.ts';
 import { withPortion } from './setup.ts';
 import type { Load } from './loads.ts';
 import { markMet } from './mark-met.ts';
@@ -16,36 +17,39 @@ import type { State } from './state.ts';
  */
 export class BatchRows {
 	private readonly open: OpenUnits;
-	private readonly best: Int32Array;
-	/** By start, whether a load would be attended; and for one demand of it. */
-	private readonly attendedAt: Uint8Array;
-	private readonly met: Uint8Array;
+	private readonly best: Row;
+	private readonly later: Row;
+	/** By start, -1 where a load would be attended; and for one demand of it. */
+	private readonly attendedAt: Row;
+	private readonly met: Row;
 	/** While true nothing is charged that others may share: being on costs nothing, and a load may be longer. */
 	free = false;
 
 	constructor(private readonly state: State) {
 		this.open = new OpenUnits(state);
-		this.best = new Int32Array(state.model.horizon + 1);
-		this.attendedAt = new Uint8Array(state.model.horizon + 1);
-		this.met = new Uint8Array(state.model.horizon + 1);
+		this.best = state.kernel.row(state.model.horizon + 1);
+		this.later = state.kernel.row(state.model.horizon + 1);
+		this.attendedAt = state.kernel.row(state.model.horizon + 1);
+		this.met = state.kernel.row(state.model.horizon + 1);
 	}
 
 	/** Adds to `row` over [from, to] what the best unit costs with what follows from its end (`ends`). */
 	fill(
 		u: number,
 		portion: CompiledPortion,
-		row: Int32Array,
-		units: Int16Array,
-		ends: Int32Array,
+		row: Row,
+		units: Row,
+		ends: Row,
 		from: number,
 		to: number
 	): void {
 		if (from > to) return;
-		units.fill(-1, from, to + 1);
 		const { state } = this;
+		const { kernel } = state;
+		kernel.fill(units, -1, from, to);
 		const pinned = state.model.pinnedUnit[u] as number;
 		const { best } = this;
-		best.fill(NEVER, from, to + 1);
+		kernel.fill(best, NEVER, from, to);
 		for (let at = 0; at < portion.machines.length; at += 1)
 			this.tryMachine(
 				portion.machines[at] as number,
@@ -58,24 +62,22 @@ export class BatchRows {
 				from,
 				to
 			);
-		for (let t = from; t <= to; t += 1) {
-			const price = best[t] as number;
-			row[t] = price >= NEVER ? NEVER : Math.min(NEVER, (row[t] as number) + price);
-		}
+		kernel.add(row, best, from, to);
 	}
 
 	private tryMachine(
 		at: number,
 		portion: CompiledPortion,
 		pinned: number,
-		row: Int32Array,
-		best: Int32Array,
-		units: Int16Array,
-		ends: Int32Array,
+		row: Row,
+		best: Row,
+		units: Row,
+		ends: Row,
 		from: number,
 		to: number
 	): void {
 		const { state } = this;
+		const { horizon } = state.model;
 		const batch = state.model.batch[at] as CompiledBatchMachine;
 		const { machine, firstUnit } = batch;
 		const lastUnit = firstUnit + batch.units;
@@ -83,35 +85,35 @@ export class BatchRows {
 		const { first, end } = state.loads.on(at);
 		const unitAt = this.open.at(at, portion, pinned, from, to);
 		const onPrice = this.free ? 0 : machine.onPrice;
-		const last = Math.min(to, state.model.horizon - length);
+		const last = Math.min(to, horizon - length);
 		// One demand of one pool from the load's start on, as most have, is looked up in place.
 		const only = batch.attended.length === 1 ? batch.attended[0] : undefined;
-		const quick = only && !only.ofEnd && only.demand.view >= 0 && only.demand.from >= 0;
 		const handsFrom = only?.demand.from ?? 0;
 		const handsTo = only?.demand.to ?? 0;
+		const within = handsFrom >= 0 && handsFrom <= length;
+		const quick = only && !only.ofEnd && only.demand.view >= 0 && within;
 		const hands = quick ? state.pools.view(only.demand.view) : null;
-		const { attendedAt } = this;
 		if (hands === null) this.markAttended(batch, length, from, last);
-		for (let t = from; t <= last; t += 1) {
-			const unit = unitAt[t] as number;
-			// A row's own prices come on top, so what they forbid already needs no look.
-			if (unit < 0 || (row[t] as number) >= NEVER) continue;
-			let price = this.free
-				? leastUntil(ends, t + length, portion.tolerance)
-				: (ends[t + length] as number);
-			if (price >= (best[t] as number)) continue;
-			if (hands !== null) {
-				if ((hands[t + handsFrom] as number) < t + handsTo) continue;
-			} else if (attendedAt[t] === 0) continue;
-			if (end < 0) price += onPrice * (length + machine.preheat);
-			else {
-				if (t < first) price += onPrice * (first - t);
-				if (t + length > end) price += onPrice * (t + length - end);
-			}
-			if (price >= (best[t] as number)) continue;
-			best[t] = price;
-			units[t] = unit;
-		}
+		const follows = this.free ? this.leastOfEnds(ends, from, last, length, portion) : ends;
+		const isOff = end < 0;
+		state.kernel.ownLoads(
+			row,
+			follows,
+			length,
+			unitAt,
+			hands,
+			handsFrom,
+			handsTo,
+			hands === null ? this.attendedAt : null,
+			best,
+			units,
+			from,
+			last,
+			isOff ? 0 : first,
+			isOff ? horizon : end - length,
+			onPrice,
+			isOff ? onPrice * (length + machine.preheat) : 0
+		);
 		for (let unit = firstUnit; unit < lastUnit; unit += 1) {
 			if ((pinned >= 0 && pinned !== unit) || portion.notOn?.has(unit)) continue;
 			const loads = state.loads.ofUnit[unit] as Load[];
@@ -124,6 +126,24 @@ export class BatchRows {
 		}
 	}
 
+	/** By end, the least of what follows from there or a little later: a portion may stay for a longer one of its load. */
+	private leastOfEnds(
+		ends: Row,
+		from: number,
+		to: number,
+		length: number,
+		{ tolerance }: CompiledPortion
+	): Row {
+		const { later } = this;
+		for (let end = from + length; end <= to + length; end += 1) {
+			let least = ends[end] as number;
+			for (let t = end + 1; t <= end + tolerance && t < ends.length; t += 1)
+				least = Math.min(least, ends[t] as number);
+			later[end] = least;
+		}
+		return later;
+	}
+
 	/** Marks the starts at which all that a load of a length wants is there: demand by demand, and pool by pool. */
 	private markAttended(
 		{ attended }: CompiledBatchMachine,
@@ -132,12 +152,12 @@ export class BatchRows {
 		to: number
 	): void {
 		const { attendedAt, met, state } = this;
-		attendedAt.fill(1, from, to + 1);
+		state.kernel.fill(attendedAt, -1, from, to);
 		for (let at = 0; at < attended.length; at += 1) {
 			const { demand, ofEnd } = attended[at] as CompiledBatchMachine['attended'][number];
 			const anchor = ofEnd ? length : 0;
 			markMet(state, demand, anchor, met, from, to);
-			for (let t = from; t <= to; t += 1) if (met[t] === 0) attendedAt[t] = 0;
+			state.kernel.bothMarked(attendedAt, met, from, to);
 		}
 	}
 
@@ -146,9 +166,9 @@ export class BatchRows {
 		load: Load,
 		portion: CompiledPortion,
 		lastEnd: number,
-		best: Int32Array,
-		units: Int16Array,
-		ends: Int32Array
+		best: Row,
+		units: Row,
+		ends: Row
 	): void {
 		const { state } = this;
 		const { machine } = batch;
@@ -182,7 +202,7 @@ export class BatchRows {
 		const { attended } = batch;
 		for (let at = 0; at < attended.length; at += 1) {
 			const { demand, ofEnd } = attended[at] as CompiledBatchMachine['attended'][number];
-			if (ofEnd && !state.meets(demand, end)) return false;
+			if (ofEnd && !state.pools.meets(demand, end)) return false;
 		}
 		for (let at = 0; at < load.members.length; at += 1) {
 			const out = state.model.out[load.members[at] as number] as readonly number[];
@@ -194,12 +214,4 @@ export class BatchRows {
 		}
 		return true;
 	}
-}
-
-/** The least of what follows from an end, or from a later one: a portion may stay for a longer one of its load. */
-function leastUntil(ends: Int32Array, end: number, later: number): number {
-	let least = ends[end] as number;
-	for (let t = end + 1; t <= end + later && t < ends.length; t += 1)
-		least = Math.min(least, ends[t] as number);
-	return least;
 }

@@ -9,6 +9,7 @@ import { compile } from './compile.ts';
 import { inOneGo } from '../in-one-go.ts';
 import { learnBounds } from './learn-bounds.ts';
 import { Search } from './search.ts';
+import { State } from './state.ts';
 import { Values } from './values.ts';
 
 /** Holds the bounds of an empty plan against what the same trees cost in plans that the search made. */
@@ -37,7 +38,7 @@ function compare(problem: Problem, seed: number): number {
 
 /** What the search itself learned is its own affair: the same, of an empty plan of one's own. */
 function bounded(search: Search): Values {
-	const values = new Values(new Search(search.model, 1).state);
+	const values = new Values(new State(search.model));
 	inOneGo(learnBounds(values));
 	return values;
 }
@@ -54,7 +55,7 @@ test('nothing ever costs less than its bound, nor starts where its bound says it
 
 test('what was not learned binds nothing', () => {
 	const model = compile(problemOf(generateDay('small', 5)));
-	const { bounds } = new Values(new Search(model, 1).state);
+	const { bounds } = new Values(new State(model));
 	assert.equal(bounds.firstWithin(0, 3, 40, -1), 3);
 	assert.equal(bounds.lastWithin(0, 3, 40, -1), 40);
 });

@@ -1,8 +1,12 @@
+import type { ShortRow } from '../kernel/row.ts';
 import type { Compiled, CompiledEdge } from './compiled.ts';
 import type { State } from './state.ts';
 
 /** What is dearer is told as this: a bound may be too low, never too high. */
 const MOST = 32_767;
+
+/** Less than anything costs. */
+const NONE = -1;
 
 /**
  * What each task must cost with all that hangs from it, learned from an empty plan: what stands later can only make it
@@ -14,7 +18,7 @@ export class Bounds {
 	/** By task, a start at which that is so. */
 	readonly wished: Int32Array;
 	/** By task and start, the least when it starts there, in half the memory of a price; null until learned. */
-	private readonly leastAt: (Int16Array | null)[];
+	private readonly leastAt: (ShortRow | null)[];
 	/** By task, the first and the last start that it can have in an empty plan. */
 	private readonly first: Int32Array;
 	private readonly last: Int32Array;
@@ -34,7 +38,8 @@ export class Bounds {
 	/** Takes over what was found for a task between two starts, by mode and start. */
 	learn(u: number, rows: readonly Int32Array[], first: number, last: number): void {
 		const { horizon } = this.model;
-		const leastAt = new Int16Array(horizon + 1).fill(MOST);
+		const leastAt = this.leastAt[u] ?? this.state.kernel.shortRow(horizon + 1);
+		leastAt.fill(MOST);
 		let least = 1 << 28;
 		for (const row of rows)
 			for (let t = first; t <= last; t += 1) {
@@ -52,20 +57,20 @@ export class Bounds {
 
 	/** The first of some starts that may cost no more than the limit; past the last where there is none. */
 	firstWithin(u: number, from: number, to: number, limit: number): number {
-		const leastAt = this.leastAt[u] as Int16Array | null;
+		const leastAt = this.leastAt[u] as ShortRow | null;
 		if (leastAt === null) return from;
-		let t = Math.max(from, this.first[u] as number);
-		while (t <= to && (leastAt[t] as number) > limit) t += 1;
-		return t;
+		const first = Math.max(from, this.first[u] as number);
+		if (limit >= MOST) return first;
+		return this.state.kernel.firstWithinShort(leastAt, first, to, Math.max(limit, NONE));
 	}
 
 	/** The last of them; before the first where there is none. */
 	lastWithin(u: number, from: number, to: number, limit: number): number {
-		const leastAt = this.leastAt[u] as Int16Array | null;
+		const leastAt = this.leastAt[u] as ShortRow | null;
 		if (leastAt === null) return to;
-		let t = Math.min(to, this.last[u] as number);
-		while (t >= from && (leastAt[t] as number) > limit) t -= 1;
-		return t;
+		const last = Math.min(to, this.last[u] as number);
+		if (limit >= MOST) return last;
+		return this.state.kernel.lastWithinShort(leastAt, from, last, Math.max(limit, NONE));
 	}
 
 	/** True where nothing that hangs from a task stands: only then does what was learned bind it. */

@@ -22,6 +22,7 @@ import { Changeovers } from './changeovers.ts';
 import { edgeOf } from './compiled-edge.ts';
 import { componentsOf } from './components.ts';
 import { compiledPrice } from './prices.ts';
+import { rowSlots } from './row-slots.ts';
 import { rangeOf } from './setup.ts';
 import { emptyLists, listOf, listsOf } from './lists.ts';
 import { tightenDomains } from './domains.ts';
@@ -257,6 +258,7 @@ export function compile(problem: Problem): Compiled {
 	}
 
 	tightenDomains(edges, modes, firstMode, earliest, latest);
+	const components = componentsOf(problem.tasks.length, edges, out, into, pinned);
 	return {
 		problem,
 		horizon,
@@ -280,6 +282,7 @@ export function compile(problem: Problem): Compiled {
 		unitMachine: Int32Array.from(unitMachine),
 		unitCapacity: Int32Array.from(unitCapacity),
 		unitRecovery: Int32Array.from(unitRecovery),
-		components: componentsOf(problem.tasks.length, edges, out, into, pinned)
+		components,
+		slots: rowSlots(components, edges, firstMode)
 	};
 }

@@ -1,31 +1,16 @@
 import type { BatchMachine, Problem } from '../problem.ts';
 import type { Changeovers } from './changeovers.ts';
+import type { LagPiece, LagPrice } from '../kernel/row.ts';
+import type { RowSlots } from './row-slots.ts';
 import type { LevelRange } from './setup.ts';
 import type { Components } from './components.ts';
 
 /** More than any sum of prices; sums of a few of it stay within 32 bits. */
 export const NEVER = 1 << 28;
 
-/** A straight piece of a window's price: at lags from `least` to `most` it is `base + slope * lag`. */
-export interface Piece {
-	readonly least: number;
-	readonly most: number;
-	readonly base: number;
-	readonly slope: number;
-}
-
-export interface CompiledWindow {
-	readonly least: number;
-	readonly most: number;
-	/** The least and most lag that is not forbidden. */
-	readonly hardLeast: number;
-	readonly hardMost: number;
-	readonly wish: number;
-	readonly price: number;
-	/** Below zero where outside is forbidden. */
-	readonly outside: number;
+export interface CompiledWindow extends LagPrice {
 	readonly tier: number;
-	readonly pieces: readonly Piece[];
+	readonly pieces: readonly LagPiece[];
 	readonly holds: readonly {
 		readonly pool: number;
 		readonly amount: number;
@@ -147,4 +132,6 @@ export interface Compiled {
 	/** The least time between two loads of a unit. */
 	readonly unitRecovery: Int32Array;
 	readonly components: Components;
+	/** Which rows of prices modes have together. */
+	readonly slots: RowSlots;
 }

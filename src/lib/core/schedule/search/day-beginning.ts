@@ -1,10 +1,11 @@
+import type { Row } from '../kernel/row.ts';
 import type { CompiledSpan } from './compiled.ts';
 import type { State } from './state.ts';
 
 /** The span that is measured from its first start on: what an earlier beginning would cost more. */
 export class DayBeginning {
 	/** By start, what beginning there would cost more than what stands does. */
-	readonly early: Int32Array;
+	readonly early: Row;
 	/** Starts from here on belong to the day whose beginning is priced; beyond the horizon where none is. */
 	readonly floor: number;
 	private readonly at: number;
@@ -12,7 +13,7 @@ export class DayBeginning {
 
 	constructor(private readonly state: State) {
 		const { model } = state;
-		this.early = new Int32Array(model.horizon + 1);
+		this.early = state.kernel.row(model.horizon + 1);
 		this.at = model.spans.findIndex((span) => span.until !== null);
 		this.span = model.spans[this.at] ?? null;
 		this.floor = this.span ? Math.max(0, this.span.floor) : model.horizon + 1;

@@ -1,5 +1,5 @@
 import { NEVER, type CompiledEdge, type CompiledMode } from './compiled.ts';
-import { priceOfLag } from './prices.ts';
+import type { Row } from '../kernel/row.ts';
 import type { Dice } from './dice.ts';
 import type { State } from './state.ts';
 import { Values } from './values.ts';
@@ -49,10 +49,10 @@ export class Inserter {
 				m < (state.model.firstMode[u + 1] as number);
 				m += 1
 			) {
-				const row = values.rows[m] as Int32Array;
+				const row = values.rows[m] as Row;
 				const low = Math.max(values.low[u] as number, start - attempt);
 				const high = Math.min(values.high[u] as number, start + attempt);
-				for (let t = low; t <= high; t += 1) row[t] = NEVER;
+				state.kernel.fill(row, NEVER, low, high);
 			}
 		}
 		return false;
@@ -80,20 +80,30 @@ export class Inserter {
 
 	private findBest(u: number, budget: number, noise: number): boolean {
 		const { values, dice } = this;
-		const { firstMode } = this.state.model;
+		const { kernel, model } = this.state;
+		const { firstMode } = model;
 		const low = values.low[u] as number;
 		const high = values.high[u] as number;
 		const { early } = values;
 		let best = Math.min(NEVER, budget + 1);
 		let found = false;
 		for (let m = firstMode[u] as number; m < (firstMode[u + 1] as number); m += 1) {
-			const row = values.rows[m] as Int32Array;
+			const row = values.rows[m] as Row;
+			if (noise === 0) {
+				const start = kernel.findLeast(row, early, low, high, best);
+				if (start < 0) continue;
+				best = kernel.least;
+				found = true;
+				this.foundMode = m;
+				this.foundStart = start;
+				continue;
+			}
 			for (let t = low; t <= high; t += 1) {
 				const price = row[t] as number;
 				if (price >= NEVER) continue;
 				const all = price + (early[t] as number);
 				if (all >= best) continue;
-				const told = noise > 0 ? all + dice.next(noise) : all;
+				const told = all + dice.next(noise);
 				if (told >= best) continue;
 				best = told;
 				found = true;
@@ -195,21 +205,16 @@ export class Inserter {
 			if (!(modes[m] as CompiledMode).allowed) continue;
 			const window = state.windowOf(edge, state.mode[edge.before] as number, m);
 			if (!window) continue;
-			const row = values.rows[m] as Int32Array;
+			const row = values.rows[m] as Row;
 			let until = last;
 			for (const { view } of window.holds)
 				until = Math.min(until, state.pools.view(view)[anchor] as number);
-			for (let t = first; t <= until; t += 1) {
-				const own = row[t] as number;
-				if (own >= NEVER) continue;
-				const lag = priceOfLag(window, t - anchor);
-				if (lag >= NEVER) continue;
-				const all = own + lag + (began < values.beginning.floor ? (values.early[t] as number) : 0);
-				if (all >= best) continue;
-				best = all;
-				this.foundMode = m;
-				this.foundStart = t;
-			}
+			const early = began < values.beginning.floor ? values.early : null;
+			const start = state.kernel.findNext(row, early, first, until, best, anchor, window);
+			if (start < 0) continue;
+			best = state.kernel.least;
+			this.foundMode = m;
+			this.foundStart = start;
 		}
 		if (best >= NEVER) return false;
 		this.placeFound(u);

@@ -6,18 +6,18 @@ import {
 	type CompiledMode,
 	type CompiledPrice
 } from './compiled.ts';
+import type { Row } from '../kernel/row.ts';
 import type { Messages } from './messages.ts';
 import type { OwnRows } from './own-rows.ts';
 import { priceAt } from './prices.ts';
-import { rowSlots } from './row-slots.ts';
 import type { State } from './state.ts';
 
 /** Fills the rows of a task's modes: what it costs by itself, on its machine, and with what hangs from it. */
 export class ModeRows {
 	/** By mode and start, the price; NEVER where it cannot. */
-	readonly rows: readonly Int32Array[];
+	readonly rows: readonly Row[];
 	/** By mode of a portion and start, the unit it would go to. */
-	readonly units: readonly (Int16Array | null)[];
+	readonly units: readonly (Row | null)[];
 	/** Of the starts that were looked at last, the first and the last that cost no more than the cutoff. */
 	first = 0;
 	last = -1;
@@ -29,7 +29,7 @@ export class ModeRows {
 	private barredFrom = 0;
 	private barredTo = -1;
 	/** By the end of the portion that is looked at, what follows from it. */
-	private readonly ends: Int32Array;
+	private readonly ends: Row;
 	private readonly model: Compiled;
 
 	constructor(
@@ -41,16 +41,20 @@ export class ModeRows {
 		const { model } = state;
 		this.model = model;
 		const size = model.horizon + 1;
-		this.ends = new Int32Array(size);
-		const { slots, count } = rowSlots(model);
-		const rows = new Int32Array(size * count);
-		const units = new Int16Array(size * count);
-		const rowsOf: Int32Array[] = [];
-		const unitsOf: (Int16Array | null)[] = [];
+		this.ends = state.kernel.row(size);
+		const { slots, count } = model.slots;
+		const rows: Row[] = [];
+		const units: Row[] = [];
+		for (let slot = 0; slot < count; slot += 1) {
+			rows.push(state.kernel.row(size));
+			units.push(state.kernel.row(size));
+		}
+		const rowsOf: Row[] = [];
+		const unitsOf: (Row | null)[] = [];
 		for (let m = 0; m < slots.length; m += 1) {
-			const from = (slots[m] as number) * size;
-			rowsOf.push(rows.subarray(from, from + size));
-			unitsOf.push(model.modes[m]?.portion ? units.subarray(from, from + size) : null);
+			const slot = slots[m] as number;
+			rowsOf.push(rows[slot] as Row);
+			unitsOf.push(model.modes[m]?.portion ? (units[slot] as Row) : null);
 		}
 		this.rows = rowsOf;
 		this.units = unitsOf;
@@ -68,26 +72,27 @@ export class ModeRows {
 	 */
 	fillAll(
 		u: number,
-		sum: Int32Array | null,
+		sum: Row | null,
 		sumOff: number,
 		from: number,
 		to: number,
 		cutoff: number
 	): void {
 		const { firstMode, modes } = this.model;
+		const { kernel } = this.state;
 		this.first = to + 1;
 		this.last = from - 1;
 		for (let m = firstMode[u] as number; m < (firstMode[u + 1] as number); m += 1) {
 			const mode = modes[m] as CompiledMode;
-			const row = this.rows[m] as Int32Array;
+			const row = this.rows[m] as Row;
 			if (!mode.allowed) {
-				row.fill(NEVER, from, to + 1);
+				kernel.fill(row, NEVER, from, to);
 				continue;
 			}
 			if (mode.likeFirst && this.takeFirst(u, m, from, to)) continue;
 			this.narrow(u, m, from, to);
-			if (this.from > from) row.fill(NEVER, from, Math.min(this.from, to + 1));
-			if (this.to < to) row.fill(NEVER, Math.max(this.to + 1, from), to + 1);
+			if (this.from > from) kernel.fill(row, NEVER, from, Math.min(this.from - 1, to));
+			if (this.to < to) kernel.fill(row, NEVER, Math.max(this.to + 1, from), to);
 			if (this.from > this.to) continue;
 			const added = mode.portion === null ? sum : null;
 			this.fill(u, m, added === null, this.from, this.to);
@@ -101,38 +106,27 @@ export class ModeRows {
 		}
 	}
 
-	private keepWithin(row: Int32Array, cutoff: number): void {
+	private keepWithin(row: Row, cutoff: number): void {
 		const { from, to } = this;
-		let { first, last } = this;
-		for (let t = from; t <= to; t += 1) {
-			if ((row[t] as number) > cutoff) {
-				row[t] = NEVER;
-				continue;
-			}
-			if (t < first) first = t;
-			if (t > last) last = t;
-		}
-		this.first = first;
-		this.last = last;
+		const { kernel } = this.state;
+		kernel.keepWithin(row, from, to, cutoff);
+		this.take(kernel.first, kernel.last);
 	}
 
-	private addWithin(row: Int32Array, added: Int32Array, off: number, cutoff: number): void {
+	private addWithin(row: Row, added: Row, off: number, cutoff: number): void {
 		const { from, to } = this;
-		let { first, last } = this;
+		const { kernel } = this.state;
 		const reach = Math.min(to, this.model.horizon - off);
-		for (let t = from; t <= reach; t += 1) {
-			const price = (row[t] as number) + (added[t + off] as number);
-			if (price > cutoff) {
-				row[t] = NEVER;
-				continue;
-			}
-			row[t] = price;
-			if (t < first) first = t;
-			if (t > last) last = t;
-		}
-		if (reach < to) row.fill(NEVER, Math.max(from, reach + 1), to + 1);
-		this.first = first;
-		this.last = last;
+		kernel.addWithin(row, added, off, from, reach, cutoff);
+		if (from <= reach) this.take(kernel.first, kernel.last);
+		if (reach < to) kernel.fill(row, NEVER, Math.max(from, reach + 1), to);
+	}
+
+	/** What one mode may cost widens what all of them may; nothing where there is no start between. */
+	private take(first: number, last: number): void {
+		if (first > last) return;
+		if (first < this.first) this.first = first;
+		if (last > this.last) this.last = last;
 	}
 
 	/** The starts of a mode: its own lags to what stands narrow them further than those of all modes. */
@@ -173,25 +167,23 @@ export class ModeRows {
 			if (!(model.edges[out[at] as number] as CompiledEdge).sameForBefore) return false;
 		const first = model.firstMode[u] as number;
 		if (!(model.modes[first] as CompiledMode).allowed) return false;
-		const row = this.rows[m] as Int32Array;
-		const other = this.rows[first] as Int32Array;
-		const units = this.units[m] as Int16Array;
-		const its = this.units[first] as Int16Array;
-		for (let t = from; t <= to; t += 1) {
-			row[t] = other[t] as number;
-			units[t] = its[t] as number;
-		}
+		const row = this.rows[m] as Row;
+		const other = this.rows[first] as Row;
+		const units = this.units[m] as Row;
+		const its = this.units[first] as Row;
+		state.kernel.copy(row, other, from, to);
+		state.kernel.copy(units, its, from, to);
 		return true;
 	}
 
 	/** Fills a row, and for a portion the unit of each start; with what hangs from it where that is wanted at once. */
 	private fill(u: number, m: number, hanging: boolean, from: number, to: number): void {
 		const mode = this.model.modes[m] as CompiledMode;
-		const row = this.rows[m] as Int32Array;
+		const row = this.rows[m] as Row;
 		this.own.fill(u, m, mode, row, from, to);
 		if (mode.portion) {
 			const ends = this.afterEnd(u, m, mode, from, to);
-			const units = this.units[m] as Int16Array;
+			const units = this.units[m] as Row;
 			this.batch.fill(u, mode.portion, row, units, ends, from, to);
 			this.addMessages(u, m, row, from, to, 0, true);
 			return;
@@ -203,7 +195,7 @@ export class ModeRows {
 	private addMessages(
 		u: number,
 		m: number,
-		row: Int32Array,
+		row: Row,
 		from: number,
 		to: number,
 		length: number,
@@ -230,14 +222,14 @@ export class ModeRows {
 	}
 
 	/** By the end of a portion: its prices, the lags from it to what stands, and what hangs from it. */
-	private afterEnd(u: number, m: number, mode: CompiledMode, from: number, to: number): Int32Array {
+	private afterEnd(u: number, m: number, mode: CompiledMode, from: number, to: number): Row {
 		const { model, state, ends } = this;
 		const low = from + mode.length;
 		const high = Math.min(model.horizon, to + mode.length + (mode.portion?.tolerance ?? 0));
 		if (low > high) return ends;
 		const lone = this.loneMessage(u, m);
 		if (lone !== null) return lone;
-		ends.fill(0, low, high + 1);
+		state.kernel.fill(ends, 0, low, high);
 		for (const price of model.prices[u] as readonly CompiledPrice[])
 			if (!price.ofStart)
 				for (let t = low; t <= high; t += 1) ends[t] = (ends[t] as number) + priceAt(price, t, t);
@@ -264,7 +256,7 @@ export class ModeRows {
 	}
 
 	/** What follows from the end of a portion where that is one branch alone, and nothing else counts from there. */
-	private loneMessage(u: number, m: number): Int32Array | null {
+	private loneMessage(u: number, m: number): Row | null {
 		const { model, state } = this;
 		const prices = model.prices[u] as readonly CompiledPrice[];
 		for (let at = 0; at < prices.length; at += 1)

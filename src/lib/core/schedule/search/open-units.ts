@@ -1,11 +1,12 @@
 import type { CompiledBatchMachine, CompiledPortion } from './compiled.ts';
+import type { Row } from '../kernel/row.ts';
 import type { Load } from './loads.ts';
 import { keepApart, setupFrom } from './setup.ts';
 import type { State } from './state.ts';
 
 /** What is known of one machine for portions that are alike, and for which starts. */
 interface Known {
-	readonly unitAt: Int16Array;
+	readonly unitAt: Row;
 	from: number;
 	to: number;
 	/** The machine's loads as they were then. */
@@ -22,7 +23,6 @@ export class OpenUnits {
 	private readonly known: (Known | null)[][];
 	/** For a portion whose unit is decided. */
 	private readonly own: Known;
-	private readonly blocked: Uint8Array;
 	/** How many starts have no unit yet. */
 	private unmarked = 0;
 	private turn = 0;
@@ -32,8 +32,7 @@ export class OpenUnits {
 		const size = model.horizon + 1;
 		this.known = [];
 		for (let at = 0; at < model.batch.length; at += 1) this.known.push([]);
-		this.own = { unitAt: new Int16Array(size), from: 0, to: -1, change: -1 };
-		this.blocked = new Uint8Array(size);
+		this.own = { unitAt: state.kernel.row(size), from: 0, to: -1, change: -1 };
 	}
 
 	/** Valid within [from, to]; -1 where no unit is free. */
@@ -43,7 +42,7 @@ export class OpenUnits {
 		if (pinned < 0) {
 			const ofMachine = this.known[machine] as (Known | null)[];
 			known = ofMachine[portion.sort] ??= {
-				unitAt: new Int16Array(this.state.model.horizon + 1),
+				unitAt: this.state.kernel.row(this.state.model.horizon + 1),
 				from: 0,
 				to: -1,
 				change: -1
@@ -65,7 +64,7 @@ export class OpenUnits {
 		machineAt: number,
 		portion: CompiledPortion,
 		pinned: number,
-		unitAt: Int16Array,
+		unitAt: Row,
 		from: number,
 		to: number
 	): void {
@@ -73,7 +72,7 @@ export class OpenUnits {
 		const batch = model.batch[machineAt] as CompiledBatchMachine;
 		const { machine, firstUnit } = batch;
 		const length = machine.loading + portion.length + machine.unloading;
-		unitAt.fill(-1, from, to + 1);
+		this.state.kernel.fill(unitAt, -1, from, to);
 		this.unmarked = to - from + 1;
 		// Units that are free alike are taken by turns: what one of them bars, the other may not.
 		this.turn = (this.turn + 1) % batch.units;
@@ -91,7 +90,7 @@ export class OpenUnits {
 		batch: CompiledBatchMachine,
 		portion: CompiledPortion,
 		length: number,
-		unitAt: Int16Array,
+		unitAt: Row,
 		from: number,
 		to: number
 	): void {
@@ -109,7 +108,7 @@ export class OpenUnits {
 				const high = Math.min(to, load.end + after - 1);
 				const kept = together && load.start >= low && load.start <= high;
 				const unitThere = kept ? (unitAt[load.start] as number) : -1;
-				if (low <= high) unitAt.fill(-1, low, high + 1);
+				this.state.kernel.fill(unitAt, -1, low, high);
 				if (kept) unitAt[load.start] = unitThere;
 			}
 		}
@@ -121,7 +120,7 @@ export class OpenUnits {
 		unit: number,
 		portion: CompiledPortion,
 		length: number,
-		unitAt: Int16Array,
+		unitAt: Row,
 		from: number,
 		to: number
 	): void {
@@ -142,13 +141,7 @@ export class OpenUnits {
 		if (open <= to) this.mark(unit, unitAt, open, to);
 	}
 
-	private mark(unit: number, unitAt: Int16Array, from: number, to: number): void {
-		let marked = 0;
-		for (let t = from; t <= to; t += 1) {
-			if ((unitAt[t] as number) >= 0) continue;
-			unitAt[t] = unit;
-			marked += 1;
-		}
-		this.unmarked -= marked;
+	private mark(unit: number, unitAt: Row, from: number, to: number): void {
+		this.unmarked -= this.state.kernel.markUnit(unitAt, unit, from, to);
 	}
 }

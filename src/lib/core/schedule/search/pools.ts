@@ -1,4 +1,6 @@
-import type { Compiled } from './compiled.ts';
+import type { Kernel } from '../kernel/kernel.ts';
+import type { Row, ShortRow } from '../kernel/row.ts';
+import type { Compiled, CompiledDemand } from './compiled.ts';
 import { emptyLists, listsOf } from './lists.ts';
 
 /**
@@ -9,9 +11,9 @@ import { emptyLists, listsOf } from './lists.ts';
  */
 export class Pools {
 	/** By pool and time, what is free; below zero where it is overdrawn. */
-	readonly free: Int16Array[];
+	readonly free: ShortRow[];
 	/** By view and time. */
-	readonly blockedFrom: Int32Array[];
+	readonly blockedFrom: Row[];
 	/** How many (pool, time) are overdrawn. */
 	overdrawn = 0;
 	private readonly viewsOf: number[][];
@@ -20,11 +22,17 @@ export class Pools {
 	private readonly viewPool: Int32Array;
 	private readonly viewAmount: Int32Array;
 
-	constructor(private readonly model: Compiled) {
+	constructor(
+		private readonly model: Compiled,
+		private readonly kernel: Kernel
+	) {
 		const { horizon, there, views } = model;
 		this.free = [];
-		for (let pool = 0; pool < there.length; pool += 1)
-			this.free.push((there[pool] as Int16Array).slice());
+		for (let pool = 0; pool < there.length; pool += 1) {
+			const free = kernel.shortRow(horizon);
+			free.set(there[pool] as Int16Array);
+			this.free.push(free);
+		}
 		this.blockedFrom = [];
 		const viewsOf = emptyLists(there.length);
 		this.dirtyFrom = new Int32Array(views.length);
@@ -33,7 +41,7 @@ export class Pools {
 		this.viewAmount = new Int32Array(views.length);
 		for (let at = 0; at < views.length; at += 1) {
 			const { pool, amount } = views[at] as Compiled['views'][number];
-			const blocked = new Int32Array(horizon + 1);
+			const blocked = kernel.row(horizon + 1);
 			blocked[horizon] = horizon;
 			this.blockedFrom.push(blocked);
 			this.viewPool[at] = pool;
@@ -49,15 +57,8 @@ export class Pools {
 		const start = from < 0 ? 0 : from;
 		const end = to > horizon ? horizon : to;
 		if (start >= end) return;
-		const free = this.free[pool] as Int16Array;
-		let overdrawn = 0;
-		for (let t = start; t < end; t += 1) {
-			const was = free[t] as number;
-			const is = was - amount;
-			free[t] = is;
-			overdrawn += (is < 0 ? 1 : 0) - (was < 0 ? 1 : 0);
-		}
-		this.overdrawn += overdrawn;
+		const free = this.free[pool] as ShortRow;
+		this.overdrawn += this.kernel.takeFree(free, start, end, amount);
 		const views = this.viewsOf[pool] as number[];
 		for (let at = 0; at < views.length; at += 1) {
 			const view = views[at] as number;
@@ -67,25 +68,62 @@ export class Pools {
 	}
 
 	/** By time, the first time from there on at which less than the view's amount is free. */
-	view(view: number): Int32Array {
-		const blocked = this.blockedFrom[view] as Int32Array;
+	view(view: number): Row {
+		const blocked = this.blockedFrom[view] as Row;
 		const from = this.dirtyFrom[view] as number;
 		const to = this.dirtyTo[view] as number;
 		if (from >= to) return blocked;
-		const free = this.free[this.viewPool[view] as number] as Int16Array;
-		const amount = this.viewAmount[view] as number;
-		let next = blocked[to] as number;
-		let t = to - 1;
-		for (; t >= from; t -= 1) {
-			if ((free[t] as number) < amount) next = t;
-			blocked[t] = next;
-		}
-		for (; t >= 0; t -= 1) {
-			if ((free[t] as number) < amount || blocked[t] === next) break;
-			blocked[t] = next;
-		}
+		const free = this.free[this.viewPool[view] as number] as ShortRow;
+		this.kernel.mend(blocked, free, from, to, this.viewAmount[view] as number);
 		this.dirtyFrom[view] = this.model.horizon;
 		this.dirtyTo[view] = 0;
 		return blocked;
+	}
+
+	/** What gives a demand of a task that starts then; empty-handed it takes the first, and the pool is overdrawn. */
+	choose(demand: CompiledDemand, start: number): number[] {
+		const picked: number[] = [];
+		const from = start + demand.from;
+		const to = start + demand.to;
+		for (let p = 0; p < demand.choice.length && picked.length < demand.amount; p += 1) {
+			const views = demand.choice[p] as readonly number[];
+			for (let k = 0; k < views.length && picked.length < demand.amount; k += 1) {
+				if (from < 0 || (this.view(views[k] as number)[from] as number) < to) break;
+				picked.push(demand.pools[p] as number);
+			}
+		}
+		while (picked.length < demand.amount) picked.push(demand.pools[0] as number);
+		return picked;
+	}
+
+	/** True where a demand of a task that starts then is met. */
+	meets(demand: CompiledDemand, start: number): boolean {
+		const from = start + demand.from;
+		const to = start + demand.to;
+		if (from < 0 || to > this.model.horizon) return false;
+		if (demand.view >= 0) return (this.view(demand.view)[from] as number) >= to;
+		let met = 0;
+		for (let p = 0; p < demand.choice.length; p += 1) {
+			const views = demand.choice[p] as readonly number[];
+			for (let k = 0; k < views.length; k += 1) {
+				if ((this.view(views[k] as number)[from] as number) < to) break;
+				met += 1;
+			}
+		}
+		return met >= demand.amount;
+	}
+
+	/** True where those that gave a demand can give it at another time too. */
+	areFree(demand: CompiledDemand, pools: readonly number[], anchor: number): boolean {
+		const from = anchor + demand.from;
+		if (pools.length !== demand.amount || from < 0) return false;
+		return pools.every((pool, at) => {
+			const views = demand.choice[demand.pools.indexOf(pool)];
+			return (
+				pools.indexOf(pool) === at &&
+				views?.[0] !== undefined &&
+				(this.view(views[0])[from] as number) >= anchor + demand.to
+			);
+		});
 	}
 }

@@ -1,5 +1,11 @@
 import type { Price } from '../problem.ts';
-import { NEVER, type CompiledPrice, type CompiledWindow } from './compiled.ts';
+import {
+	NEVER,
+	type Compiled,
+	type CompiledMode,
+	type CompiledPrice,
+	type CompiledWindow
+} from './compiled.ts';
 
 /** Written out: a spread gives each the shape of what it came from, and whatever reads prices is slow for all. */
 export function compiledPrice({ of, at, early, late, away, tier }: Price): CompiledPrice {
@@ -30,4 +36,13 @@ export function priceAt(price: CompiledPrice, start: number, end: number): numbe
 export function firstLate(prices: readonly CompiledPrice[], first: number): number {
 	for (const price of prices) if (price.late > 0 && price.at < first) first = price.at;
 	return first;
+}
+
+/** True where a mode costs nothing by its start alone, and its hands are there all the time: such share one row. */
+export function isFree({ prices }: Compiled, mode: CompiledMode): boolean {
+	if (mode.price !== 0) return false;
+	for (const price of prices[mode.task] as readonly CompiledPrice[])
+		if (price.ofStart || !mode.portion) return false;
+	for (const { plenty } of mode.demands) if (plenty) return false;
+	return true;
 }

@@ -5,7 +5,6 @@ import { problemOf } from '../../../../../bench/schedule/neutral-case.ts';
 import { jobShop, FT06 } from '../job-shops.fixture.ts';
 import type { Problem } from '../problem.ts';
 import { compile } from './compile.ts';
-import { rowSlots } from './row-slots.ts';
 
 /** The modes that are looked at when a component is put in: its own, and those of all that follows from it. */
 function lookedAtTogether(problem: Problem): number[][] {
@@ -30,7 +29,7 @@ for (const [name, problem] of [
 	['a job shop, where all follows from all', jobShop(FT06, 80)]
 ] as const)
 	test(`rows that are wanted together never share memory: ${name}`, () => {
-		const { slots, count } = rowSlots(compile(problem));
+		const { slots, count } = compile(problem).slots;
 		for (const modes of lookedAtTogether(problem)) {
 			const own = modes.map((m) => slots[m] ?? -1);
 			assert.equal(new Set(own).size, own.length, 'two rows in one place');
@@ -40,5 +39,5 @@ for (const [name, problem] of [
 
 test('rows of components that have nothing to do with each other are in the same place', () => {
 	const model = compile(problemOf(generateDay('large', 1)));
-	assert.ok(rowSlots(model).count < model.modes.length / 3);
+	assert.ok(model.slots.count < model.modes.length / 3);
 });

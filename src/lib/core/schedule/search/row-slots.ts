@@ -1,7 +1,14 @@
-import type { Compiled, CompiledEdge } from './compiled.ts';
+import type { CompiledEdge } from './compiled.ts';
+import type { Components } from './components.ts';
 
 /** With more components than this to keep apart, each has a place of its own. */
 const MOST_TOGETHER = 64;
+
+/** By mode, the place of its row; and how many places there are. */
+export interface RowSlots {
+	readonly slots: Int32Array;
+	readonly count: number;
+}
 
 interface Taken {
 	readonly from: number;
@@ -16,10 +23,12 @@ function bySlot(a: Taken, b: Taken): number {
  * By mode, which stretch of memory its row is in. Rows are wanted together only while one component is put in with what
  * follows from it; others use the same memory, so that what is worked on stays near the processor.
  */
-export function rowSlots(model: Compiled): { readonly slots: Int32Array; readonly count: number } {
-	const { components, edges, firstMode } = model;
-	const { members, of, followers } = components;
-	const slots = new Int32Array(model.modes.length);
+export function rowSlots(
+	{ members, of, followers }: Components,
+	edges: readonly CompiledEdge[],
+	firstMode: Int32Array
+): RowSlots {
+	const slots = new Int32Array(firstMode[firstMode.length - 1] as number);
 	const modesOf = new Int32Array(members.length);
 	/** By component, those that are looked at with it: it and what follows from it to the end. */
 	const reached: number[][] = [];

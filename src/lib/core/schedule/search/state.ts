@@ -9,7 +9,10 @@ import {
 	type CompiledPrice,
 	type CompiledWindow
 } from './compiled.ts';
+import type { Kernel } from '../kernel/kernel.ts';
+import { giveBack, kernelOf } from '../kernel/idle.ts';
 import { priceAt, priceOfLag } from './prices.ts';
+import { roomOf } from './room.ts';
 import { loadOf, Loads, type Load } from './loads.ts';
 import { withPortion, type LevelRange } from './setup.ts';
 import { FirstStarts } from './first-starts.ts';
@@ -35,6 +38,8 @@ export class State {
 	/** By task, where it started when it was last taken out; -1 before that. */
 	readonly stood: Int32Array;
 	readonly load: (Load | null)[];
+	/** Where the rows are that are read and written at every turn. */
+	readonly kernel: Kernel;
 	readonly pools: Pools;
 	readonly loads: Loads;
 	readonly firstStarts: FirstStarts;
@@ -42,6 +47,7 @@ export class State {
 	/** The prices of all that stands and of the lags between it, kept up to date; and how many lags are broken. */
 	priced = 0;
 	broken = 0;
+	private isClosed = false;
 	private readonly given: (readonly (readonly number[])[] | null)[];
 
 	constructor(readonly model: Compiled) {
@@ -51,9 +57,17 @@ export class State {
 		this.stood = new Int32Array(model.tasks).fill(-1);
 		this.load = new Array<Load | null>(model.tasks).fill(null);
 		this.given = new Array<null>(model.tasks).fill(null);
-		this.pools = new Pools(model);
+		this.kernel = kernelOf(roomOf(model));
+		this.pools = new Pools(model, this.kernel);
 		this.loads = new Loads(model);
 		this.firstStarts = new FirstStarts(model);
+	}
+
+	/** Gives the kernel back: nothing of this state may be used any more. */
+	close(): void {
+		if (this.isClosed) return;
+		this.isClosed = true;
+		giveBack(this.kernel);
 	}
 
 	modeAt(m: number): CompiledMode {
@@ -90,7 +104,7 @@ export class State {
 		for (let at = 0; at < demands.length; at += 1) {
 			const demand = demands[at] as CompiledDemand;
 			const only = demand.view >= 0;
-			const pools = only ? demand.pools : (given?.[at] ?? this.choose(demand, start));
+			const pools = only ? demand.pools : (given?.[at] ?? this.pools.choose(demand, start));
 			if (!only) {
 				picks ??= demands.map(() => []);
 				picks[at] = pools;
@@ -174,53 +188,6 @@ export class State {
 			this.model.unitMachine[load.unit] as number
 		] as CompiledBatchMachine;
 		return on.choosable ? load.given.map((pools) => [...pools]) : null;
-	}
-
-	/** What gives a demand of a task that starts then; empty-handed it takes the first, and the pool is overdrawn. */
-	choose(demand: CompiledDemand, start: number): number[] {
-		const picked: number[] = [];
-		const from = start + demand.from;
-		const to = start + demand.to;
-		for (let p = 0; p < demand.choice.length && picked.length < demand.amount; p += 1) {
-			const views = demand.choice[p] as readonly number[];
-			for (let k = 0; k < views.length && picked.length < demand.amount; k += 1) {
-				if (from < 0 || (this.pools.view(views[k] as number)[from] as number) < to) break;
-				picked.push(demand.pools[p] as number);
-			}
-		}
-		while (picked.length < demand.amount) picked.push(demand.pools[0] as number);
-		return picked;
-	}
-
-	/** True where a demand of a task that starts then is met. */
-	meets(demand: CompiledDemand, start: number): boolean {
-		const from = start + demand.from;
-		const to = start + demand.to;
-		if (from < 0 || to > this.model.horizon) return false;
-		if (demand.view >= 0) return (this.pools.view(demand.view)[from] as number) >= to;
-		let met = 0;
-		for (let p = 0; p < demand.choice.length; p += 1) {
-			const views = demand.choice[p] as readonly number[];
-			for (let k = 0; k < views.length; k += 1) {
-				if ((this.pools.view(views[k] as number)[from] as number) < to) break;
-				met += 1;
-			}
-		}
-		return met >= demand.amount;
-	}
-
-	/** True where those that gave a demand can give it at another time too. */
-	private areFree(demand: CompiledDemand, pools: readonly number[], anchor: number): boolean {
-		const from = anchor + demand.from;
-		if (pools.length !== demand.amount || from < 0) return false;
-		return pools.every((pool, at) => {
-			const views = demand.choice[demand.pools.indexOf(pool)];
-			return (
-				pools.indexOf(pool) === at &&
-				views?.[0] !== undefined &&
-				(this.pools.view(views[0])[from] as number) >= anchor + demand.to
-			);
-		});
 	}
 
 	private takeAll(
@@ -313,7 +280,7 @@ export class State {
 					? [...demand.pools]
 					: before.length === demand.amount && before.every((pool) => demand.pools.includes(pool))
 						? [...before]
-						: this.choose(demand, anchor);
+						: this.pools.choose(demand, anchor);
 			load.given.push(pools);
 			this.takeAll(demand, pools, anchor, 1);
 		});
@@ -360,15 +327,15 @@ export class State {
 			if (!ofEnd) return;
 			this.takeAll(demand, load.given[at] ?? [], load.end, -1);
 			// Who attends the new end need not be who was free at the old one, and it may be nobody.
-			const met = this.meets(demand, end);
+			const met = this.pools.meets(demand, end);
 			const before = load.given[at] ?? [];
 			const pools = !met
 				? []
 				: demand.view >= 0
 					? [...demand.pools]
-					: this.areFree(demand, before, end)
+					: this.pools.areFree(demand, before, end)
 						? before
-						: this.choose(demand, end);
+						: this.pools.choose(demand, end);
 			this.takeAll(demand, pools, end, 1);
 			load.given[at] = pools;
 			if (!met) load.unattended += 1;

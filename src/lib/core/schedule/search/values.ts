@@ -7,6 +7,7 @@ import {
 	type CompiledMode,
 	type CompiledWindow
 } from './compiled.ts';
+import type { Row } from '../kernel/row.ts';
 import { DayBeginning } from './day-beginning.ts';
 import { Messages } from './messages.ts';
 import { ModeRows } from './mode-rows.ts';
@@ -24,14 +25,14 @@ import { WindowPass } from './window-pass.ts';
  */
 export class Values {
 	/** By mode and start, the price; NEVER where it cannot. Valid within [low, high] of its task. */
-	readonly rows: readonly Int32Array[];
+	readonly rows: readonly Row[];
 	/** By task, the starts that were looked at. */
 	readonly low: Int32Array;
 	readonly high: Int32Array;
 	/** By mode of a portion and start, the unit it would go to. */
-	readonly units: readonly (Int16Array | null)[];
+	readonly units: readonly (Row | null)[];
 	/** By start, what the day's beginning there would cost more than it does. */
-	readonly early: Int32Array;
+	readonly early: Row;
 	readonly beginning: DayBeginning;
 	readonly bounds: Bounds;
 	readonly batch: BatchRows;
@@ -45,17 +46,30 @@ export class Values {
 	private from = 0;
 	private to = 0;
 	private readonly model: Compiled;
+	/** By task, the length of its shortest mode that is allowed, and of the longest in a load that is longer than it. */
+	private readonly shortest: Int32Array;
+	private readonly longest: Int32Array;
 
 	constructor(readonly state: State) {
 		const { model } = state;
 		this.model = model;
 		this.low = new Int32Array(model.tasks);
 		this.high = new Int32Array(model.tasks);
+		this.shortest = new Int32Array(model.tasks).fill(NEVER);
+		this.longest = new Int32Array(model.tasks);
+		for (const { task, length, portion, allowed } of model.modes) {
+			if (!allowed) continue;
+			const shortest = this.shortest[task] as number;
+			const longest = this.longest[task] as number;
+			const stretched = length + (portion ? portion.tolerance : 0);
+			if (length < shortest) this.shortest[task] = length;
+			if (stretched > longest) this.longest[task] = stretched;
+		}
 		this.beginning = new DayBeginning(state);
 		this.early = this.beginning.early;
 		this.bounds = new Bounds(state);
-		this.messages = new Messages(model.edges.length, model.horizon);
-		this.pass = new WindowPass(model.horizon, state.pools);
+		this.messages = new Messages(model.edges.length, model.horizon, state.kernel);
+		this.pass = new WindowPass(model.horizon, state.pools, state.kernel);
 		this.batch = new BatchRows(state);
 		this.own = new OwnRows(state);
 		this.modeRows = new ModeRows(state, this.own, this.batch, this.messages);
@@ -89,7 +103,8 @@ export class Values {
 
 	private lookInto(u: number, low: number, high: number, cutoff: number): void {
 		const { model, state } = this;
-		const { edges, firstMode, modes } = model;
+		const { edges } = model;
+		const { kernel } = state;
 		let from = Math.max(low, model.earliest[u] as number);
 		let to = Math.min(high, model.latest[u] as number, model.horizon);
 		const stood = state.stood[u] as number;
@@ -97,15 +112,8 @@ export class Values {
 			from = Math.max(from, stood - this.radius);
 			to = Math.min(to, stood + this.radius);
 		}
-		let shortest = NEVER;
-		let longest = 0;
-		for (let m = firstMode[u] as number; m < (firstMode[u + 1] as number); m += 1) {
-			const mode = modes[m] as CompiledMode;
-			if (!mode.allowed) continue;
-			if (mode.length < shortest) shortest = mode.length;
-			const stretch = mode.portion ? mode.portion.tolerance : 0;
-			if (mode.length + stretch > longest) longest = mode.length + stretch;
-		}
+		const shortest = this.shortest[u] as number;
+		const longest = this.longest[u] as number;
 		// Neighbours that stand narrow the starts.
 		const into = model.into[u] as readonly number[];
 		for (let at = 0; at < into.length; at += 1) {
@@ -131,8 +139,8 @@ export class Values {
 			from = this.bounds.firstWithin(u, from, to, cutoff);
 			to = this.bounds.lastWithin(u, from, to, cutoff);
 		} else if (own !== null) {
-			while (from <= to && (own[from] as number) > cutoff) from += 1;
-			while (to >= from && (own[to] as number) > cutoff) to -= 1;
+			from = kernel.firstWithin(own, from, to, cutoff);
+			to = kernel.lastWithin(own, from, to, cutoff);
 		}
 		this.low[u] = from;
 		this.high[u] = to;
@@ -150,7 +158,7 @@ export class Values {
 		// What hangs from a task of several branches is added up once, for all its modes.
 		let sum = hanging > 1 ? this.messages.take() : null;
 		let sumOff = 0;
-		if (sum !== null) sum.fill(0, from, to + 1);
+		if (sum !== null) kernel.fill(sum, 0, from, to);
 		// The least that it and the branches looked at so far cost.
 		let known = 0;
 		for (let at = 0; at < hanging && this.from <= this.to; at += 1) {
@@ -191,29 +199,14 @@ export class Values {
 	 * Adds a message to what is known by start, narrows the starts to those within the limit together with the task's own
 	 * price, and gives the least of them.
 	 */
-	private addKnown(
-		sum: Int32Array,
-		message: Int32Array,
-		off: number,
-		own: Int32Array | null,
-		limit: number
-	): number {
+	private addKnown(sum: Row, message: Row, off: number, own: Row | null, limit: number): number {
 		const { from, to } = this;
 		const reach = Math.min(to, this.model.horizon - off);
-		let first = to + 1;
-		let last = from - 1;
-		let least = NEVER;
-		for (let t = from; t <= reach; t += 1) {
-			const all = (sum[t] as number) + (message[t + off] as number);
-			sum[t] = all < NEVER ? all : NEVER;
-			const price = own === null ? all : all + (own[t] as number);
-			if (price > limit) continue;
-			if (price < least) least = price;
-			if (t < first) first = t;
-			last = t;
-		}
-		this.from = first;
-		this.to = last;
+		const { kernel } = this.state;
+		const least = kernel.addKnown(sum, message, off, own, from, reach, limit);
+		const found = kernel.first <= kernel.last;
+		this.from = found ? kernel.first : to + 1;
+		this.to = found ? kernel.last : from - 1;
 		return least;
 	}
 
@@ -255,12 +248,12 @@ export class Values {
 		this.messages.takeFor(e, rows);
 		for (let row = 0; row < rows; row += 1) {
 			const message = this.messages.of(e, row);
-			message.fill(NEVER, low, high + 1);
+			this.state.kernel.fill(message, NEVER, low, high);
 			for (let column = 0; column < edge.afterModes; column += 1) {
 				const window = edge.table[row * edge.afterModes + column] as CompiledWindow | null;
 				const mode = model.modes[childModes + column] as CompiledMode;
 				if (!window || !mode.allowed) continue;
-				const value = this.rows[childModes + column] as Int32Array;
+				const value = this.rows[childModes + column] as Row;
 				const { early } = this;
 				if (last < this.beginning.floor || alow >= split)
 					this.pass.forward(window, value, null, first, last, message, alow, ahigh);
@@ -279,16 +272,10 @@ export class Values {
 		const { model, from, to } = this;
 		const child = edge.before;
 		if ((this.state.start[child] as number) >= 0) return;
-		let shortest = NEVER;
-		let longest = 0;
+		const shortest = this.shortest[child] as number;
+		const longest = this.longest[child] as number;
 		const firstOf = model.firstMode[child] as number;
 		const lastOf = model.firstMode[child + 1] as number;
-		for (let m = firstOf; m < lastOf; m += 1) {
-			const mode = model.modes[m] as CompiledMode;
-			if (!mode.allowed) continue;
-			shortest = Math.min(shortest, mode.length);
-			longest = Math.max(longest, mode.length + (mode.portion ? mode.portion.tolerance : 0));
-		}
 		const off = edge.fromStart ? 0 : 1;
 		this.lookAt(
 			child,
@@ -304,12 +291,12 @@ export class Values {
 		this.messages.takeFor(e, rows);
 		for (let row = 0; row < rows; row += 1) {
 			const message = this.messages.of(e, row);
-			message.fill(NEVER, from, to + 1);
+			this.state.kernel.fill(message, NEVER, from, to);
 			for (let m = firstOf; m < lastOf; m += 1) {
 				const mode = model.modes[m] as CompiledMode;
 				const window = edge.table[(m - firstOf) * edge.afterModes + row];
 				if (!window || !mode.allowed) continue;
-				const value = this.rows[m] as Int32Array;
+				const value = this.rows[m] as Row;
 				this.pass.backward(window, value, first, last, off * mode.length, message, from, to);
 			}
 		}

@@ -1,20 +1,25 @@
-import { NEVER, type CompiledWindow } from './compiled.ts';
+import type { Kernel } from '../kernel/kernel.ts';
+import type { LagPiece, Row } from '../kernel/row.ts';
+import type { CompiledWindow } from './compiled.ts';
 import type { Pools } from './pools.ts';
 
 /**
- * The least of a value over a sliding window with a straight price on it, for a whole stretch of anchors at once:
- * a monotone queue, so that the width of the window costs nothing.
+ * The least of a value over a sliding window with a straight price on it, for a whole stretch of anchors at once: by
+ * stretches of twice the length each time, or by a queue where the window is wide or something is held meanwhile.
  */
 export class WindowPass {
-	private readonly times: Int32Array;
-	private readonly keys: Int32Array;
+	/** For the starts of a window, or pairs of numbers for each of them. */
+	private readonly room: Row;
+	/** Where a lag holds several things, until when all of them are free. */
+	private readonly heldOfAll: Row;
 
 	constructor(
 		private readonly horizon: number,
-		private readonly pools: Pools
+		private readonly pools: Pools,
+		private readonly kernel: Kernel
 	) {
-		this.times = new Int32Array(horizon + 2);
-		this.keys = new Int32Array(horizon + 2);
+		this.room = kernel.row(roomOfWindows(horizon));
+		this.heldOfAll = kernel.row(horizon + 1);
 	}
 
 	/**
@@ -23,93 +28,38 @@ export class WindowPass {
 	 */
 	forward(
 		window: CompiledWindow,
-		value: Int32Array,
-		extra: Int32Array | null,
+		value: Row,
+		extra: Row | null,
 		from: number,
 		to: number,
-		into: Int32Array,
+		into: Row,
 		low: number,
 		high: number
 	): void {
-		const { times, keys } = this;
+		const { horizon, kernel, room } = this;
 		const first = low < 0 ? 0 : low;
-		const last = high > this.horizon ? this.horizon : high;
-		let held = window.holds.length > 0 ? this.pools.view(window.holds[0]?.view ?? 0) : null;
-		const more = window.holds.length > 1;
+		const last = high > horizon ? horizon : high;
+		if (first > last) return;
+		let held = this.heldBy(window, first, last);
 		// Free from the first anchor to the last start: nothing of it is in the way.
-		if (held !== null && !more && first <= last && (held[first] as number) >= to) held = null;
+		if (held !== null && (held[first] as number) >= to) held = null;
 		const { pieces } = window;
 		for (let p = 0; p < pieces.length; p += 1) {
-			const piece = pieces[p] as CompiledWindow['pieces'][number];
-			const { least, most, slope, base } = piece;
+			const piece = pieces[p] as LagPiece;
+			const { least, most, slope } = piece;
 			if (slope === 0 && held === null && last + most >= to && first + most >= to) {
-				this.openForward(least, base, value, extra, from, to, into, first, last);
+				kernel.leastFrom(piece, value, extra, from, to, into, first, last);
 				continue;
 			}
-			let head = 0;
-			let tail = 0;
 			// Only anchors from which a start within [from, to] can be reached.
 			const top = last + least > to ? to - least : last;
 			const bottom = first + most < from ? from - most : first;
-			let next = top + most < to ? top + most : to;
-			for (let a = top; a >= bottom; a -= 1) {
-				const low2 = a + least;
-				const floor = low2 > from ? low2 : from;
-				while (next >= floor) {
-					const v = (value[next] as number) + (extra === null ? 0 : (extra[next] as number));
-					if (v < NEVER) {
-						const key = v + slope * next;
-						while (tail > head && (keys[tail - 1] as number) >= key) tail -= 1;
-						keys[tail] = key;
-						times[tail] = next;
-						tail += 1;
-					}
-					next -= 1;
-				}
-				let limit = a + most;
-				if (held !== null) {
-					const until = held[a] as number;
-					if (until < limit) limit = until;
-					if (more)
-						for (let h = 1; h < window.holds.length; h += 1) {
-							const other = this.pools.view(window.holds[h]?.view ?? 0)[a] as number;
-							if (other < limit) limit = other;
-						}
-				}
-				while (tail > head && (times[head] as number) > limit) head += 1;
-				if (tail === head) {
-					head = 0;
-					tail = 0;
-					continue;
-				}
-				const best = (keys[head] as number) + base - slope * a;
-				if (best < (into[a] as number)) into[a] = best;
-			}
-		}
-	}
-
-	/** The same for a piece that reaches beyond every start and costs one price: the least from there on. */
-	private openForward(
-		least: number,
-		base: number,
-		value: Int32Array,
-		extra: Int32Array | null,
-		from: number,
-		to: number,
-		into: Int32Array,
-		first: number,
-		last: number
-	): void {
-		let best = NEVER;
-		let next = to;
-		const top = last + least > to ? to - least : last;
-		for (let a = top; a >= first; a -= 1) {
-			const floor = a + least > from ? a + least : from;
-			for (; next >= floor; next -= 1) {
-				const v = (value[next] as number) + (extra === null ? 0 : (extra[next] as number));
-				if (v < best) best = v;
-			}
-			if (best + base < (into[a] as number)) into[a] = best + base;
+			if (top < bottom) continue;
+			const starts = top - bottom + most - least + 1;
+			const fits = starts <= 2 * horizon && starts <= 2 * (top - bottom + to - from) + 64;
+			if (held === null && fits)
+				kernel.slide(piece, value, extra, from, to, into, bottom, top, room);
+			else kernel.slideHeld(piece, value, extra, held, from, to, into, bottom, top, room);
 		}
 	}
 
@@ -119,48 +69,50 @@ export class WindowPass {
 	 */
 	backward(
 		window: CompiledWindow,
-		value: Int32Array,
+		value: Row,
 		from: number,
 		to: number,
 		offset: number,
-		into: Int32Array,
+		into: Row,
 		low: number,
 		high: number
 	): void {
-		const { times, keys } = this;
+		const { horizon, kernel, room } = this;
 		const first = low < 0 ? 0 : low;
-		const last = high > this.horizon ? this.horizon : high;
-		for (const { least, most, slope, base } of window.pieces) {
-			let head = 0;
-			let tail = 0;
-			let next = Math.max(from, first - offset - most);
-			for (let s = first; s <= last; s += 1) {
-				const ceiling = Math.min(to, s - offset - least);
-				for (; next <= ceiling; next += 1) {
-					const v = value[next] as number;
-					if (v >= NEVER) continue;
-					const key = v - slope * next;
-					while (tail > head && (keys[tail - 1] as number) >= key) tail -= 1;
-					keys[tail] = key;
-					times[tail] = next;
-					tail += 1;
-				}
-				while (tail > head) {
-					const t = times[head] as number;
-					if (t >= s - offset - most && this.heldUntil(window, t + offset) >= s) break;
-					head += 1;
-				}
-				if (tail === head) continue;
-				const best = (keys[head] as number) + base + slope * (s - offset);
-				if (best < (into[s] as number)) into[s] = best;
-			}
-		}
+		const last = high > horizon ? horizon : high;
+		const held = this.heldBy(window, Math.max(0, from + offset), Math.min(horizon, to + offset));
+		const { pieces } = window;
+		for (let p = 0; p < pieces.length; p += 1)
+			kernel.slideBack(
+				pieces[p] as LagPiece,
+				value,
+				held,
+				from,
+				to,
+				offset,
+				into,
+				first,
+				last,
+				room
+			);
 	}
 
-	private heldUntil(window: CompiledWindow, anchor: number): number {
-		let until = this.horizon;
-		for (const { view } of window.holds)
-			until = Math.min(until, this.pools.view(view)[anchor] ?? 0);
-		return until;
+	/** By time within [from, to], until when all that a lag holds is free; null where it holds nothing. */
+	private heldBy({ holds }: CompiledWindow, from: number, to: number): Row | null {
+		if (holds.length === 0) return null;
+		const only = this.pools.view((holds[0] as CompiledWindow['holds'][number]).view);
+		if (holds.length === 1) return only;
+		const { heldOfAll, kernel } = this;
+		kernel.copy(heldOfAll, only, from, to);
+		for (let at = 1; at < holds.length; at += 1) {
+			const { view } = holds[at] as CompiledWindow['holds'][number];
+			kernel.lesser(heldOfAll, this.pools.view(view), from, to);
+		}
+		return heldOfAll;
 	}
+}
+
+/** How many numbers a pass wants room for. */
+export function roomOfWindows(horizon: number): number {
+	return 2 * horizon + 32;
 }
