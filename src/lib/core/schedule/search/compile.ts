@@ -23,7 +23,7 @@ import { edgeOf } from './compiled-edge.ts';
 import { componentsOf } from './components.ts';
 import { compiledPrice } from './prices.ts';
 import { rowSlots } from './row-slots.ts';
-import { rangeOf } from './setup.ts';
+import { rangeOf, Setups } from './setup.ts';
 import { emptyLists, listOf, listsOf } from './lists.ts';
 import { tightenDomains } from './domains.ts';
 
@@ -158,8 +158,10 @@ export function compile(problem: Problem): Compiled {
 			attended.push({ demand: compiled, ofEnd: demand.of === 'end' });
 			if (compiled.view < 0) choosable = true;
 		}
+		const plain = plainMachine(machine);
 		batch.push({
-			machine: plainMachine(machine),
+			machine: plain,
+			setups: new Setups(plain),
 			firstUnit,
 			units: machine.units.length,
 			attended,

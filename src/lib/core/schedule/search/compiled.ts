@@ -2,7 +2,7 @@ import type { BatchMachine, Problem } from '../problem.ts';
 import type { Changeovers } from './changeovers.ts';
 import type { LagPiece, LagPrice } from '../kernel/row.ts';
 import type { RowSlots } from './row-slots.ts';
-import type { LevelRange } from './setup.ts';
+import type { LevelRange, Setups } from './setup.ts';
 import type { Components } from './components.ts';
 
 /** More than any sum of prices; sums of a few of it stay within 32 bits. */
@@ -81,6 +81,7 @@ export interface CompiledEdge {
 
 export interface CompiledBatchMachine {
 	readonly machine: BatchMachine;
+	readonly setups: Setups;
 	readonly firstUnit: number;
 	readonly units: number;
 	readonly attended: readonly { readonly demand: CompiledDemand; readonly ofEnd: boolean }[];

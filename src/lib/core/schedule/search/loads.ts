@@ -1,5 +1,5 @@
 import type { Compiled, CompiledPortion } from './compiled.ts';
-import { keepApart, rangeOf, setupFrom, type LevelRange } from './setup.ts';
+import { keepApart, rangeOf, type LevelRange } from './setup.ts';
 
 /** Portions that started together on one unit. */
 export interface Load extends LevelRange {
@@ -143,7 +143,7 @@ export class Loads {
 	 */
 	fits(unit: number, start: number, end: number, range: LevelRange, but: Load | null): boolean {
 		const machineAt = this.model.unitMachine[unit] as number;
-		const { machine, firstUnit, units } = this.batch(machineAt);
+		const { machine, setups, firstUnit, units } = this.batch(machineAt);
 		for (let other = firstUnit; other < firstUnit + units; other += 1) {
 			const own = other === unit;
 			if (!own && !machine.shared) continue;
@@ -154,7 +154,7 @@ export class Loads {
 				if (!own && !keepApart(machine, load, range, load.start === start)) continue;
 				const earlier = load.start <= start;
 				let gap = own ? (this.model.unitRecovery[unit] as number) : 0;
-				const setup = earlier ? setupFrom(machine, load, range) : setupFrom(machine, range, load);
+				const setup = earlier ? setups.between(load, range) : setups.between(range, load);
 				if (setup > gap) gap = setup;
 				if (earlier ? load.end + gap > start : end + gap > load.start) return false;
 			}

@@ -1,7 +1,7 @@
 import type { CompiledBatchMachine, CompiledPortion } from './compiled.ts';
 import type { Row } from '../kernel/row.ts';
 import type { Load } from './loads.ts';
-import { keepApart, setupFrom } from './setup.ts';
+import { keepApart } from './setup.ts';
 import type { State } from './state.ts';
 
 /** What is known of one machine for portions that are alike, and for which starts. */
@@ -94,15 +94,15 @@ export class OpenUnits {
 		from: number,
 		to: number
 	): void {
-		const { machine, firstUnit, units } = batch;
+		const { machine, setups, firstUnit, units } = batch;
 		const { range } = portion;
 		for (let unit = firstUnit; unit < firstUnit + units; unit += 1) {
 			const loads = this.state.loads.ofUnit[unit] as Load[];
 			for (let k = 0; k < loads.length; k += 1) {
 				const load = loads[k] as Load;
 				if (!keepApart(machine, load, range, false)) continue;
-				const before = setupFrom(machine, range, load);
-				const after = setupFrom(machine, load, range);
+				const before = setups.between(range, load);
+				const after = setups.between(load, range);
 				const together = !keepApart(machine, load, range, true);
 				const low = Math.max(from, load.start - length - before + 1);
 				const high = Math.min(to, load.end + after - 1);
@@ -124,15 +124,15 @@ export class OpenUnits {
 		from: number,
 		to: number
 	): void {
-		const { machine } = batch;
+		const { setups } = batch;
 		const loads = this.state.loads.ofUnit[unit] as Load[];
 		const { range } = portion;
 		const recovery = this.state.model.unitRecovery[unit] as number;
 		let open = from;
 		for (let k = 0; k < loads.length; k += 1) {
 			const load = loads[k] as Load;
-			const before = Math.max(recovery, setupFrom(machine, range, load));
-			const after = Math.max(recovery, setupFrom(machine, load, range));
+			const before = Math.max(recovery, setups.between(range, load));
+			const after = Math.max(recovery, setups.between(load, range));
 			const close = Math.min(to, load.start - length - before);
 			if (open <= close) this.mark(unit, unitAt, open, close);
 			if (load.end + after > open) open = load.end + after;

@@ -1,6 +1,6 @@
 import { NEVER, type CompiledEdge, type CompiledWindow } from './compiled.ts';
 import { isTaken, type Load } from './loads.ts';
-import { keepApart, setupFrom } from './setup.ts';
+import { keepApart } from './setup.ts';
 import type { State } from './state.ts';
 
 /** Why one thing comes after another: by a pool's piece, a unit's or machine's order, the level of a shared machine. */
@@ -176,7 +176,7 @@ export class Orders {
 	private readLoads(): void {
 		const { state } = this;
 		const { model } = state;
-		for (const [at, { machine, firstUnit, units }] of model.batch.entries()) {
+		for (const [at, { machine, setups, firstUnit, units }] of model.batch.entries()) {
 			const because: Because = { kind: 'level', at };
 			const loads: Load[] = [];
 			for (let unit = firstUnit; unit < firstUnit + units; unit += 1)
@@ -192,7 +192,7 @@ export class Orders {
 						this.freeze(this.nodeOfLoad(a)).freeze(this.nodeOfLoad(b));
 						continue;
 					}
-					const setup = setupFrom(machine, a, b);
+					const setup = setups.between(a, b);
 					const gap = own ? Math.max(model.unitRecovery[a.unit] as number, setup) : setup;
 					if (isTaken(a) || isTaken(b)) {
 						this.keepOff(a, b, gap);

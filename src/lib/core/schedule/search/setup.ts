@@ -8,20 +8,39 @@ export interface LevelRange {
 	leavesHigh: number;
 }
 
-/** Time to go from one level to another on a batch machine; none within its tolerance. */
-function setupBetween(machine: BatchMachine, from: number, to: number): number {
-	const difference = to - from;
-	if (Math.abs(difference) <= machine.tolerance) return 0;
-	return difference > 0
-		? Math.ceil((difference * machine.rise) / machine.step)
-		: Math.ceil((-difference * machine.fall) / machine.step);
-}
+/** Differences of level within this are worked out beforehand: they are asked for at every turn. */
+const NEAR = 512;
 
-/** The most time that any portion of a second load may have to wait for its level after any portion of the first. */
-export function setupFrom(machine: BatchMachine, first: LevelRange, second: LevelRange): number {
-	const up = setupBetween(machine, first.leavesLow, second.high);
-	const down = setupBetween(machine, first.leavesHigh, second.low);
-	return up > down ? up : down;
+/** Time to go from one level to another on a batch machine; none within its tolerance. */
+export class Setups {
+	/** By difference, from NEAR down to NEAR up. */
+	private readonly known: Int32Array;
+
+	constructor(private readonly machine: BatchMachine) {
+		this.known = new Int32Array(2 * NEAR + 1);
+		for (let at = 0; at < this.known.length; at += 1) this.known[at] = this.reckon(at - NEAR);
+	}
+
+	/** The most time that any portion of a second load may have to wait for its level after any portion of the first. */
+	between(first: LevelRange, second: LevelRange): number {
+		const up = this.of(second.high - first.leavesLow);
+		const down = this.of(second.low - first.leavesHigh);
+		return up > down ? up : down;
+	}
+
+	private of(difference: number): number {
+		return difference >= -NEAR && difference <= NEAR
+			? (this.known[difference + NEAR] as number)
+			: this.reckon(difference);
+	}
+
+	private reckon(difference: number): number {
+		const { tolerance, rise, fall, step } = this.machine;
+		if (Math.abs(difference) <= tolerance) return 0;
+		return difference > 0
+			? Math.ceil((difference * rise) / step)
+			: Math.ceil((-difference * fall) / step);
+	}
 }
 
 /**
