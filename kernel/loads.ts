@@ -51,8 +51,8 @@ export function ownLoads(
 		if (v128.any_true(may)) {
 			const before = i32x4.max_s(i32x4.sub(firstOn, now), zero);
 			const after = i32x4.max_s(i32x4.sub(now, lastOn), zero);
-			const on = i32x4.add(all, i32x4.mul(each, i32x4.add(before, after)));
-			const price = i32x4.add(v128.load(cell(ends, t)), on);
+			const on = i32x4.min_s(never, i32x4.mul(each, i32x4.add(before, after)));
+			const price = i32x4.add(i32x4.add(v128.load(cell(ends, t)), all), on);
 			const known = v128.load(cell(best, t));
 			const less = v128.and(may, i32x4.lt_s(price, known));
 			v128.store(cell(best, t), v128.bitselect(price, known, less));
@@ -65,8 +65,8 @@ export function ownLoads(
 		if (unit < 0 || read(row, t) >= NEVER) continue;
 		if (hands != 0 && read(hands, t) < t + handsTo) continue;
 		if (attended != 0 && read(attended, t) == 0) continue;
-		const on = always + onPrice * (max(onFirst - t, 0) + max(t - onLast, 0));
-		const price = read(ends, t) + on;
+		const on = min(NEVER, onPrice * (max(onFirst - t, 0) + max(t - onLast, 0)));
+		const price = read(ends, t) + always + on;
 		if (price >= read(best, t)) continue;
 		put(best, t, price);
 		put(units, t, unit);

@@ -16,11 +16,15 @@ function priceOfLag(
 	hardLeast: i32,
 	hardMost: i32
 ): i32 {
-	if (lag < least)
-		return lag < hardLeast ? NEVER : price * (wish - least) + outside * (least - lag);
-	if (lag > most) return lag > hardMost ? NEVER : price * (most - wish) + outside * (lag - most);
-	const off = lag - wish;
-	return price * (off < 0 ? -off : off);
+	if (lag < least) {
+		if (lag < hardLeast) return NEVER;
+		return min(NEVER, price * (wish - least)) + min(NEVER, outside * (least - lag));
+	}
+	if (lag > most) {
+		if (lag > hardMost) return NEVER;
+		return min(NEVER, price * (most - wish)) + min(NEVER, outside * (lag - most));
+	}
+	return price * abs(lag - wish);
 }
 
 /** Adds what a lag of `sign` times (t - anchor) costs; forbids starts after the anchor and after `until`. */
@@ -96,6 +100,7 @@ export function leastFrom(
 	first: i32,
 	last: i32
 ): void {
+	const always = min(NEVER, base);
 	let best = NEVER;
 	let next = to;
 	const top = last + least > to ? to - least : last;
@@ -105,7 +110,7 @@ export function leastFrom(
 			const v = read(value, next) + (extra == 0 ? 0 : read(extra, next));
 			if (v < best) best = v;
 		}
-		if (best + base < read(into, a)) put(into, a, best + base);
+		if (best + always < read(into, a)) put(into, a, best + always);
 	}
 }
 
@@ -144,7 +149,8 @@ function layKeys(
 /**
  * into[a] = min(into[a], least of value[t] + extra[t] + slope * (t - a) + base), for anchors a from bottom to top and starts t
  * in [from, to] from a + least to a + most. Stretches of twice the length each time, four anchors at once: for windows that
- * are not much wider than the stretches are long. `room` takes the starts of all windows, and a few more.
+ * are not much wider than the stretches are long, and where no slope over the whole of time comes near BIG. `room` takes the starts
+ * of all windows, and a few more.
  */
 export function slide(
 	least: i32,
@@ -200,7 +206,7 @@ export function slide(
 
 /**
  * The same by a monotone queue, so that the width of the window costs nothing, for starts t no later than held[a] (0 where
- * nothing is held). `queue` takes a pair of numbers for each start.
+ * nothing is held), and any slope. `queue` takes four numbers for each start: its key, in 64 bits, and its time.
  */
 export function slideHeld(
 	least: i32,
@@ -225,22 +231,22 @@ export function slideHeld(
 		for (; next >= floor; next--) {
 			const v = read(value, next) + (extra == 0 ? 0 : read(extra, next));
 			if (v >= NEVER) continue;
-			const key = v + slope * next;
-			while (tail > head && load<i32>(tail - 4) >= key) tail -= 8;
-			store<i32>(tail, next);
-			store<i32>(tail, key, 4);
-			tail += 8;
+			const key = <i64>v + <i64>slope * next;
+			while (tail > head && load<i64>(tail - 16) >= key) tail -= 16;
+			store<i64>(tail, key);
+			store<i32>(tail, next, 8);
+			tail += 16;
 		}
 		let limit = a + most;
 		if (held != 0) limit = min(limit, read(held, a));
-		while (tail > head && load<i32>(head) > limit) head += 8;
+		while (tail > head && load<i32>(head, 8) > limit) head += 16;
 		if (tail == head) {
 			head = queue;
 			tail = queue;
 			continue;
 		}
-		const best = load<i32>(head, 4) + base - slope * a;
-		if (best < read(into, a)) put(into, a, best);
+		const best = load<i64>(head) + base - <i64>slope * a;
+		if (best < <i64>read(into, a)) put(into, a, <i32>best);
 	}
 }
 
@@ -272,19 +278,19 @@ export function slideBack(
 		for (; next <= ceiling; next++) {
 			const v = read(value, next);
 			if (v >= NEVER) continue;
-			const key = v - slope * next;
-			while (tail > head && load<i32>(tail - 4) >= key) tail -= 8;
-			store<i32>(tail, next);
-			store<i32>(tail, key, 4);
-			tail += 8;
+			const key = <i64>v - <i64>slope * next;
+			while (tail > head && load<i64>(tail - 16) >= key) tail -= 16;
+			store<i64>(tail, key);
+			store<i32>(tail, next, 8);
+			tail += 16;
 		}
 		while (tail > head) {
-			const t = load<i32>(head);
+			const t = load<i32>(head, 8);
 			if (t >= s - offset - most && (held == 0 || read(held, t + offset) >= s)) break;
-			head += 8;
+			head += 16;
 		}
 		if (tail == head) continue;
-		const best = load<i32>(head, 4) + base + slope * (s - offset);
-		if (best < read(into, s)) put(into, s, best);
+		const best = load<i64>(head) + base + <i64>slope * (s - offset);
+		if (best < <i64>read(into, s)) put(into, s, <i32>best);
 	}
 }

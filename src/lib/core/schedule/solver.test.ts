@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { checkPlan } from './check/check-plan.ts';
 import { EVERY_KIND } from './every-kind.fixture.ts';
 import type { Problem } from './problem.ts';
-import { solve } from './solver.ts';
+import { solve, Solver } from './solver.ts';
 import { bestByTrying, tinyFrom, tinyProblem } from './tiny-problems.fixture.ts';
 
 const SEED = fc.integer({ min: 1, max: 1_000_000 });
@@ -262,4 +262,23 @@ test('a problem that names what it does not have is told so', () => {
 		ok: false,
 		error: { kind: 'unknown-name', where: 'red to red tile', what: 'nowhere' }
 	});
+});
+
+test('a solver that was closed says so, and what another does meanwhile is its own', () => {
+	const made = Solver.of(EVERY_KIND, 1);
+	assert.ok(made.ok);
+	const one = made.value;
+	one.begin();
+	const plan = one.plan();
+	one.close();
+	one.close();
+	const other = Solver.of(EVERY_KIND, 1);
+	assert.ok(other.ok);
+	other.value.begin();
+	assert.deepEqual(other.value.plan(), plan);
+	assert.throws(() => one.run(1, 0), /this solver was closed/);
+	assert.throws(() => one.plan(), /this solver was closed/);
+	one.close();
+	other.value.run(20, 0.5);
+	assert.deepEqual(checkPlan(EVERY_KIND, other.value.plan()).violations, []);
 });

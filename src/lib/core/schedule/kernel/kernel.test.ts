@@ -280,7 +280,8 @@ const piece: fc.Arbitrary<LagPiece> = fc
 	.tuple(
 		fc.integer({ min: -6, max: 20 }),
 		fc.oneof(fc.integer({ min: 0, max: 9 }), fc.integer({ min: 0, max: LENGTH })),
-		fc.integer({ min: -4, max: 4 })
+		// A steep one over these few times is as one over the whole of time.
+		fc.oneof(fc.integer({ min: -4, max: 4 }), fc.constantFrom(-40_000_000, 40_000_000))
 	)
 	.map(([least, width, slope]) => ({ least, most: least + width, slope, base: 40 - slope }));
 
@@ -305,7 +306,7 @@ test('the least of a sliding window is the least of all its starts, by each way 
 					}
 					return best;
 				});
-			if (bottom <= top && top - bottom + most - least + 1 <= 2 * LENGTH) {
+			if (bottom <= top && Math.abs(slope) < 5 && top - bottom + most - least + 1 <= 2 * LENGTH) {
 				into.set(start);
 				kernel.slide(window, row, more, at.from, at.to, into, bottom, top, room);
 				assert.deepEqual(

@@ -4,11 +4,11 @@ import type { Row } from './row.ts';
 
 /** How long the rows of these tests are. */
 export const LENGTH = 60;
-export const kernel = new Kernel(40 * bytesOf(2 * LENGTH + 32, 4));
+export const kernel = new Kernel(40 * bytesOf(4 * LENGTH + 32, 4));
 export const [row, other, third, into, met, units] = Array.from({ length: 6 }, () =>
 	kernel.row(LENGTH)
 ) as [Row, Row, Row, Row, Row, Row];
-export const room = kernel.row(2 * LENGTH + 32);
+export const room = kernel.row(4 * LENGTH + 32);
 export const short = kernel.shortRow(LENGTH);
 
 /** What a row is after something was done to each number of a stretch; all else stays. */

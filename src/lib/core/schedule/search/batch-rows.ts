@@ -112,7 +112,7 @@ export class BatchRows {
 			isOff ? 0 : first,
 			isOff ? horizon : end - length,
 			onPrice,
-			isOff ? onPrice * (length + machine.preheat) : 0
+			isOff ? Math.min(NEVER, onPrice * (length + machine.preheat)) : 0
 		);
 		for (let unit = firstUnit; unit < lastUnit; unit += 1) {
 			if ((pinned >= 0 && pinned !== unit) || portion.notOn?.has(unit)) continue;

@@ -1,5 +1,5 @@
 import type { Row } from '../kernel/row.ts';
-import type { CompiledSpan } from './compiled.ts';
+import { NEVER, type CompiledSpan } from './compiled.ts';
 import type { State } from './state.ts';
 
 /** The span that is measured from its first start on: what an earlier beginning would cost more. */
@@ -29,7 +29,8 @@ export class DayBeginning {
 		if (!span) return 0;
 		const stands = this.first();
 		const first = Math.min(stands, Math.max(assumed, floor));
-		for (let t = floor; t < first && t < early.length; t += 1) early[t] = span.price * (first - t);
+		for (let t = floor; t < first && t < early.length; t += 1)
+			early[t] = Math.min(NEVER, span.price * (first - t));
 		return span.price * (stands - first);
 	}
 

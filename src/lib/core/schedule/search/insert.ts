@@ -85,7 +85,7 @@ export class Inserter {
 		const low = values.low[u] as number;
 		const high = values.high[u] as number;
 		const { early } = values;
-		let best = Math.min(NEVER, budget + 1);
+		let best = Math.max(0, Math.min(NEVER, budget + 1));
 		let found = false;
 		for (let m = firstMode[u] as number; m < (firstMode[u + 1] as number); m += 1) {
 			const row = values.rows[m] as Row;

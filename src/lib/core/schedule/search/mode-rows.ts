@@ -232,7 +232,8 @@ export class ModeRows {
 		state.kernel.fill(ends, 0, low, high);
 		for (const price of model.prices[u] as readonly CompiledPrice[])
 			if (!price.ofStart)
-				for (let t = low; t <= high; t += 1) ends[t] = (ends[t] as number) + priceAt(price, t, t);
+				for (let t = low; t <= high; t += 1)
+					ends[t] = Math.min(NEVER, (ends[t] as number) + priceAt(price, t, t));
 		const out = model.out[u] as readonly number[];
 		for (let at = 0; at < out.length; at += 1) {
 			const e = out[at] as number;

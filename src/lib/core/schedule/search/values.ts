@@ -97,7 +97,8 @@ export class Values {
 	 */
 	lookAt(u: number, low: number, high: number, cutoff: number): void {
 		const mark = this.messages.mark();
-		this.lookInto(u, low, high, cutoff < NEVER ? cutoff : NEVER - 1);
+		// Nothing costs less than nothing: what is below is told as that, so that it stays a number of 32 bits.
+		this.lookInto(u, low, high, Math.max(-1, Math.min(cutoff, NEVER - 1)));
 		this.messages.giveBack(mark);
 	}
 
@@ -203,7 +204,7 @@ export class Values {
 		const { from, to } = this;
 		const reach = Math.min(to, this.model.horizon - off);
 		const { kernel } = this.state;
-		const least = kernel.addKnown(sum, message, off, own, from, reach, limit);
+		const least = kernel.addKnown(sum, message, off, own, from, reach, Math.max(-1, limit));
 		const found = kernel.first <= kernel.last;
 		this.from = found ? kernel.first : to + 1;
 		this.to = found ? kernel.last : from - 1;

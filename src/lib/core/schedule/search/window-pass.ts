@@ -8,7 +8,7 @@ import type { Pools } from './pools.ts';
  * stretches of twice the length each time, or by a queue where the window is wide or something is held meanwhile.
  */
 export class WindowPass {
-	/** For the starts of a window, or pairs of numbers for each of them. */
+	/** For the starts of all windows, or what is kept of each start. */
 	private readonly room: Row;
 	/** Where a lag holds several things, until when all of them are free. */
 	private readonly heldOfAll: Row;
@@ -46,7 +46,7 @@ export class WindowPass {
 		const { pieces } = window;
 		for (let p = 0; p < pieces.length; p += 1) {
 			const piece = pieces[p] as LagPiece;
-			const { least, most, slope } = piece;
+			const { least, most, slope, base } = piece;
 			if (slope === 0 && held === null && last + most >= to && first + most >= to) {
 				kernel.leastFrom(piece, value, extra, from, to, into, first, last);
 				continue;
@@ -57,7 +57,8 @@ export class WindowPass {
 			if (top < bottom) continue;
 			const starts = top - bottom + most - least + 1;
 			const fits = starts <= 2 * horizon && starts <= 2 * (top - bottom + to - from) + 64;
-			if (held === null && fits)
+			const flat = Math.abs(slope) * horizon < MOST_TILTED && Math.abs(base) < 2 * MOST_TILTED;
+			if (held === null && fits && flat)
 				kernel.slide(piece, value, extra, from, to, into, bottom, top, room);
 			else kernel.slideHeld(piece, value, extra, held, from, to, into, bottom, top, room);
 		}
@@ -112,7 +113,10 @@ export class WindowPass {
 	}
 }
 
-/** How many numbers a pass wants room for. */
+/** With no more than this over the whole of time, values that are tilted stay well within 32 bits. */
+const MOST_TILTED = 1 << 29;
+
+/** How many numbers a pass wants room for: four for each start. */
 export function roomOfWindows(horizon: number): number {
-	return 2 * horizon + 32;
+	return 4 * horizon + 32;
 }
