@@ -5,6 +5,11 @@ import { tellFirst } from './told';
 /** More than any key of a window. */
 const BIG: i32 = 1 << 30;
 
+/** So many units of time at a price each; NEVER where it comes to more. */
+function priced(price: i32, time: i32): i32 {
+	return <i32>min<i64>(NEVER, <i64>price * time);
+}
+
 /** What a lag costs in a window; NEVER where it is forbidden. */
 function priceOfLag(
 	lag: i32,
@@ -18,13 +23,13 @@ function priceOfLag(
 ): i32 {
 	if (lag < least) {
 		if (lag < hardLeast) return NEVER;
-		return min(NEVER, price * (wish - least)) + min(NEVER, outside * (least - lag));
+		return priced(price, wish - least) + priced(outside, least - lag);
 	}
 	if (lag > most) {
 		if (lag > hardMost) return NEVER;
-		return min(NEVER, price * (most - wish)) + min(NEVER, outside * (lag - most));
+		return priced(price, most - wish) + priced(outside, lag - most);
 	}
-	return price * abs(lag - wish);
+	return priced(price, abs(lag - wish));
 }
 
 /** Adds what a lag of `sign` times (t - anchor) costs; forbids starts after the anchor and after `until`. */
@@ -100,7 +105,6 @@ export function leastFrom(
 	first: i32,
 	last: i32
 ): void {
-	const always = min(NEVER, base);
 	let best = NEVER;
 	let next = to;
 	const top = last + least > to ? to - least : last;
@@ -110,7 +114,7 @@ export function leastFrom(
 			const v = read(value, next) + (extra == 0 ? 0 : read(extra, next));
 			if (v < best) best = v;
 		}
-		if (best + always < read(into, a)) put(into, a, best + always);
+		if (best + base < read(into, a)) put(into, a, best + base);
 	}
 }
 
@@ -206,13 +210,13 @@ export function slide(
 
 /**
  * The same by a monotone queue, so that the width of the window costs nothing, for starts t no later than held[a] (0 where
- * nothing is held), and any slope. `queue` takes four numbers for each start: its key, in 64 bits, and its time.
+ * nothing is held), and any slope and base. `queue` takes four numbers for each start: its key, in 64 bits, and its time.
  */
 export function slideHeld(
 	least: i32,
 	most: i32,
 	slope: i32,
-	base: i32,
+	base: f64,
 	value: usize,
 	extra: usize,
 	held: usize,
@@ -245,7 +249,7 @@ export function slideHeld(
 			tail = queue;
 			continue;
 		}
-		const best = load<i64>(head) + base - <i64>slope * a;
+		const best = load<i64>(head) + <i64>base - <i64>slope * a;
 		if (best < <i64>read(into, a)) put(into, a, <i32>best);
 	}
 }
@@ -259,7 +263,7 @@ export function slideBack(
 	least: i32,
 	most: i32,
 	slope: i32,
-	base: i32,
+	base: f64,
 	value: usize,
 	held: usize,
 	from: i32,
@@ -290,7 +294,7 @@ export function slideBack(
 			head += 16;
 		}
 		if (tail == head) continue;
-		const best = load<i64>(head) + base + <i64>slope * (s - offset);
+		const best = load<i64>(head) + <i64>base + <i64>slope * (s - offset);
 		if (best < <i64>read(into, s)) put(into, s, <i32>best);
 	}
 }

@@ -177,32 +177,41 @@ function byStart(a: Standing, b: Standing): number {
 
 function checkBetween(machine: BatchMachine, loads: readonly Standing[], say: Say): void {
 	const order = [...loads].sort(byStart);
-	for (const [at, first] of order.entries())
-		for (const second of order.slice(at + 1)) {
-			// What others do with the machine is not the plan's to answer for.
-			if (first.isTaken && second.isTaken) continue;
-			let change = 0;
-			for (const { portion: a } of first.members)
-				for (const { portion: b } of second.members)
-					change = Math.max(change, changeTime(machine, leavesOf(a), b.level));
-			const between = second.start - first.end;
-			const own = machine.units.find(({ id }) => id === first.unit)?.recovery ?? 0;
-			const least = Math.max(machine.recovery, first.unit === second.unit ? own : 0, change);
-			if (first.unit === second.unit) {
-				if (between < least)
-					say({
-						kind: 'loads-too-close',
-						unit: first.unit,
-						first: first.start,
-						second: second.start,
-						least
-					});
-			} else if (machine.shared && between < change && !areOneHeat(machine, first, second))
-				say({
-					kind: 'levels-clash',
-					machine: machine.id,
-					first: first.members[0]?.task ?? '',
-					second: second.members[0]?.task ?? ''
-				});
-		}
+	for (let at = 0; at < order.length; at += 1)
+		for (let later = at + 1; later < order.length; later += 1)
+			checkPair(machine, order[at] as Standing, order[later] as Standing, say);
+}
+
+function checkPair(machine: BatchMachine, first: Standing, second: Standing, say: Say): void {
+	// What others do with the machine is not the plan's to answer for.
+	if (first.isTaken && second.isTaken) return;
+	const between = second.start - first.end;
+	const change = changeBetween(machine, first, second);
+	if (first.unit === second.unit) {
+		const own = machine.units.find(({ id }) => id === first.unit)?.recovery ?? 0;
+		const least = Math.max(machine.recovery, own, change);
+		if (between < least)
+			say({
+				kind: 'loads-too-close',
+				unit: first.unit,
+				first: first.start,
+				second: second.start,
+				least
+			});
+	} else if (machine.shared && between < change && !areOneHeat(machine, first, second))
+		say({
+			kind: 'levels-clash',
+			machine: machine.id,
+			first: first.members[0]?.task ?? '',
+			second: second.members[0]?.task ?? ''
+		});
+}
+
+/** The longest that a portion of the second load waits for its level after one of the first. */
+function changeBetween(machine: BatchMachine, first: Standing, second: Standing): number {
+	let change = 0;
+	for (const { portion: a } of first.members)
+		for (const { portion: b } of second.members)
+			change = Math.max(change, changeTime(machine, leavesOf(a), b.level));
+	return change;
 }

@@ -1,7 +1,7 @@
 import type { Calls } from './calls.ts';
 import { KERNEL_CODE } from './kernel-code.ts';
 import { KernelMemory } from './memory.ts';
-import type { LagPrice, LagPiece, Row, ShortRow } from './row.ts';
+import { NEVER, type LagPrice, type LagPiece, type Row, type ShortRow } from './row.ts';
 import { codeOf, exportsOf, type Code } from './web-assembly.ts';
 
 /** Compiled once, when the first is made. */
@@ -256,7 +256,7 @@ export class Kernel extends KernelMemory {
 		const more = addressOf(extra);
 		this.calls.leastFrom(
 			least,
-			base,
+			Math.min(NEVER, base),
 			value.byteOffset,
 			more,
 			from,

@@ -1,8 +1,7 @@
 import { test } from 'node:test';
 import assert from 'node:assert/strict';
 import fc from 'fast-check';
-import { NEVER } from '../search/compiled.ts';
-import type { LagPrice } from './row.ts';
+import { NEVER, type LagPrice } from './row.ts';
 import { changed, kernel, LENGTH, row, within } from './rows.fixture.ts';
 
 const times = fc.integer({ min: 0, max: LENGTH - 1 });
@@ -11,12 +10,17 @@ const prices = fc.array(fc.oneof(fc.integer({ min: 0, max: 90 }), fc.constant(NE
 	minLength: LENGTH,
 	maxLength: LENGTH
 });
+
+/** A few units of time at the dear one come to more than 32 bits hold, as the whole of time does at the dearest there is. */
+const each = fc.oneof(few, fc.constant(60_000_000));
 /** A window with a stretch beyond both ends that costs more. */
-const window = fc.tuple(few, few, few, few, few).map(([least, toWish, toMost, price, outside]) => {
-	const wish = least + toWish;
-	const most = wish + toMost;
-	return { least, wish, most, price, outside, hardLeast: least - 2, hardMost: most + 2 };
-});
+const window = fc
+	.tuple(few, few, few, each, each)
+	.map(([least, toWish, toMost, price, outside]) => {
+		const wish = least + toWish;
+		const most = wish + toMost;
+		return { least, wish, most, price, outside, hardLeast: least - 2, hardMost: most + 2 };
+	});
 
 function priceOf(lag: number, { least, most, wish, price, outside, ...hard }: LagPrice): number {
 	if (lag < hard.hardLeast || lag > hard.hardMost) return NEVER;

@@ -1,3 +1,6 @@
+/** More than any sum of prices; sums of a few of it stay within 32 bits. */
+export const NEVER = 1 << 28;
+
 declare const inKernel: unique symbol;
 
 /** Whole numbers by time, in the memory of a kernel: nothing else may be given to it. */

@@ -5,8 +5,7 @@ import type { RowSlots } from './row-slots.ts';
 import type { LevelRange, Setups } from './setup.ts';
 import type { Components } from './components.ts';
 
-/** More than any sum of prices; sums of a few of it stay within 32 bits. */
-export const NEVER = 1 << 28;
+export { NEVER } from '../kernel/row.ts';
 
 export interface CompiledWindow extends LagPrice {
 	readonly tier: number;
