@@ -15,6 +15,7 @@ import { plentyOf, thereOf } from './compiled-pools.ts';
 import { Units } from './compiled-units.ts';
 import { componentsOf } from './components.ts';
 import { tightenDomains } from './domains.ts';
+import { lengthsOf } from './lengths.ts';
 import { emptyLists, listOf, listsOf } from './lists.ts';
 import { compiledPrice } from './prices.ts';
 import { rowSlots } from './row-slots.ts';
@@ -49,7 +50,8 @@ export function compile(problem: Problem): Compiled {
 	const { spans, spansOf } = spansByTask(problem.spans, taskIndex, horizon);
 	const changing: Changeovers[] = [];
 	for (const machine of problem.machines) changing.push(new Changeovers(machine.changeovers));
-	tightenDomains(edges, modes, firstMode, earliest, latest);
+	const lengths = lengthsOf(modes, count);
+	tightenDomains(edges, lengths, earliest, latest);
 	const components = componentsOf(count, edges, out, into, pinned);
 	return {
 		problem,
@@ -57,6 +59,7 @@ export function compile(problem: Problem): Compiled {
 		tasks: count,
 		firstMode,
 		modes,
+		lengths,
 		earliest,
 		latest,
 		pinnedUnit,

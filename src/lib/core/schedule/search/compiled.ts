@@ -1,6 +1,7 @@
 import type { BatchMachine, Problem } from '../problem.ts';
 import type { Changeovers } from './changeovers.ts';
 import type { LagPiece, LagPrice } from '../kernel/row.ts';
+import type { Lengths } from './lengths.ts';
 import type { RowSlots } from './row-slots.ts';
 import type { LevelRange, Setups } from './setup.ts';
 import type { Components } from './components.ts';
@@ -112,6 +113,7 @@ export interface Compiled {
 	readonly tasks: number;
 	readonly firstMode: Int32Array;
 	readonly modes: readonly CompiledMode[];
+	readonly lengths: Lengths;
 	readonly earliest: Int32Array;
 	readonly latest: Int32Array;
 	readonly pinnedUnit: Int32Array;

@@ -1,4 +1,5 @@
-import type { CompiledEdge, CompiledMode } from './compiled.ts';
+import type { CompiledEdge } from './compiled.ts';
+import type { Lengths } from './lengths.ts';
 
 /**
  * Narrows when each task can start by the lags alone, as far as they go (a few sweeps of the temporal network).
@@ -8,23 +9,11 @@ import type { CompiledEdge, CompiledMode } from './compiled.ts';
  */
 export function tightenDomains(
 	edges: readonly CompiledEdge[],
-	modes: readonly CompiledMode[],
-	firstMode: Int32Array,
+	{ shortest, longest }: Lengths,
 	earliest: Int32Array,
 	latest: Int32Array
 ): void {
 	const tasks = earliest.length;
-	const shortest = new Int32Array(tasks).fill(1 << 28);
-	const longest = new Int32Array(tasks);
-	for (let u = 0; u < tasks; u += 1)
-		for (let m = firstMode[u] ?? 0; m < (firstMode[u + 1] ?? 0); m += 1) {
-			const mode = modes[m];
-			if (!mode?.allowed) continue;
-			// A portion stays as long as the longest of its load.
-			const stretch = mode.portion ? mode.portion.tolerance : 0;
-			shortest[u] = Math.min(shortest[u] ?? 0, mode.length);
-			longest[u] = Math.max(longest[u] ?? 0, mode.length + stretch);
-		}
 	for (let sweep = 0, changed = true; changed && sweep < tasks + 2 && sweep < 200; sweep += 1) {
 		changed = false;
 		for (const edge of edges) {

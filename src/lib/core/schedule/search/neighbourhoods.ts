@@ -1,5 +1,5 @@
 import { NEVER } from './compiled.ts';
-import type { Atom } from './components.ts';
+import type { Atom, Components } from './components.ts';
 import type { Dice } from './dice.ts';
 import type { Manner } from './manner.ts';
 import type { State } from './state.ts';
@@ -36,21 +36,23 @@ export class Neighbourhoods {
 		private readonly values: Values,
 		private readonly manner: Manner
 	) {
-		const { atoms, tails, ends } = state.model.components;
-		let leadsOn = false;
-		for (let u = 0; u < tails.length; u += 1)
-			if ((tails[u]?.length ?? 0) > (ends[u]?.length ?? 0)) leadsOn = true;
-		this.leadsOn = leadsOn;
-		this.marked = new Int32Array(state.model.tasks);
-		const branches: number[] = [];
-		this.wholes = [];
+		const { components, tasks } = state.model;
+		this.leadsOn = leadsOn(components);
+		this.marked = new Int32Array(tasks);
+		this.wholes = this.atomsThat(({ whole, tasks }) => whole && !this.isTail(tasks));
+		const branches = this.atomsThat(({ whole, tasks }) => !whole && tasks.length > 1);
+		this.branches = branches.length === 0 ? this.wholes : branches;
+	}
+
+	/** Of the atoms that are not pinned, those of a kind. */
+	private atomsThat(are: (atom: Atom) => boolean): number[] {
+		const { atoms } = this.state.model.components;
+		const found: number[] = [];
 		for (let at = 0; at < atoms.length; at += 1) {
 			const atom = atoms[at] as Atom;
-			if (this.isPinned(atom)) continue;
-			if (atom.whole && !this.isTail(atom)) this.wholes.push(at);
-			if (!atom.whole && atom.tasks.length > 1) branches.push(at);
+			if (!this.isPinned(atom) && are(atom)) found.push(at);
 		}
-		this.branches = branches.length === 0 ? this.wholes : branches;
+		return found;
 	}
 
 	/** Chooses the tasks to take out; gives the tops to put back, in order. */
@@ -214,8 +216,15 @@ export class Neighbourhoods {
 	}
 
 	/** True where all of it is lifted with what it follows. */
-	private isTail({ tasks }: Atom): boolean {
+	private isTail(tasks: readonly number[]): boolean {
 		for (const u of tasks) if (this.state.model.components.isTail[u] !== 1) return false;
 		return true;
 	}
+}
+
+/** True where anything comes after what ends a chain. */
+function leadsOn({ tails, ends }: Components): boolean {
+	for (let u = 0; u < tails.length; u += 1)
+		if ((tails[u]?.length ?? 0) > (ends[u]?.length ?? 0)) return true;
+	return false;
 }

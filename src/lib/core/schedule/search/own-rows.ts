@@ -23,12 +23,17 @@ export class OwnRows {
 	constructor(private readonly state: State) {
 		const { model } = state;
 		// Most tasks have no price of their own: they share one row, since a large day has hundreds.
-		const free = state.kernel.row(model.horizon + 1);
-		this.none = free;
+		this.none = state.kernel.row(model.horizon + 1);
 		this.met = state.kernel.row(model.horizon + 1);
-		const fixed: Row[] = [];
-		for (const mode of model.modes) fixed.push(isFree(model, mode) ? free : this.fixedRow(mode));
-		this.fixed = fixed;
+		this.fixed = this.fixedRows();
+	}
+
+	private fixedRows(): Row[] {
+		const { model } = this.state;
+		const rows: Row[] = [];
+		for (const mode of model.modes)
+			rows.push(isFree(model, mode) ? this.none : this.fixedRow(mode));
+		return rows;
 	}
 
 	private fixedRow(mode: CompiledMode): Row {

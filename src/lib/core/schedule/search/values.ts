@@ -46,25 +46,12 @@ export class Values {
 	private from = 0;
 	private to = 0;
 	private readonly model: Compiled;
-	/** By task, the length of its shortest mode that is allowed, and of the longest in a load that is longer than it. */
-	private readonly shortest: Int32Array;
-	private readonly longest: Int32Array;
 
 	constructor(readonly state: State) {
 		const { model } = state;
 		this.model = model;
 		this.low = new Int32Array(model.tasks);
 		this.high = new Int32Array(model.tasks);
-		this.shortest = new Int32Array(model.tasks).fill(NEVER);
-		this.longest = new Int32Array(model.tasks);
-		for (const { task, length, portion, allowed } of model.modes) {
-			if (!allowed) continue;
-			const shortest = this.shortest[task] as number;
-			const longest = this.longest[task] as number;
-			const stretched = length + (portion ? portion.tolerance : 0);
-			if (length < shortest) this.shortest[task] = length;
-			if (stretched > longest) this.longest[task] = stretched;
-		}
 		this.beginning = new DayBeginning(state);
 		this.early = this.beginning.early;
 		this.bounds = new Bounds(state);
@@ -113,8 +100,8 @@ export class Values {
 			from = Math.max(from, stood - this.radius);
 			to = Math.min(to, stood + this.radius);
 		}
-		const shortest = this.shortest[u] as number;
-		const longest = this.longest[u] as number;
+		const shortest = model.lengths.shortest[u] as number;
+		const longest = model.lengths.longest[u] as number;
 		// Neighbours that stand narrow the starts.
 		const into = model.into[u] as readonly number[];
 		for (let at = 0; at < into.length; at += 1) {
@@ -273,8 +260,8 @@ export class Values {
 		const { model, from, to } = this;
 		const child = edge.before;
 		if ((this.state.start[child] as number) >= 0) return;
-		const shortest = this.shortest[child] as number;
-		const longest = this.longest[child] as number;
+		const shortest = model.lengths.shortest[child] as number;
+		const longest = model.lengths.longest[child] as number;
 		const firstOf = model.firstMode[child] as number;
 		const lastOf = model.firstMode[child + 1] as number;
 		const off = edge.fromStart ? 0 : 1;
