@@ -172,31 +172,23 @@ export class Kernel extends KernelMemory {
 		to: number,
 		anchor: number,
 		until: number,
-		{ least, most, wish, price, outside, hardLeast, hardMost }: LagPrice
+		price: LagPrice
 	): void {
-		this.calls.addLag(
-			row.byteOffset,
-			from,
-			to,
-			anchor,
-			1,
-			until,
-			least,
-			most,
-			wish,
-			price,
-			outside,
-			hardLeast,
-			hardMost
-		);
+		this.addLag(row, from, to, anchor, 1, until, price);
 	}
 
 	/** The lag from a start to the anchor. */
-	addLagUntil(
+	addLagUntil(row: Row, from: number, to: number, anchor: number, price: LagPrice): void {
+		this.addLag(row, from, to, anchor, -1, to, price);
+	}
+
+	private addLag(
 		row: Row,
 		from: number,
 		to: number,
 		anchor: number,
+		sign: 1 | -1,
+		until: number,
 		{ least, most, wish, price, outside, hardLeast, hardMost }: LagPrice
 	): void {
 		this.calls.addLag(
@@ -204,8 +196,8 @@ export class Kernel extends KernelMemory {
 			from,
 			to,
 			anchor,
-			-1,
-			to,
+			sign,
+			until,
 			least,
 			most,
 			wish,
